@@ -1,0 +1,78 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "@playwright/test";
+
+const PAGES = [
+  "/",
+  "/bars?pick=K04,K11",
+  "/bars/K04",
+  "/bars/K20",
+  "/compare?bars=K04,K11,K12,K16",
+  "/compare",
+  "/match?lift=snatch&load=60&lifter=tove",
+  "/load?bar=K20&target=140&on=r25",
+  "/load?target=x",
+  "/care",
+  "/settings",
+  "/nowhere",
+];
+
+for (const colorScheme of ["light", "dark"] as const)
+  test.describe(colorScheme, () => {
+    test.use({ colorScheme });
+    for (const path of PAGES)
+      test(`${path} has no accessibility violation`, async ({ page }) => {
+        await page.goto(path);
+        const axe = new AxeBuilder({ page });
+        // The two themes share their markup; in the dark only the contrast can differ.
+        if (colorScheme === "dark") axe.withRules(["color-contrast"]);
+        const { violations } = await axe.analyze();
+        const serious = violations.filter(({ impact }) => impact === "serious" || impact === "critical");
+        expect(
+          serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(" | ")}`),
+        ).toEqual([]);
+      });
+  });
+
+test.describe("at 390 px", () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  for (const path of PAGES)
+    test(`${path} fits the screen`, async ({ page }) => {
+      await page.goto(path);
+      const overflow = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect(overflow).toBeLessThanOrEqual(0);
+    });
+
+  test("floor screens have touch targets of at least 44 px", async ({ page }) => {
+    for (const path of ["/load?bar=K11&target=100", "/care"]) {
+      await page.goto(path);
+      const small = await page
+        .locator("main button:visible, main a.btn:visible, main select:visible, main summary:visible")
+        .evaluateAll((all) =>
+          all
+            .filter((element) => !element.classList.contains("sr-only"))
+            .map((element) => ({ text: element.textContent, height: element.getBoundingClientRect().height }))
+            .filter(({ height }) => height < 44),
+        );
+      expect(small, path).toEqual([]);
+    }
+  });
+
+  test("a task is ticked off with a thumb", async ({ page }) => {
+    await page.goto("/care?place=Floor+cradle");
+    const button = page.getByRole("button", { name: "Done: brush and wipe the shaft on K21" });
+    await button.tap();
+    await expect(page.getByRole("status")).toContainText("K21 done.");
+    await expect(button).toHaveCount(0);
+  });
+});
+
+test("dark is designed, and can be chosen", async ({ page }) => {
+  await page.goto("/settings");
+  const paper = () => page.evaluate(() => getComputedStyle(document.documentElement).backgroundColor);
+  const light = await paper();
+  await page.getByRole("button", { name: "dark" }).click();
+  await expect(page.locator("html")).toHaveAttribute("data-theme", "night");
+  expect(await paper()).not.toBe(light);
+});

@@ -1,0 +1,127 @@
+import { expect, test, type Page } from "@playwright/test";
+
+async function become(page: Page, name: string) {
+  await page.goto("/settings");
+  await page.getByRole("button", { name: new RegExp(`^${name}`) }).click();
+  await expect(page.getByText(`You are ${name}`)).toBeVisible();
+}
+
+test("a measured mass is kept as typed, counts everywhere, and a slip is shown beside the field", async ({ page }) => {
+  await page.goto("/bars/K22");
+  const form = page.locator("#measure");
+  await form.getByLabel("One to three readings").fill("twenty nine");
+  await form.getByRole("button", { name: "Keep" }).click();
+  await expect(form.getByText(/write a number, perhaps with a unit/)).toBeVisible();
+  await expect(form.getByLabel("One to three readings")).toHaveValue("twenty nine");
+  await expect(form.getByLabel("One to three readings")).toHaveAttribute("aria-invalid", "true");
+  await form.getByLabel("One to three readings").fill("64.5; 64.6 lb");
+  await form.getByRole("button", { name: "Keep" }).click();
+  await expect(form.getByRole("status")).toContainText("Kept: mass 29.28 kg.");
+  const row = page.getByRole("region", { name: "Numbers, table" }).getByRole("row", { name: /^mass/ });
+  await expect(row).toContainText("64.5 · 64.6 lb");
+  await expect(row).toContainText("flagged");
+  await page.goto("/load?bar=K22&target=100");
+  await expect(page.getByText("29.28 kg measured")).toBeVisible();
+});
+
+test("a quarantine reaches matching and loading at once, a stale page is refused, and only the manager lifts it", async ({
+  page,
+  context,
+}) => {
+  const stale = await context.newPage();
+  await stale.goto("/bars/K14");
+  await page.goto("/bars/K14");
+  const form = page.locator("#state");
+  await form.getByRole("button", { name: "Change state" }).click();
+  await expect(form.getByText("Say why in a few words")).toBeVisible();
+  await form.getByLabel("New state").selectOption("quarantined");
+  await form.getByLabel("Why").fill("crack at the collar");
+  await form.getByRole("button", { name: "Change state" }).click();
+  await expect(page.getByText("quarantined: crack at the collar").first()).toBeVisible();
+
+  await stale.locator("#state").getByLabel("New state").selectOption("watch");
+  await stale.locator("#state").getByLabel("Why").fill("clicks");
+  await stale.locator("#state").getByRole("button", { name: "Change state" }).click();
+  await expect(
+    stale
+      .locator("#state")
+      .getByText(
+        /Somebody changed K14 meanwhile: it is now quarantined, crack at the collar\. You wanted watch, clicks/,
+      ),
+  ).toBeVisible();
+  await expect(stale.locator("#state").getByLabel("Why")).toHaveValue("clicks");
+
+  await page.goto("/match?lift=clean&load=60");
+  await page.getByText(/never for this/).click();
+  await expect(page.getByText("Quarantined: crack at the collar.")).toBeVisible();
+  await page.goto("/load?bar=K14&target=60");
+  await expect(page.locator("#load-problem")).toContainText("K14 is quarantined, crack at the collar");
+
+  await become(page, "Joss Kettleby");
+  await page.goto("/bars/K14");
+  await expect(page.locator("#state")).toHaveCount(0);
+  await expect(page.getByText("Only the manager returns K14 to service.")).toBeVisible();
+
+  await become(page, "Maren Tidewell");
+  await page.goto("/bars/K14");
+  await page.locator("#state").getByLabel("Why").fill("welded and gauged");
+  await page.locator("#state").getByRole("button", { name: "Change state" }).click();
+  await expect(page.getByRole("region", { name: "History" })).toContainText(
+    "quarantined → in service, welded and gauged",
+  );
+});
+
+test("neither hall sees the other, and lifters are shown to coach and manager only", async ({ page, request }) => {
+  await become(page, "Hob Quillane");
+  await page.goto("/bars");
+  await expect(page.getByRole("row")).toHaveCount(4);
+  const missing = await page.goto("/bars/K04");
+  expect(missing!.status()).toBe(404);
+  await become(page, "Pim Larkspur");
+  await page.goto("/match?lift=snatch&load=60&lifter=tove");
+  await expect(page.getByRole("combobox", { name: "for", exact: true })).toHaveCount(0);
+  await expect(page.getByText("thick for this lifter")).toHaveCount(0);
+  const cookie = (await page.context().cookies()).map(({ name, value }) => `${name}=${value}`).join("; ");
+  expect((await request.get("/api/v1/match?lift=snatch&loadKg=60&lifter=tove", { headers: { cookie } })).status()).toBe(
+    403,
+  );
+  await become(page, "Runa Dellby");
+  await page.goto("/care");
+  await expect(page.getByRole("button", { name: /^Done:/ })).toHaveCount(0);
+});
+
+test("what is not understood is said beside the field and stays as typed", async ({ page }) => {
+  await page.goto("/load?bar=K11&target=heavy");
+  await expect(page.locator("#load-problem")).toContainText("“heavy” is not a load");
+  await expect(page.getByLabel("Target, total on the bar")).toHaveValue("heavy");
+  await page.goto("/match?load=-3");
+  await expect(page.getByRole("alert").filter({ hasText: "is not a load" })).toBeVisible();
+  await page.goto("/load?bar=K26&target=60");
+  await expect(page.locator("#load-problem")).toContainText("over what the bar may carry");
+  await page.goto("/load?bar=K99");
+  await expect(page.locator("#load-problem")).toContainText("There is no bar K99");
+  await page.goto("/compare?bars=K04,K99");
+  await expect(page.getByRole("alert").filter({ hasText: "K99" })).toBeVisible();
+});
+
+test("the wall is searched, sorted and filtered, and its address shows the next person the same", async ({ page }) => {
+  await page.goto("/bars");
+  await page.getByLabel("Family").selectOption("deadlift");
+  await expect(page.getByRole("row")).toHaveCount(3);
+  await expect(page).toHaveURL(/family=deadlift/);
+  await page.goto("/bars?sort=mass");
+  await expect(page.getByRole("row").nth(1)).toContainText("K26");
+  await page.goto("/bars?q=stainless");
+  await expect(page.getByRole("row")).toHaveCount(2);
+  await page.goto("/bars?q=unobtainium");
+  await expect(page.getByText("No bar answers to that.")).toBeVisible();
+});
+
+test("switching to pounds keeps the load, and plates of one unit can be asked for", async ({ page }) => {
+  await page.goto("/load?bar=K11&target=100&only=lb&within=0");
+  await expect(page.getByTestId("per-side")).toContainText("lb");
+  await expect(page.getByTestId("per-side")).not.toContainText(/\d, \d+,/);
+  await page.getByRole("combobox", { name: "in", exact: true }).selectOption("lb");
+  await expect(page.getByLabel("Target, total on the bar")).toHaveValue("220.46");
+  await expect(page.getByTestId("achieved")).toContainText("kg");
+});

@@ -1,0 +1,27 @@
+import { expect, test } from "@playwright/test";
+
+test("the wall by keyboard: search, arrows, pick with c, open with Enter, sections with g", async ({ page }) => {
+  await page.goto("/bars");
+  await page.locator("body").press("/");
+  await expect(page.getByRole("searchbox", { name: "Search bars" })).toBeFocused();
+  await page.keyboard.type("deadlift");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("row")).toHaveCount(3);
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press("ArrowDown");
+  await expect(page.locator('[data-row="K04"]')).toBeFocused();
+  await page.keyboard.press("c");
+  await expect(page.getByRole("checkbox", { name: "Compare K04" })).toBeChecked();
+  await page.locator('[data-row="K04"]').focus();
+  await page.keyboard.press("ArrowDown");
+  await expect(page.locator('[data-row="K05"]')).toBeFocused();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "Short puller" })).toBeVisible();
+  await page.keyboard.press("g");
+  await page.keyboard.press("a");
+  await expect(page.getByRole("heading", { name: "Care", exact: true })).toBeVisible();
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeHidden();
+});

@@ -1,0 +1,17 @@
+import { defineConfig } from "@playwright/test";
+import { CHROMIUM } from "./scripts/lib/machine.mjs";
+
+export default defineConfig({
+  testDir: "e2e",
+  outputDir: process.env.E2E_OUTPUT ?? "test-results",
+  timeout: 30_000,
+  // One database for all: errands that change something name bars of their own.
+  workers: 2,
+  reporter: [["dot"], ["json", { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_FILE ?? "test-results/report.json" }]],
+  use: {
+    baseURL: process.env.BASE_URL ?? "http://127.0.0.1:3210",
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: CHROMIUM.path, args: CHROMIUM.args },
+    screenshot: "only-on-failure",
+  },
+});

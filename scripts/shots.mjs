@@ -1,0 +1,47 @@
+#!/usr/bin/env node
+/* npm run shots [-- NAME …]: pictures of the main views from the running demo, into docs/screenshots. */
+import { mkdirSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { chromium } from "@playwright/test";
+import { CHROMIUM } from "./lib/machine.mjs";
+
+const root = dirname(dirname(fileURLToPath(import.meta.url)));
+const base = process.env.SHOTS_URL ?? `http://127.0.0.1:${process.env.PORT ?? 3210}`;
+const folder = process.env.SHOTS_DIR ?? join(root, "docs/screenshots");
+const desk = { width: 1280, height: 800 };
+const phone = { width: 390, height: 844 };
+
+const VIEWS = {
+  today: ["/", desk],
+  bars: ["/bars?pick=K04,K11", desk],
+  bar: ["/bars/K04", desk],
+  compare: ["/compare?bars=K04,K11&load=270", desk],
+  match: ["/match?lift=snatch&load=60&lifter=tove", desk],
+  load: ["/load?bar=K20&target=140&on=r25,i10lb", desk],
+  care: ["/care", desk],
+  settings: ["/settings", desk],
+  "bars-dark": ["/bars?pick=K04,K11", desk, "dark"],
+  "compare-dark": ["/compare?bars=K04,K11,K12&load=270", desk, "dark"],
+  "load-phone": ["/load?bar=K11&target=142.5", phone],
+  "care-phone": ["/care", phone],
+};
+
+mkdirSync(folder, { recursive: true });
+const wanted = process.argv.slice(2);
+const browser = await chromium.launch({ executablePath: CHROMIUM.path, args: CHROMIUM.args });
+for (const [name, [path, viewport, colorScheme = "light"]] of Object.entries(VIEWS)) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
+  const page = await browser.newPage({
+    viewport,
+    colorScheme,
+    isMobile: viewport === phone,
+    hasTouch: viewport === phone,
+  });
+  page.on("console", (message) => message.type() === "error" && console.log(`${name}: ${message.text()}`));
+  await page.goto(base + path, { waitUntil: "networkidle" });
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  await page.close();
+  console.log(name);
+}
+await browser.close();

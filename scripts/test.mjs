@@ -1,0 +1,170 @@
+#!/usr/bin/env node
+/*
+ * npm test: everything that must hold, on a machine that has only Node and Debian. Installs what is missing, runs
+ * types, lint, format, unit, database and browser tests against clusters and ports of its own, and ends with one line.
+ * `-- --only unit|data|e2e` runs one part.
+ */
+import { randomBytes } from "node:crypto";
+import { chmodSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { ensureDatabase, startCluster } from "./lib/cluster.mjs";
+import { databaseCommands, migrateSafely } from "./lib/database.mjs";
+import { freePort, requireChromium, requireDisk, requireNode } from "./lib/machine.mjs";
+import { requireBuild, requirePackages } from "./lib/prepare.mjs";
+import { cleanEnv, end, endAll, run, start } from "./lib/run.mjs";
+import { Failure, say } from "./lib/say.mjs";
+
+const root = dirname(dirname(fileURLToPath(import.meta.url)));
+const only = process.argv.includes("--only") ? process.argv[process.argv.indexOf("--only") + 1] : null;
+const scratch = mkdtempSync(join(tmpdir(), "garrison-test-"));
+// PostgreSQL runs as a user of its own when we are root, and must be able to enter.
+chmodSync(scratch, 0o755);
+const logs = join(scratch, "logs");
+const count = { passed: 0, failed: 0 };
+let cluster = null;
+
+for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"]) process.on(signal, () => void finish(130));
+process.exitCode = await everything().then(
+  () => (count.failed === 0 && count.passed > 0 ? 0 : 1),
+  (error) => {
+    console.error(error instanceof Failure ? error.message : error);
+    count.failed += 1;
+    return 1;
+  },
+);
+await finish(process.exitCode);
+
+async function everything() {
+  requireNode();
+  requireDisk(scratch, 500, "testing");
+  await requirePackages(root, logs);
+  const wants = (part) => only === null || only === part;
+  // The build takes one core; the checks that need no build take the other.
+  const building = wants("e2e") ? requireBuild(root, logs) : Promise.resolve();
+  building.catch(() => {});
+  if (only === null) {
+    await step("types", ["node_modules/typescript/bin/tsc", "--noEmit"]);
+    await step("lint", ["node_modules/eslint/bin/eslint.js", ".", "--max-warnings", "0"]);
+    await step("format", ["node_modules/prettier/bin/prettier.cjs", "--check", "--log-level", "warn", "."]);
+  }
+  if (wants("unit")) await vitest("unit", {});
+  if (wants("data") || wants("e2e"))
+    cluster = await startCluster(join(scratch, "data"), { isDurable: false, preferredPort: null });
+  if (wants("data")) {
+    const url = await ensureDatabase(cluster.url, "garrison_data");
+    await migrateSafely(root, url, join(scratch, "backups"));
+    await vitest("data", { DATABASE_URL: url, TEST_SERVER_URL: cluster.url });
+  }
+  if (wants("e2e")) {
+    await requireChromium();
+    await building;
+    await browserTests();
+  }
+}
+
+/** A check that either holds or does not; it counts as one. */
+async function step(name, args) {
+  say(`— ${name}`);
+  const { code, printed } = await run(process.execPath, args, {
+    cwd: root,
+    capture: true,
+    allowFailure: true,
+    what: name,
+  });
+  if (code === 0) count.passed += 1;
+  else {
+    count.failed += 1;
+    console.error(printed);
+  }
+}
+
+async function vitest(project, env) {
+  say(`— ${project} tests`);
+  const file = join(scratch, `${project}.json`);
+  const args = [
+    "node_modules/vitest/vitest.mjs",
+    "run",
+    "--project",
+    project,
+    "--reporter=dot",
+    "--reporter=json",
+    `--outputFile.json=${file}`,
+  ];
+  const { code } = await run(process.execPath, args, {
+    cwd: root,
+    env: cleanEnv(env),
+    allowFailure: true,
+    what: `${project} tests`,
+  });
+  tally(file, code, (report) => [
+    report.numPassedTests,
+    report.numFailedTests +
+      report.testResults.filter(({ status, assertionResults }) => status === "failed" && assertionResults.length === 0)
+        .length,
+  ]);
+}
+
+async function browserTests() {
+  say("— browser tests");
+  const url = await ensureDatabase(cluster.url, "garrison_e2e");
+  await migrateSafely(root, url, join(scratch, "backups"));
+  await databaseCommands(root, url, "demo");
+  const port = await freePort(null);
+  const base = `http://127.0.0.1:${port}`;
+  const env = cleanEnv({ DATABASE_URL: url, GARRISON_SECRET: randomBytes(32).toString("hex"), PUBLIC_URL: base });
+  const server = start(
+    process.execPath,
+    ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port)],
+    { cwd: root, env },
+  );
+  let printed = "";
+  for (const pipe of [server.stdout, server.stderr]) pipe.on("data", (chunk) => (printed += chunk));
+  try {
+    await answers(base, () => printed);
+    const file = join(scratch, "e2e.json");
+    const args = ["node_modules/@playwright/test/cli.js", "test"];
+    const testEnv = cleanEnv({ BASE_URL: base, PLAYWRIGHT_JSON_OUTPUT_FILE: file, E2E_OUTPUT: join(scratch, "e2e") });
+    const { code } = await run(process.execPath, args, {
+      cwd: root,
+      env: testEnv,
+      allowFailure: true,
+      what: "browser tests",
+    });
+    tally(file, code, ({ stats, errors }) => [stats.expected + stats.flaky, stats.unexpected + errors.length]);
+    if (code !== 0) say(`What the server printed:\n${printed.slice(-4000)}`);
+  } finally {
+    await end(server);
+  }
+}
+
+async function answers(base, printed) {
+  for (let tries = 0; tries < 300; tries += 1) {
+    if ((await fetch(`${base}/api/v1/lifts?limit=1`).catch(() => null))?.ok) return;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new Failure(`The server for the browser tests did not answer.\n${printed()}`);
+}
+
+/** Adds what a runner reported; a runner that failed without naming a failed test counts as one failure. */
+function tally(file, code, read) {
+  let [passed, failed] = [0, 0];
+  try {
+    [passed, failed] = read(JSON.parse(readFileSync(file, "utf8")));
+  } catch (error) {
+    console.error(`No report from the tests: ${error.message}`);
+  }
+  count.passed += passed;
+  count.failed += failed || (code === 0 && passed > 0 ? 0 : 1);
+}
+
+async function finish(code) {
+  await endAll();
+  if (cluster) await cluster.stop();
+  cluster = null;
+  if (count.failed === 0) rmSync(scratch, { recursive: true, force: true });
+  else say(`Logs are kept in ${scratch}`);
+  say(`Garrison: ${count.passed} passed, ${count.failed} failed`);
+  process.exit(code);
+}

@@ -1,0 +1,107 @@
+import Joi from "joi";
+import { isHallDay } from "@/core/units/hallDay";
+import { id, listOf, loadKg, paging } from "./fields";
+import { barBody, barItem, dueItem, liftItem, matchAnswer, plateItem, stationItem } from "./lists";
+import { loadAnswer, loadRequest } from "./load";
+import { whipAnswer, whipRequest } from "./whip";
+
+/** One route of the public interface: what it takes, what it answers, how it can refuse. */
+export interface RouteSpec {
+  method: "GET" | "POST";
+  /** Path below /api/v1, parameters in braces. */
+  path: string;
+  summary: string;
+  query?: Joi.ObjectSchema;
+  body?: Joi.ObjectSchema;
+  answer?: Joi.Schema;
+  /** Statuses beyond 200, 400, 405 and 500, which any route may give. */
+  refusals: readonly (403 | 404 | 413 | 415 | 422)[];
+}
+
+const computing = [413, 415, 422] as const;
+
+const day = Joi.string()
+  .custom((value: string, helpers) => (isHallDay(value) ? value : helpers.error("any.custom")))
+  .messages({ "any.custom": "on must be a day that exists, written YYYY-MM-DD" })
+  .description("YYYY-MM-DD, day of the hall; today when left out");
+
+/** The routes of /api/v1. The openapi description is made of this, and tests hold the route files to it. */
+export const ROUTES = {
+  whip: {
+    method: "POST",
+    path: "/whip",
+    summary: "How a loaded bar bends, by the closed form",
+    body: whipRequest,
+    answer: whipAnswer,
+    refusals: computing,
+  },
+  load: {
+    method: "POST",
+    path: "/load",
+    summary: "Which plates make a load, exactly",
+    body: loadRequest,
+    answer: loadAnswer,
+    refusals: computing,
+  },
+  bars: {
+    method: "GET",
+    path: "/bars",
+    summary: "The bars of the hall, by tag",
+    query: Joi.object(paging),
+    answer: listOf(barItem),
+    refusals: [],
+  },
+  bar: {
+    method: "GET",
+    path: "/bars/{tag}",
+    summary: "One bar",
+    query: Joi.object({}),
+    answer: barBody,
+    refusals: [404],
+  },
+  plates: {
+    method: "GET",
+    path: "/plates",
+    summary: "The plates of the hall, heaviest first",
+    query: Joi.object(paging),
+    answer: listOf(plateItem),
+    refusals: [],
+  },
+  stations: {
+    method: "GET",
+    path: "/stations",
+    summary: "The stations of the hall",
+    query: Joi.object(paging),
+    answer: listOf(stationItem),
+    refusals: [],
+  },
+  lifts: {
+    method: "GET",
+    path: "/lifts",
+    summary: "The lifts of the hall",
+    query: Joi.object(paging),
+    answer: listOf(liftItem),
+    refusals: [],
+  },
+  match: {
+    method: "GET",
+    path: "/match",
+    summary: "Which bars suit a lift and a load, best first",
+    query: Joi.object({
+      lift: id().required(),
+      loadKg: loadKg().required().description("total on the bar"),
+      lifter: id().description("for coach and manager only"),
+    }),
+    answer: matchAnswer,
+    refusals: [403, 404],
+  },
+  careDue: {
+    method: "GET",
+    path: "/care/due",
+    summary: "Care due on or before a day, longest overdue first",
+    query: Joi.object({ on: day, ...paging }),
+    answer: listOf(dueItem),
+    refusals: [],
+  },
+  openapi: { method: "GET", path: "/openapi.json", summary: "This description", query: Joi.object({}), refusals: [] },
+} as const satisfies Record<string, RouteSpec>;

@@ -1,0 +1,64 @@
+import { randomUUID } from "node:crypto";
+import type { Metadata } from "next";
+import { CARE_TASKS } from "@/core/care/careTasks";
+import { addDays, daysBetween, isHallDay } from "@/core/units/hallDay";
+import { careCrew, careDueOn, careLately } from "@/server/care";
+import { may } from "@/server/permissions";
+import { whoIsAsking } from "@/server/who";
+import { CareSheet } from "@/ui/care/CareSheet";
+import { readSearch, type SearchParams } from "@/ui/kit/search";
+import { tickAction, undoAction } from "./actions";
+
+export const metadata: Metadata = { title: "Care" };
+
+const AHEAD = [0, 7, 31];
+
+export default async function CarePage({ searchParams }: { searchParams: SearchParams }) {
+  const who = await whoIsAsking();
+  const search = await readSearch(searchParams);
+  // One bar's page of care looks ahead, so that a link from a bar never leads to an empty list.
+  const ahead = AHEAD.find((days) => String(days) === search.ahead) ?? (search.bar ? 31 : 0);
+  const [all, log, crew] = await Promise.all([
+    careDueOn(who, addDays(who.today, ahead)),
+    careLately(who),
+    careCrew(who),
+  ]);
+  const query = {
+    task: search.task ?? "",
+    bar: search.bar ?? "",
+    place: search.place ?? "",
+    ahead,
+    by:
+      crew.find(({ id }) => id === search.by)?.id ??
+      crew.find(({ id }) => id === who.personId)?.id ??
+      crew[0]?.id ??
+      "",
+    on: search.on && isHallDay(search.on) && daysBetween(search.on, who.today) >= 0 ? search.on : who.today,
+  };
+  const items = all
+    .filter(
+      (item) =>
+        (query.task === "" || item.task === query.task) &&
+        (query.bar === "" || item.tag === query.bar) &&
+        (query.place === "" || item.place === query.place),
+    )
+    .sort(
+      (a, b) =>
+        a.placeOrder - b.placeOrder || (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0) || (a.dueOn < b.dueOn ? -1 : 1),
+    );
+  return (
+    <CareSheet
+      items={items}
+      log={log.filter((entry) => query.bar === "" || entry.tag === query.bar)}
+      query={query}
+      tasks={Object.values(CARE_TASKS).map(({ key, name }) => ({ key, name }))}
+      places={[...new Set(all.map(({ place }) => place).filter((place) => place !== null))]}
+      crew={crew}
+      today={who.today}
+      mayTick={may(who, "care.tick")}
+      keys={items.map(() => randomUUID())}
+      tickAction={tickAction}
+      undoAction={undoAction}
+    />
+  );
+}

@@ -1,0 +1,57 @@
+import type { Metadata } from "next";
+import { isUsable } from "@/core/bars/bar";
+import { barsOnTheWall } from "@/server/bars";
+import { listClamps } from "@/server/equipment";
+import { planLoad } from "@/server/loading";
+import { whoIsAsking } from "@/server/who";
+import { readSearch, type SearchParams } from "@/ui/kit/search";
+import { LoadSheet } from "@/ui/load/LoadSheet";
+import { readLoadState } from "@/ui/load/loadState";
+
+export const metadata: Metadata = { title: "Load" };
+
+export default async function LoadPage({ searchParams }: { searchParams: SearchParams }) {
+  const who = await whoIsAsking();
+  const asked = readLoadState(await readSearch(searchParams));
+  const [wall, clamps] = await Promise.all([barsOnTheWall(who), listClamps(who)]);
+  const named = wall.find(({ bar }) => bar.tag === asked.bar);
+  const item = named ?? wall.find(({ bar }) => bar.family === "all-round" && bar.state === "in-service") ?? wall[0];
+  if (!item) return <p className="sheet p-6">There is no bar yet to load.</p>;
+
+  const clamp = asked.clamps === "none" ? null : (clamps.find(({ key }) => key === asked.clamps) ?? clamps[0] ?? null);
+  const { targetKg, ending, rounding, only, onBar } = asked;
+  const result =
+    targetKg === null
+      ? null
+      : await planLoad(who, item, {
+          targetKg,
+          clamps: clamp,
+          ending,
+          rounding,
+          toleranceKg: asked.withinKg,
+          only,
+          onBar,
+        });
+  const plan = result?.ok ? result.plan : null;
+  const problems = [
+    ...(asked.bar && !named ? [`There is no bar ${asked.bar} on the wall; this is ${item.bar.tag}.`] : []),
+    ...(targetKg === null
+      ? [`“${asked.target}” is not a load: write kilograms or pounds, more than 0 and up to 2000 kg.`]
+      : []),
+    ...(result && !result.ok ? [result.message] : []),
+    ...(plan && !plan.answer.ok ? [plan.answer.message] : []),
+  ];
+  return (
+    <LoadSheet
+      bars={wall
+        .filter(({ bar }) => isUsable(bar.state) || bar.tag === item.bar.tag)
+        .map(({ bar }) => ({ tag: bar.tag, name: bar.name }))}
+      bar={item.bar}
+      clamps={clamps}
+      clamp={clamp}
+      state={{ ...asked, bar: item.bar.tag, clamps: clamp?.key ?? "none", onBar: plan?.onBar ?? onBar }}
+      plan={plan}
+      problem={problems.length > 0 ? problems.join(" ") : null}
+    />
+  );
+}

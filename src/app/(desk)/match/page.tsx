@@ -1,0 +1,44 @@
+import type { Metadata } from "next";
+import type { Lift } from "@/core/matching/lifts";
+import { listLifts } from "@/server/equipment";
+import { listLifters, matchForLift } from "@/server/matching";
+import { whoIsAsking } from "@/server/who";
+import { readMass, readUnit } from "@/ui/kit/massInput";
+import { readSearch, type SearchParams } from "@/ui/kit/search";
+import { MatchSheet } from "@/ui/match/MatchSheet";
+
+export const metadata: Metadata = { title: "Match" };
+
+export default async function MatchPage({ searchParams }: { searchParams: SearchParams }) {
+  const who = await whoIsAsking();
+  const search = await readSearch(searchParams);
+  const [{ items: lifts }, lifters] = await Promise.all([listLifts(who), listLifters(who)]);
+  const lift =
+    lifts.find(({ key }) => key === search.lift) ?? lifts.find(({ key }) => key === "back-squat-high") ?? lifts[0]!;
+  const lifter = lifters.find(({ key }) => key === search.lifter) ?? null;
+  const unit = readUnit(search.unit);
+  const typed = search.load ?? (unit === "kg" ? "100" : "225");
+  const load = readMass(typed, unit);
+  const isGood = load !== null && load.kg > 0 && load.kg <= 2000;
+  const result = isGood ? await matchForLift(who, lift.key, load.kg, lifter?.key ?? null) : null;
+  return (
+    <MatchSheet
+      lifts={lifts as Lift[]}
+      lifters={lifters}
+      liftKey={lift.key}
+      lifterKey={lifter?.key ?? ""}
+      loadText={isGood ? load.typed : typed}
+      unit={unit}
+      loadKg={isGood ? load.kg : 0}
+      matching={result?.ok ? result.matching : null}
+      problem={
+        isGood
+          ? result && !result.ok
+            ? result.message
+            : null
+          : `“${typed}” is not a load: write kilograms or pounds, more than 0 and up to 2000 kg.`
+      }
+      comfort={lifter}
+    />
+  );
+}

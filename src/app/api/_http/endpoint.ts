@@ -1,0 +1,144 @@
+import "server-only";
+import type Joi from "joi";
+import { checked, ERROR_STATUS, errorBody, type ErrorCode, type Problem } from "@/api/problems";
+import type { RouteSpec } from "@/api/routes";
+import type { Failed } from "@/server/outcome";
+import { whoIsAsking, type Who } from "@/server/who";
+
+/** Bodies of computing routes are at most this long. */
+const MOST_BYTES = 256 * 1024;
+
+export interface Asked<Query, Body> {
+  who: Who;
+  query: Query;
+  body: Body;
+  params: Record<string, string>;
+}
+
+/** What a route's own work answers: a body, or a refusal. */
+export type Answer = { body: unknown } | Refusal;
+export interface Refusal {
+  code: ErrorCode;
+  message: string;
+  details?: readonly Problem[];
+}
+
+export const refuse = (code: ErrorCode, message: string, details: readonly Problem[] = []): Refusal => ({
+  code,
+  message,
+  details,
+});
+
+/** A refusal of a server module as the interface says it. */
+export function refusalOf({ code, message, problems }: Failed): Refusal {
+  const codes = {
+    invalid: "bad-request",
+    forbidden: "forbidden",
+    "not-found": "not-found",
+    stale: "conflict",
+    impossible: "impossible",
+  } as const;
+  return refuse(codes[code], message, problems);
+}
+
+type RouteHandler = (request: Request, context: { params: Promise<Record<string, string>> }) => Promise<Response>;
+
+/**
+ * The handlers of one path: its own method does the work, every other answers 405. Whatever goes wrong is answered
+ * as JSON of the one error shape; our own mistakes are logged and answered without their inside.
+ */
+export function endpoint<Query = unknown, Body = unknown>(
+  { method, query: querySchema, body: bodySchema }: RouteSpec,
+  work: (asked: Asked<Query, Body>) => Promise<Answer> | Answer,
+): Record<"GET" | "HEAD" | "POST" | "PUT" | "PATCH" | "DELETE", RouteHandler> {
+  const handle: RouteHandler = async (request, context) => {
+    try {
+      const query = checkedQuery(request, querySchema);
+      const body = bodySchema ? await checkedBody(request, bodySchema) : { ok: true as const, value: undefined };
+      if (!query.ok) return answer(query.refusal);
+      if (!body.ok) return answer(body.refusal);
+      const who = await whoIsAsking();
+      return answer(
+        await work({ who, query: query.value as Query, body: body.value as Body, params: await context.params }),
+      );
+    } catch (error) {
+      console.error(error);
+      return answer(refuse("internal", "Something went wrong on our side."));
+    }
+  };
+  const wrongMethod: RouteHandler = async (request) =>
+    answer(refuse("method-not-allowed", `${request.method} is not possible here; use ${method}.`), {
+      Allow: method === "GET" ? "GET, HEAD" : method,
+    });
+  const get = method === "GET" ? handle : wrongMethod;
+  return {
+    GET: get,
+    HEAD: get,
+    POST: method === "POST" ? handle : wrongMethod,
+    PUT: wrongMethod,
+    PATCH: wrongMethod,
+    DELETE: wrongMethod,
+  };
+}
+
+/** Every answer of the interface: JSON, never cached. */
+export function answer(result: Answer, headers: Record<string, string> = {}): Response {
+  const isRefused = "code" in result;
+  return Response.json(isRefused ? errorBody(result.code, result.message, result.details) : result.body, {
+    status: isRefused ? ERROR_STATUS[result.code] : 200,
+    headers: { "Cache-Control": "no-store", ...headers },
+  });
+}
+
+type Checked = { ok: true; value: unknown } | { ok: false; refusal: Refusal };
+
+const badInput = (details: Problem[]): Checked => ({
+  ok: false,
+  refusal: refuse(
+    "bad-request",
+    details.length === 1 ? "One thing in the request is wrong." : `${details.length} things in the request are wrong.`,
+    details,
+  ),
+});
+
+function checkedQuery(request: Request, schema: Joi.ObjectSchema | undefined): Checked {
+  const given = new URL(request.url).searchParams;
+  const doubled = [...new Set(given.keys())].filter((key) => given.getAll(key).length > 1);
+  if (doubled.length > 0)
+    return badInput(doubled.map((path) => ({ path, message: `${path} is given more than once` })));
+  if (!schema)
+    return given.size === 0
+      ? { ok: true, value: {} }
+      : badInput([...given.keys()].map((path) => ({ path, message: `${path} is not allowed` })));
+  const result = checked(schema, Object.fromEntries(given), { convert: true });
+  return result.ok ? result : badInput(result.problems);
+}
+
+async function checkedBody(request: Request, schema: Joi.ObjectSchema): Promise<Checked> {
+  const type = request.headers.get("content-type") ?? "";
+  if (!/^application\/json\s*(;\s*charset="?utf-8"?\s*)?$/i.test(type))
+    return { ok: false, refusal: refuse("unsupported-media-type", "Send the body as application/json in UTF-8.") };
+  const bytes = await bytesUpTo(request, MOST_BYTES);
+  if (!bytes) return { ok: false, refusal: refuse("too-large", "The body is longer than 256 KiB.") };
+  let value: unknown;
+  try {
+    value = JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(bytes));
+  } catch {
+    return badInput([{ path: "", message: "the body is not JSON" }]);
+  }
+  const result = checked(schema, value);
+  return result.ok ? result : badInput(result.problems);
+}
+
+/** The body, or null as soon as it is longer than allowed; the rest is not read. */
+async function bytesUpTo(request: Request, most: number): Promise<Uint8Array | null> {
+  if (Number(request.headers.get("content-length") ?? 0) > most) return null;
+  const chunks: Uint8Array[] = [];
+  let length = 0;
+  for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
+    length += chunk.byteLength;
+    if (length > most) return null;
+    chunks.push(chunk);
+  }
+  return Buffer.concat(chunks);
+}

@@ -1,0 +1,17 @@
+import { matchItemOf } from "@/api/lists";
+import { ROUTES } from "@/api/routes";
+import { matchForLift } from "@/server/matching";
+import { endpoint, refusalOf } from "../../_http/endpoint";
+
+interface Query {
+  lift: string;
+  loadKg: number;
+  lifter?: string;
+}
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint<Query>(ROUTES.match, async ({ who, query }) => {
+  const result = await matchForLift(who, query.lift, query.loadKg, query.lifter ?? null);
+  if (!result.ok) return refusalOf(result);
+  const { lift, lifter, loadKg, items } = result.matching;
+  return { body: { lift: lift.key, lifter: lifter?.key ?? null, loadKg, items: items.map(matchItemOf) } };
+});

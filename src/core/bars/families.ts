@@ -1,0 +1,92 @@
+/** The nineteen families a bar can belong to. The keys are part of the public interface and never change. */
+export const FAMILY_KEYS = [
+  "all-round",
+  "power",
+  "weightlifting",
+  "weightlifting-short",
+  "hybrid",
+  "technique",
+  "deadlift",
+  "squat",
+  "yoke",
+  "low-yoke",
+  "cambered",
+  "cambered-yoke",
+  "adjustable-yoke",
+  "bowed",
+  "open-frame",
+  "closed-frame",
+  "multi-grip",
+  "curl",
+  "axle",
+] as const;
+
+export type FamilyKey = (typeof FAMILY_KEYS)[number];
+
+/**
+ * How the bar is built, which decides how it is drawn and what can be done with it at all.
+ * `straight` bars turn over in the hands; nothing else does.
+ */
+export type BarForm = "straight" | "yoke" | "cambered" | "bowed" | "frame" | "multi-grip" | "zigzag";
+
+export interface Family {
+  key: FamilyKey;
+  /** The word people use, without an article. */
+  name: string;
+  form: BarForm;
+  /** Whether a bar of this family usually sits in J-cups; a fact of the single bar may say otherwise. */
+  usuallyRacked: boolean;
+  /** One short line for people who do not know it. */
+  madeFor: string;
+}
+
+/** Common practice, no source: what each family is made for. */
+export const FAMILIES: Record<FamilyKey, Family> = {
+  "all-round": family("all-round", "all-round bar", "straight", true, "everything, moderately"),
+  power: family("power", "power bar", "straight", true, "squat, bench and deadlift"),
+  weightlifting: family("weightlifting", "weightlifting bar", "straight", true, "clean and jerk, snatch"),
+  "weightlifting-short": family(
+    "weightlifting-short",
+    "short weightlifting bar",
+    "straight",
+    true,
+    "clean and jerk, snatch, for smaller hands",
+  ),
+  hybrid: family("hybrid", "hybrid bar", "straight", true, "mixed fast and slow work"),
+  technique: family("technique", "technique bar", "straight", true, "learning the turnover, light"),
+  deadlift: family("deadlift", "deadlift bar", "straight", false, "deadlift"),
+  squat: family("squat", "squat bar", "straight", true, "heavy back squat"),
+  yoke: family("yoke", "yoke bar", "yoke", true, "squats that spare shoulder, elbow and wrist; lunges"),
+  "low-yoke": family("low-yoke", "low-yoke bar", "yoke", true, "squats and hinges without arm strain"),
+  cambered: family("cambered", "cambered bar", "cambered", true, "squats and hinges with a hung load"),
+  "cambered-yoke": family(
+    "cambered-yoke",
+    "cambered yoke bar",
+    "cambered",
+    true,
+    "a hung load for those who cannot reach the shaft",
+  ),
+  "adjustable-yoke": family(
+    "adjustable-yoke",
+    "adjustable yoke bar",
+    "yoke",
+    true,
+    "imitating front, high, low and hinge loadings",
+  ),
+  bowed: family("bowed", "bowed bar", "bowed", true, "bench with more range, easier shoulders in squats"),
+  "open-frame": family("open-frame", "open-frame bar", "frame", false, "deadlifts, carries, shrugs, split squats"),
+  "closed-frame": family("closed-frame", "closed-frame bar", "frame", false, "deadlifts, carries, shrugs"),
+  "multi-grip": family(
+    "multi-grip",
+    "multi-grip bar",
+    "multi-grip",
+    true,
+    "presses and rows sparing wrist and shoulder",
+  ),
+  curl: family("curl", "curl bar", "zigzag", false, "curls and triceps"),
+  axle: family("axle", "axle", "straight", true, "grip and carries"),
+};
+
+function family(key: FamilyKey, name: string, form: BarForm, usuallyRacked: boolean, madeFor: string): Family {
+  return { key, name, form, usuallyRacked, madeFor };
+}

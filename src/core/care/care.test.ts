@@ -1,0 +1,90 @@
+import fc from "fast-check";
+import { describe, expect, it, test } from "vitest";
+import { FAMILY_KEYS } from "../bars/families";
+import { FINISHES } from "../bars/bar";
+import { daysBetween } from "../units/hallDay";
+import { careDue, careIntervalDays, overdueDays } from "./careDue";
+import { CARE_TASK_KEYS, CARE_TASKS, isTaskFor, type CareBar } from "./careTasks";
+import { CLIMATE_CLASSES } from "./climateClass";
+
+const bare: CareBar = { family: "power", finish: "bare", sleeveRotation: "bushing" };
+
+describe("how often (common practice, no source)", () => {
+  it("does shafts three times a month in salt, one to two times in temperate air, monthly when dry", () => {
+    expect(30 / careIntervalDays(CARE_TASKS.shaft, bare, "salt-humid")).toBeGreaterThanOrEqual(3);
+    expect(30 / careIntervalDays(CARE_TASKS.shaft, bare, "temperate")).toBeGreaterThanOrEqual(1);
+    expect(30 / careIntervalDays(CARE_TASKS.shaft, bare, "temperate")).toBeLessThanOrEqual(2);
+    expect(careIntervalDays(CARE_TASKS.shaft, bare, "dry")).toBe(30);
+  });
+  it("does sleeves monthly to two-monthly", () => {
+    for (const climate of CLIMATE_CLASSES) {
+      expect(careIntervalDays(CARE_TASKS.sleeves, bare, climate)).toBeGreaterThanOrEqual(30);
+      expect(careIntervalDays(CARE_TASKS.sleeves, bare, climate)).toBeLessThanOrEqual(60);
+    }
+  });
+  it("takes about twenty minutes for the sleeves of twenty-seven bars", () => {
+    expect(27 * CARE_TASKS.sleeves.minutes).toBeCloseTo(20, 0);
+  });
+  it("never has a longer interval in worse air, nor for a bare shaft than for any other finish", () => {
+    for (const task of CARE_TASK_KEYS)
+      for (const finish of FINISHES) {
+        const days = CLIMATE_CLASSES.map((climate) => careIntervalDays(CARE_TASKS[task], { ...bare, finish }, climate));
+        expect([...days].sort((a, b) => b - a)).toEqual(days);
+        expect(careIntervalDays(CARE_TASKS[task], { ...bare, finish }, "salt-humid")).toBeGreaterThanOrEqual(
+          careIntervalDays(CARE_TASKS[task], bare, "salt-humid"),
+        );
+      }
+  });
+  it("counts an unknown finish as bare", () =>
+    expect(careIntervalDays(CARE_TASKS.shaft, { ...bare, finish: null }, "dry")).toBe(
+      careIntervalDays(CARE_TASKS.shaft, bare, "dry"),
+    ));
+  it("never opens a sleeve", () => {
+    for (const key of CARE_TASK_KEYS)
+      expect(CARE_TASKS[key].steps.join(" ")).not.toMatch(/open|take apart|remove the sleeve/i);
+  });
+});
+
+describe("which tasks", () => {
+  test.each([
+    ["a power bar", bare, ["shaft", "sleeves", "sleeve-check", "straightness"]],
+    [
+      "a yoke bar with fixed sleeves",
+      { ...bare, family: "yoke", sleeveRotation: "fixed" } as CareBar,
+      ["shaft", "joints"],
+    ],
+    ["an axle", { ...bare, family: "axle", sleeveRotation: null } as CareBar, ["shaft", "straightness"]],
+  ])("%s gets %j", (_name, bar, tasks) => expect(CARE_TASK_KEYS.filter((key) => isTaskFor(key, bar))).toEqual(tasks));
+  it("gives every family something to do", () => {
+    for (const family of FAMILY_KEYS)
+      expect(CARE_TASK_KEYS.filter((key) => isTaskFor(key, { ...bare, family })).length).toBeGreaterThan(1);
+  });
+});
+
+describe("due", () => {
+  it("is the interval after the last time, with the reason in one sentence", () =>
+    expect(careDue(CARE_TASKS.shaft, bare, "salt-humid", "2026-03-25", "2020-01-01")).toEqual({
+      dueOn: "2026-04-04",
+      intervalDays: 10,
+      reason: "bare shaft in salt-humid air: every 10 days",
+    }));
+  it("is the day the bar is known since when there is no record", () =>
+    expect(careDue(CARE_TASKS.sleeves, bare, "dry", null, "2026-01-05")).toMatchObject({
+      dueOn: "2026-01-05",
+      reason: expect.stringMatching(/^no record/),
+    }));
+  it("is overdue from the day after", () =>
+    expect([
+      overdueDays("2026-03-02", "2026-03-01"),
+      overdueDays("2026-03-02", "2026-03-02"),
+      overdueDays("2026-03-02", "2026-03-05"),
+    ]).toEqual([0, 0, 3]));
+  it("moves by as many days as the last time moves", () =>
+    fc.assert(
+      fc.property(fc.constantFrom(...CARE_TASK_KEYS), fc.integer({ min: 0, max: 400 }), (task, n) => {
+        const a = careDue(CARE_TASKS[task], bare, "temperate", "2026-01-01", "2026-01-01").dueOn;
+        const later = new Date(Date.UTC(2026, 0, 1 + n)).toISOString().slice(0, 10);
+        expect(daysBetween(a, careDue(CARE_TASKS[task], bare, "temperate", later, "2026-01-01").dueOn)).toBe(n);
+      }),
+    ));
+});

@@ -1,0 +1,90 @@
+/**
+ * What a bar is drawn of. Coordinates in mm: x along the bar from its middle, positive to the right;
+ * y up from the axis of the sleeves in a front view, away from the lifter in a plan view.
+ * Thicknesses across the bar are multiplied by the drawing's thickness factor; lengths never are.
+ */
+export type ShapeRole =
+  | "sleeve"
+  | "collar"
+  | "shaft"
+  | "knurl-passive"
+  | "knurl-medium"
+  | "knurl-aggressive"
+  | "ring-mark"
+  | "tube"
+  | "pad"
+  | "handle"
+  | "plate";
+
+export type Point = readonly [x: number, y: number];
+
+/** A box; x and y are its lower left corner. */
+export interface Box {
+  kind: "box";
+  role: ShapeRole;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  radius?: number;
+  label?: string;
+  /** A colour name for the screen; never the only carrier of meaning. */
+  tone?: string;
+}
+
+/** A tube along a line, as thick as given. */
+export interface Tube {
+  kind: "tube";
+  role: ShapeRole;
+  points: readonly Point[];
+  thickness: number;
+}
+
+export type Shape = Box | Tube;
+
+export interface Extent {
+  left: number;
+  right: number;
+  bottom: number;
+  top: number;
+}
+
+export interface Drawing {
+  /** Seen from the front, or from above where only that shows what the bar is. */
+  view: "front" | "plan";
+  shapes: readonly Shape[];
+  extent: Extent;
+  thicknessFactor: number;
+  /** What nobody stated or measured and was drawn at a usual size. */
+  assumed: readonly string[];
+}
+
+/** A box centred on a height, from one x to another. */
+export function boxAround(role: ShapeRole, fromX: number, toX: number, height: number, centreY = 0): Box {
+  const [x, end] = fromX <= toX ? [fromX, toX] : [toX, fromX];
+  return { kind: "box", role, x, y: centreY - height / 2, width: end - x, height };
+}
+
+/** The same shape on the other side of the centre line. */
+export function mirrored(shape: Shape): Shape {
+  return shape.kind === "box"
+    ? { ...shape, x: -shape.x - shape.width }
+    : { ...shape, points: shape.points.map(([x, y]) => [-x, y] as const) };
+}
+
+/** The smallest box around all shapes. */
+export function extentOf(shapes: readonly Shape[]): Extent {
+  const extent = { left: Infinity, right: -Infinity, bottom: Infinity, top: -Infinity };
+  const include = (x: number, y: number, half: number) => {
+    extent.left = Math.min(extent.left, x - half);
+    extent.right = Math.max(extent.right, x + half);
+    extent.bottom = Math.min(extent.bottom, y - half);
+    extent.top = Math.max(extent.top, y + half);
+  };
+  for (const shape of shapes)
+    if (shape.kind === "box") {
+      include(shape.x, shape.y, 0);
+      include(shape.x + shape.width, shape.y + shape.height, 0);
+    } else for (const [x, y] of shape.points) include(x, y, shape.thickness / 2);
+  return extent;
+}

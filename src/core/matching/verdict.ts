@@ -1,0 +1,33 @@
+export const VERDICTS = ["made-for", "good", "usable", "poor", "never"] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
+export const BASES = ["physics", "published", "common-practice", "house-rule", "data"] as const;
+export type Basis = (typeof BASES)[number];
+
+/** One consideration in a match: what it says, what it rests on, and the best verdict it leaves possible. */
+export interface Reason {
+  /** Short steady name of the consideration, e.g. "rating". */
+  factor: string;
+  basis: Basis;
+  /** A sentence a person understands without the number beside it. */
+  text: string;
+  /** The best verdict that is possible in view of this. */
+  atBest: Verdict;
+  /** The number behind the sentence. */
+  value?: number;
+  unit?: string;
+  /** What would change it; absent when nothing would. */
+  wouldChange?: string;
+  /** Reveals something about the lifter: for coach and manager only. */
+  isPrivate?: true;
+}
+
+/** 0 for the best verdict, 4 for never. */
+export function rankOf(verdict: Verdict): number {
+  return VERDICTS.indexOf(verdict);
+}
+
+/** The worse of two verdicts. */
+export function worse(a: Verdict, b: Verdict): Verdict {
+  return rankOf(a) >= rankOf(b) ? a : b;
+}

@@ -1,0 +1,44 @@
+/** A calendar day of the hall's own time zone, written YYYY-MM-DD. */
+export type HallDay = string;
+
+const MS_PER_DAY = 86_400_000;
+const DAY = /^(\d{4})-(\d{2})-(\d{2})$/;
+
+/**
+ * The day it is in the hall at a moment.
+ *
+ * @param timeZone an IANA name, e.g. "Europe/Lisbon".
+ * @throws RangeError for an unknown time zone.
+ */
+export function hallDayAt(moment: Date, timeZone: string): HallDay {
+  const parts = new Intl.DateTimeFormat("en-CA", {
+    timeZone,
+    year: "numeric",
+    month: "2-digit",
+    day: "2-digit",
+  }).formatToParts(moment);
+  const part = (type: string) => parts.find((p) => p.type === type)!.value;
+  return `${part("year")}-${part("month")}-${part("day")}`;
+}
+
+/** Whether the text is a day that exists: "2024-02-29" does, "2023-02-29" does not. */
+export function isHallDay(text: string): text is HallDay {
+  if (!DAY.test(text)) return false;
+  const moment = new Date(`${text}T00:00:00Z`);
+  return !Number.isNaN(moment.getTime()) && moment.toISOString().slice(0, 10) === text;
+}
+
+/** The day a whole number of days later (earlier when negative). Days have no clock, so no clock change can shift them. */
+export function addDays(day: HallDay, count: number): HallDay {
+  return new Date(toMs(day) + count * MS_PER_DAY).toISOString().slice(0, 10);
+}
+
+/** Whole days from one day to another; negative when `to` comes first. */
+export function daysBetween(from: HallDay, to: HallDay): number {
+  return Math.round((toMs(to) - toMs(from)) / MS_PER_DAY);
+}
+
+function toMs(day: HallDay): number {
+  if (!isHallDay(day)) throw new RangeError(`not a day: ${day}`);
+  return Date.parse(`${day}T00:00:00Z`);
+}

@@ -1,0 +1,80 @@
+import { RATING_BASES, type Bar, type RatingBasis, ratedTotalKg } from "@/core/bars/bar";
+import { effectiveQuantity, type Quantity } from "@/core/bars/effectiveQuantity";
+import { seatToSeatOf } from "@/core/bars/lengths";
+import type { QuantityKind } from "@/core/bars/quantities";
+import type { barMeasurements, barQuantities, bars } from "./schema";
+
+export type BarRow = typeof bars.$inferSelect;
+export type BarQuantityRow = typeof barQuantities.$inferSelect;
+export type BarMeasurementRow = typeof barMeasurements.$inferSelect;
+
+type KnownQuantities = Partial<Record<QuantityKind, Quantity>>;
+
+/** Effective quantities from what is stated and the latest readings of each kind; for writing. */
+export function effectiveQuantities(
+  stated: readonly Pick<BarQuantityRow, "kind" | "stated">[],
+  latest: readonly Pick<BarMeasurementRow, "kind" | "readings">[],
+): KnownQuantities {
+  const readings = new Map(latest.map((measurement) => [measurement.kind, measurement.readings]));
+  const known: KnownQuantities = {};
+  for (const row of stated) {
+    const effective = effectiveQuantity(row.stated, readings.get(row.kind) ?? []);
+    if (effective) known[row.kind as QuantityKind] = effective;
+  }
+  return known;
+}
+
+/** Effective quantities as stored, without the readings behind them; for lists. */
+export function storedQuantities(
+  rows: readonly Pick<BarQuantityRow, "kind" | "stated" | "effective" | "source">[],
+): KnownQuantities {
+  return Object.fromEntries(
+    rows.map(({ kind, stated, effective, source }) => [
+      kind,
+      { value: effective, source: source as Quantity["source"], ...(stated === null ? {} : { statedValue: stated }) },
+    ]),
+  );
+}
+
+/** A bar as the computation sees it, from its row and its quantities. */
+export function barFromRow(
+  row: Pick<BarRow, Exclude<keyof Bar, "quantities" | "rating"> & keyof BarRow> &
+    Pick<BarRow, "ratingKg" | "ratingBasis">,
+  quantities: KnownQuantities,
+): Bar {
+  // The check constraints and the edge hold the words to the ones the core knows.
+  return {
+    tag: row.tag,
+    name: row.name,
+    family: row.family as Bar["family"],
+    state: row.state as Bar["state"],
+    stateReason: row.stateReason,
+    sleeveRotation: row.sleeveRotation as Bar["sleeveRotation"],
+    alloy: row.alloy as Bar["alloy"],
+    elasticModulusGPa: row.elasticModulusGPa,
+    yieldMPa: row.yieldMPa,
+    finish: row.finish as Bar["finish"],
+    knurl: row.knurl as Bar["knurl"],
+    centreKnurl: row.centreKnurl as Bar["centreKnurl"],
+    ringMarks: row.ringMarks as Bar["ringMarks"],
+    plainGapMm: row.plainGapMm,
+    hardLimitKg: row.hardLimitKg,
+    rating: row.ratingKg === null ? null : { kg: row.ratingKg, basis: basisOf(row.ratingBasis) },
+    quantities,
+  };
+}
+
+function basisOf(text: string | null): RatingBasis {
+  return RATING_BASES.find((basis) => basis === text) ?? "unknown";
+}
+
+/** The effective values that lists sort and filter by. */
+export function effectiveColumns(bar: Bar) {
+  return {
+    massKg: bar.quantities.mass?.value ?? null,
+    shaftDiameterMm: bar.quantities.shaftDiameter?.value ?? null,
+    shaftLengthMm: bar.quantities.shaftLength?.value ?? null,
+    seatToSeatMm: seatToSeatOf(bar)?.value ?? null,
+    ratedTotalKg: ratedTotalKg(bar),
+  };
+}

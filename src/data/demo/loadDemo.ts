@@ -1,0 +1,348 @@
+import { createHash } from "node:crypto";
+import { sql } from "drizzle-orm";
+import { CARE_TASK_KEYS, CARE_TASKS } from "@/core/care/careTasks";
+import type { ClimateClass } from "@/core/care/climateClass";
+import { LIFT_KEYS, LIFTS } from "@/core/matching/lifts";
+import { massUnitsFromKg } from "@/core/units/exactMass";
+import { addDays, hallDayAt, type HallDay } from "@/core/units/hallDay";
+import { convertTyped, type TypedQuantity, type Unit } from "@/core/units/typedQuantity";
+import { barFromRow, effectiveColumns, effectiveQuantities, type BarRow } from "../barRows";
+import { carePlanRow, type CareTaskRow } from "../carePlanRows";
+import type { Database } from "../client";
+import { HallDb } from "../hallDb";
+import * as schema from "../schema";
+import { DEMO_BARS, DEMO_PLACES, type DemoBar } from "./demoBars";
+import { DEMO_CLAMPS, DEMO_HALL, DEMO_LIFTERS, DEMO_PEOPLE, DEMO_PLATES, DEMO_STATIONS, SECOND_HALL } from "./demoHall";
+import { seededRandom } from "./random";
+
+const SEED = 20_260_301;
+/** How far back the care log goes. */
+const LOG_DAYS = 62;
+
+type People = Record<string, string>;
+
+/** Fills an empty database with the made-up halls; dates are relative to `now`. All of it or nothing. */
+export async function loadDemo(db: Database, now: Date): Promise<void> {
+  await db.transaction(async (tx) => {
+    await loadHall(tx, DEMO_HALL, now, { bars: DEMO_BARS, people: DEMO_PEOPLE, isFull: true });
+    const few = ["K02", "K15", "K16"].map((tag, i) => {
+      const like = DEMO_BARS.find((bar) => bar.tag === tag)!;
+      return { ...like, tag: `A${i + 1}`, name: `Yard ${like.family}`, place: "Back wall" };
+    });
+    await loadHall(tx, SECOND_HALL, now, {
+      bars: few,
+      people: [
+        ["Hob Quillane", "manager"],
+        ["Sel Arkwright", "coach"],
+      ],
+      isFull: false,
+    });
+  });
+}
+
+/** Whether the demo data, or anything else, is there already. */
+export async function hasHall(db: Database): Promise<boolean> {
+  return (await db.select({ id: schema.halls.id }).from(schema.halls).limit(1)).length > 0;
+}
+
+/** Takes everything out, for a fresh start of the demo. */
+export async function emptyDatabase(db: Database): Promise<void> {
+  await db.execute(sql`truncate table halls cascade`);
+}
+
+interface HallSpec {
+  bars: readonly DemoBar[];
+  people: readonly (readonly [string, string])[];
+  isFull: boolean;
+}
+
+async function loadHall(
+  tx: Parameters<Parameters<Database["transaction"]>[0]>[0],
+  facts: typeof DEMO_HALL,
+  now: Date,
+  spec: HallSpec,
+) {
+  // Within one transaction the database's clock stands still; the order of the halls must not depend on it.
+  const createdAt = new Date(now.getTime() + (spec.isFull ? 0 : 1000));
+  const [row] = await tx
+    .insert(schema.halls)
+    .values({ ...facts, createdAt })
+    .returning();
+  const hall = new HallDb(tx, row!.id);
+  const today = hallDayAt(now, facts.timeZone);
+  const people: People = {};
+  for (const person of await hall.insert(
+    schema.people,
+    spec.people.map(([name, role]) => ({ name, role })),
+  ))
+    people[person.name] = person.id;
+  const coach = spec.people.find(([, role]) => role === "coach")![0];
+  if (spec.isFull)
+    await hall.insert(schema.apiTokens, {
+      personId: people[coach]!,
+      tokenSha256: createHash("sha256").update("demo-token").digest("hex"),
+      label: "demo",
+    });
+
+  const places: Record<string, string> = {};
+  const placeNames = spec.isFull ? DEMO_PLACES : (["Back wall"] as const);
+  for (const place of await hall.insert(
+    schema.places,
+    placeNames.map((name, i) => ({ name, roundOrder: i + 1 })),
+  ))
+    places[place.name] = place.id;
+
+  await hall.insert(
+    schema.lifts,
+    LIFT_KEYS.map((key, i) => ({ ...LIFTS[key], listOrder: i + 1 })),
+  );
+  await hall.insert(schema.plates, (spec.isFull ? DEMO_PLATES : DEMO_PLATES.slice(0, 4)).map(plateRow));
+  await hall.insert(
+    schema.clamps,
+    DEMO_CLAMPS.map(([key, name, mass, widthMm, pairs]) => {
+      const typed = typedOf(mass);
+      return {
+        key,
+        name,
+        pairMassValue: typed.value,
+        pairMassUnit: typed.unit,
+        pairMassUnits: massUnitsFromKg(convertTyped(typed)),
+        widthMm,
+        pairs,
+      };
+    }),
+  );
+  await hall.insert(
+    schema.stations,
+    (spec.isFull ? DEMO_STATIONS : DEMO_STATIONS.slice(0, 1)).map(
+      ([key, name, kind, supportSpacingMm, holePitchMm, firstHoleMm, jCupPairs]) => ({
+        key,
+        name,
+        kind,
+        supportSpacingMm,
+        holePitchMm,
+        firstHoleMm,
+        jCupPairs,
+      }),
+    ),
+  );
+  if (spec.isFull)
+    await hall.insert(
+      schema.lifters,
+      DEMO_LIFTERS.map(([key, name, squad, heightMm, massKg, handLengthMm, isLearning, comfortNote, coachNote]) => ({
+        key,
+        name,
+        squad,
+        heightMm,
+        massKg,
+        handLengthMm,
+        isLearning,
+        comfortNote,
+        coachNote,
+        personId: people[name] ?? null,
+      })),
+    );
+  const tasks = await hall.insert(
+    schema.careTasks,
+    CARE_TASK_KEYS.map((key, i) => {
+      const { name, steps, minutes, baseDays, dependsOnFinish } = CARE_TASKS[key];
+      return {
+        key,
+        name,
+        listOrder: i + 1,
+        steps: [...steps],
+        minutes,
+        dependsOnFinish,
+        dryDays: baseDays.dry,
+        temperateDays: baseDays.temperate,
+        saltHumidDays: baseDays["salt-humid"],
+      };
+    }),
+  );
+  const measurer = people[spec.people[0]![0]]!;
+  const rows = [];
+  for (const bar of spec.bars) rows.push(await loadBar(hall, bar, places[bar.place]!, measurer, today, now));
+  await loadCare(hall, rows, tasks, facts.climateClass as ClimateClass, people, spec, today);
+}
+
+function plateRow([key, mass, material, diameterMm, thicknessMm, pairs, colour]: (typeof DEMO_PLATES)[number]) {
+  const typed = typedOf(mass);
+  return {
+    key,
+    material,
+    diameterMm,
+    thicknessMm,
+    pairs,
+    colour,
+    massValue: typed.value,
+    massUnit: typed.unit,
+    massUnits: massUnitsFromKg(convertTyped(typed)),
+    isDropRated: material === "bumper",
+  };
+}
+
+async function loadBar(
+  hall: HallDb,
+  spec: DemoBar,
+  placeId: string,
+  personId: string,
+  today: HallDay,
+  now: Date,
+): Promise<BarRow> {
+  const boughtOn = addDays(today, -Math.round(spec.yearsAgo * 365.25) - 40);
+  const rating = spec.rating && typedOf(spec.rating[0]);
+  const limit = spec.hardLimit ? typedOf(spec.hardLimit) : null;
+  const quantities = Object.entries(spec.stated).map(([kind, text]) => {
+    const typed = typedOf(text);
+    return { kind, statedValue: typed.value, statedUnit: typed.unit, stated: convertTyped(typed) };
+  });
+  const measurements = Object.entries(spec.measured ?? {}).map(([kind, text]) => {
+    const values = text.split(" ");
+    const unit = values.pop() as Unit;
+    return {
+      kind,
+      typedValues: values,
+      typedUnit: unit,
+      readings: values.map((value) => convertTyped({ value, unit })),
+    };
+  });
+  for (const { kind } of measurements)
+    if (!quantities.some((quantity) => quantity.kind === kind))
+      quantities.push({ kind, statedValue: null!, statedUnit: null!, stated: null! });
+
+  const values = {
+    tag: spec.tag,
+    name: spec.name,
+    family: spec.family,
+    state: spec.state ?? "in-service",
+    stateReason: spec.stateReason ?? null,
+    knownSince: spec.yearsAgo === 0 ? today : addDays(today, -LOG_DAYS - 30),
+    placeId,
+    supplier: spec.supplier,
+    batch: spec.batch,
+    boughtOn: spec.yearsAgo === 0 ? null : boughtOn,
+    priceMinor: spec.price,
+    priceCurrency: "GBP",
+    stock: spec.stock ?? "new",
+    alloy: spec.alloy,
+    tensileMPa: spec.tensileMPa ?? null,
+    yieldMPa: spec.yieldMPa ?? null,
+    elasticModulusGPa: null,
+    finish: spec.finish,
+    sleeveFinish: spec.sleeveFinish,
+    areSleevesGrooved: spec.grooved ?? false,
+    knurl: spec.knurl,
+    centreKnurl: spec.centreKnurl,
+    ringMarks: spec.ringMarks,
+    plainGapMm: spec.plainGapMm ?? null,
+    sleeveRotation: spec.sleeves,
+    ratingValue: rating?.value ?? null,
+    ratingUnit: rating?.unit ?? null,
+    ratingKg: rating ? convertTyped(rating) : null,
+    ratingBasis: spec.rating?.[1] ?? null,
+    hardLimitValue: limit?.value ?? null,
+    hardLimitUnit: limit?.unit ?? null,
+    hardLimitKg: limit ? convertTyped(limit) : null,
+    note: spec.note ?? null,
+  };
+  const core = barFromRow(values, effectiveQuantities(quantities, measurements));
+  const [row] = await hall.insert(schema.bars, { ...values, ...effectiveColumns(core) });
+  await hall.insert(
+    schema.barQuantities,
+    quantities.map((quantity) => {
+      const effective = core.quantities[quantity.kind as keyof typeof core.quantities]!;
+      return { ...quantity, barId: row!.id, effective: effective.value, source: effective.source };
+    }),
+  );
+  await hall.insert(
+    schema.barMeasurements,
+    measurements.map((measurement, i) => ({
+      ...measurement,
+      barId: row!.id,
+      personId,
+      instrument: instrumentFor(measurement.kind),
+      measuredAt: new Date(now.getTime() - (40 - (i % 5)) * 86_400_000),
+    })),
+  );
+  await hall.insert(schema.changes, {
+    personId,
+    entity: "bar",
+    entityId: row!.id,
+    action: "entered",
+    after: { tag: spec.tag, name: spec.name, family: spec.family },
+  });
+  return row!;
+}
+
+function instrumentFor(kind: string): string {
+  if (kind === "mass") return "scale";
+  if (kind === "runout" || kind === "endPlay") return "dial gauge";
+  if (kind === "spinDown") return "stopwatch";
+  return kind.endsWith("Diameter") || kind === "collarThickness" ? "caliper" : "tape";
+}
+
+/** Two months of care as people really do it: mostly in time, the cradle forgotten for weeks, the axle never. */
+async function loadCare(
+  hall: HallDb,
+  bars: BarRow[],
+  tasks: CareTaskRow[],
+  climate: ClimateClass,
+  people: People,
+  spec: HallSpec,
+  today: HallDay,
+) {
+  const random = seededRandom(SEED);
+  const crew = spec.people.filter(([, role]) => role !== "wall" && role !== "lifter").map(([name]) => people[name]!);
+  const log: { barId: string; taskId: string; doneOn: HallDay; doneBy: string; enteredBy: string; minutes: number }[] =
+    [];
+  const plan = [];
+  for (const bar of bars) {
+    const demo = spec.bars.find(({ tag }) => tag === bar.tag)!;
+    if (demo.state === "on-order") continue;
+    for (const task of tasks) {
+      const fresh = carePlanRow(bar, task, climate, null);
+      if (!fresh) continue;
+      let last: HallDay | null = null;
+      if (bar.family !== "axle") {
+        // The cradle was forgotten; everything else was last done somewhere within its interval, or a little past it.
+        const lapse = demo.place === "Floor cradle" ? 1.3 + 0.3 * random() : 0.15 + 0.93 * random();
+        for (
+          let back = Math.round(lapse * fresh.intervalDays);
+          back <= LOG_DAYS;
+          back += Math.round(fresh.intervalDays * (0.85 + 0.3 * random()))
+        ) {
+          const doneOn = addDays(today, -Math.max(back, 1));
+          const doneBy = crew[Math.floor(random() * crew.length)]!;
+          log.push({
+            barId: bar.id,
+            taskId: task.id,
+            doneOn,
+            doneBy,
+            enteredBy: doneBy,
+            minutes: Math.round(task.minutes * (0.8 + 0.5 * random()) * 10) / 10,
+          });
+          if (last === null || doneOn > last) last = doneOn;
+        }
+        // Long intervals reach back past the log; the first record is older.
+        last ??= addDays(today, -Math.round(lapse * fresh.intervalDays));
+        if (last < addDays(today, -LOG_DAYS))
+          log.push({
+            barId: bar.id,
+            taskId: task.id,
+            doneOn: last,
+            doneBy: crew[0]!,
+            enteredBy: crew[0]!,
+            minutes: task.minutes,
+          });
+      }
+      plan.push(carePlanRow(bar, task, climate, last)!);
+    }
+  }
+  await hall.insert(schema.careLog, log);
+  await hall.insert(schema.carePlan, plan);
+}
+
+function typedOf(text: string): TypedQuantity {
+  const [value, unit] = text.split(" ");
+  return { value: value!, unit: unit as Unit };
+}

@@ -1,0 +1,96 @@
+import { and, eq, type SQL } from "drizzle-orm";
+import type { AnyPgColumn, PgTable } from "drizzle-orm/pg-core";
+import type { Database } from "./client";
+
+/** A table whose rows belong to a hall: every table but `halls`. */
+export type HallTable = PgTable & { hallId: AnyPgColumn };
+
+type Row<T extends HallTable> = T["$inferSelect"];
+type NewRow<T extends HallTable> = Omit<T["$inferInsert"], "hallId">;
+
+export interface RowQuery {
+  where?: SQL;
+  orderBy?: (SQL | AnyPgColumn)[];
+  limit?: number;
+  /** Locks the rows until the transaction ends. */
+  forUpdate?: boolean;
+}
+
+/** The database or an open transaction on it. */
+export type Executor = Pick<Database, "select" | "insert" | "update" | "delete" | "execute">;
+
+/**
+ * The database as one hall sees it. This is the only place where rows are scoped: server modules get one of these
+ * and never the database itself, so a query cannot forget whose rows it means.
+ */
+export class HallDb {
+  constructor(
+    private readonly executor: Executor,
+    readonly hallId: string,
+  ) {}
+
+  async rows<T extends HallTable>(
+    table: T,
+    { where, orderBy = [], limit, forUpdate }: RowQuery = {},
+  ): Promise<Row<T>[]> {
+    let query = this.executor
+      .select()
+      .from(table as PgTable)
+      .where(this.mine(table, where))
+      .orderBy(...orderBy)
+      .$dynamic();
+    if (limit !== undefined) query = query.limit(limit);
+    if (forUpdate) query = query.for("update");
+    return (await query) as Row<T>[];
+  }
+
+  async first<T extends HallTable>(table: T, query: RowQuery = {}): Promise<Row<T> | null> {
+    return (await this.rows(table, { ...query, limit: 1 }))[0] ?? null;
+  }
+
+  async insert<T extends HallTable>(table: T, values: NewRow<T> | NewRow<T>[]): Promise<Row<T>[]> {
+    const rows = (Array.isArray(values) ? values : [values]).map((row) => ({ ...row, hallId: this.hallId }));
+    if (rows.length === 0) return [];
+    return (await this.executor
+      .insert(table)
+      .values(rows as never)
+      .returning()) as Row<T>[];
+  }
+
+  /** Inserts, or changes the row that is there already. */
+  async put<T extends HallTable>(table: T, key: AnyPgColumn[], value: NewRow<T>): Promise<void> {
+    const row = { ...value, hallId: this.hallId };
+    await this.executor
+      .insert(table)
+      .values(row as never)
+      .onConflictDoUpdate({ target: key, set: value as never, setWhere: eq(table.hallId, this.hallId) });
+  }
+
+  /** Inserts unless the row is there already; tells whether it did. */
+  async insertOnce<T extends HallTable>(table: T, value: NewRow<T>): Promise<boolean> {
+    const row = { ...value, hallId: this.hallId };
+    const rows = await this.executor
+      .insert(table)
+      .values(row as never)
+      .onConflictDoNothing()
+      .returning();
+    return (rows as unknown[]).length > 0;
+  }
+
+  async update<T extends HallTable>(table: T, where: SQL | undefined, set: Partial<NewRow<T>>): Promise<Row<T>[]> {
+    return (await this.executor
+      .update(table)
+      .set(set as never)
+      .where(this.mine(table, where))
+      .returning()) as Row<T>[];
+  }
+
+  private mine(table: HallTable, where?: SQL): SQL | undefined {
+    return and(eq(table.hallId, this.hallId), where);
+  }
+}
+
+/** Everything done inside happens, or nothing does. */
+export function inTransaction<T>(db: Database, hallId: string, work: (hall: HallDb) => Promise<T>): Promise<T> {
+  return db.transaction((tx) => work(new HallDb(tx, hallId)));
+}

@@ -1,0 +1,148 @@
+import { sql } from "drizzle-orm";
+import {
+  boolean,
+  check,
+  date,
+  doublePrecision,
+  foreignKey,
+  index,
+  integer,
+  numeric,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  unique,
+  uniqueIndex,
+  uuid,
+} from "drizzle-orm/pg-core";
+import { hallId, people } from "./hall";
+
+/** Where bars hang, in the order a round passes them. */
+export const places = pgTable(
+  "places",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    name: text().notNull(),
+    roundOrder: integer().notNull(),
+    version: integer().notNull().default(1),
+  },
+  (t) => [unique().on(t.hallId, t.id), unique().on(t.hallId, t.name)],
+);
+
+/**
+ * One real bar. Ids never change, tags may. What is measured is kept reading by reading in `bar_measurements`,
+ * what a seller states in `bar_quantities`; the columns at the end are the effective values, for lists.
+ */
+export const bars = pgTable(
+  "bars",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    tag: text().notNull(),
+    name: text().notNull(),
+    family: text().notNull(),
+    state: text().notNull(),
+    stateReason: text(),
+    knownSince: date({ mode: "string" }).notNull(),
+    placeId: uuid(),
+    supplier: text(),
+    batch: text(),
+    boughtOn: date({ mode: "string" }),
+    priceMinor: integer(),
+    priceCurrency: text(),
+    stock: text(),
+    warrantyUntil: date({ mode: "string" }),
+    doesOpeningVoidWarranty: boolean(),
+    alloy: text(),
+    elasticModulusGPa: doublePrecision("elastic_modulus_gpa"),
+    tensileMPa: doublePrecision("tensile_mpa"),
+    yieldMPa: doublePrecision("yield_mpa"),
+    finish: text(),
+    sleeveFinish: text(),
+    areSleevesGrooved: boolean(),
+    knurl: text(),
+    centreKnurl: text(),
+    ringMarks: text(),
+    plainGapMm: doublePrecision(),
+    sleeveRotation: text(),
+    ratingValue: numeric(),
+    ratingUnit: text(),
+    ratingKg: doublePrecision(),
+    ratingBasis: text(),
+    hardLimitValue: numeric(),
+    hardLimitUnit: text(),
+    hardLimitKg: doublePrecision(),
+    note: text(),
+    massKg: doublePrecision(),
+    shaftDiameterMm: doublePrecision(),
+    shaftLengthMm: doublePrecision(),
+    seatToSeatMm: doublePrecision(),
+    ratedTotalKg: doublePrecision(),
+    version: integer().notNull().default(1),
+  },
+  (t) => [
+    unique().on(t.hallId, t.id),
+    uniqueIndex("bars_tag_in_use")
+      .on(t.hallId, t.tag)
+      .where(sql`${t.state} <> 'retired'`),
+    index().on(t.hallId, t.tag, t.id),
+    index().on(t.hallId, t.massKg, t.id),
+    index().on(t.hallId, t.shaftDiameterMm, t.id),
+    index().on(t.hallId, t.seatToSeatMm, t.id),
+    index().on(t.hallId, t.family, t.tag),
+    foreignKey({ columns: [t.hallId, t.placeId], foreignColumns: [places.hallId, places.id] }),
+    check("bars_state", sql`${t.state} in ('in-service', 'watch', 'quarantined', 'retired', 'on-order')`),
+    check("bars_tag", sql`length(${t.tag}) between 1 and 12`),
+    check("bars_rating", sql`(${t.ratingKg} is null) = (${t.ratingBasis} is null)`),
+  ],
+);
+
+/** One quantity of one bar: what is stated as typed, and the effective value with its source. */
+export const barQuantities = pgTable(
+  "bar_quantities",
+  {
+    hallId: hallId(),
+    barId: uuid().notNull(),
+    kind: text().notNull(),
+    statedValue: numeric(),
+    statedUnit: text(),
+    stated: doublePrecision(),
+    effective: doublePrecision().notNull(),
+    source: text().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.barId, t.kind] }),
+    foreignKey({ columns: [t.hallId, t.barId], foreignColumns: [bars.hallId, bars.id] }),
+    index().on(t.hallId, t.kind, t.effective, t.barId),
+    check("bar_quantities_source", sql`${t.source} in ('measured', 'stated')`),
+    check("bar_quantities_stated", sql`(${t.statedValue} is null) = (${t.statedUnit} is null)`),
+  ],
+);
+
+/** Up to three readings of one quantity on one occasion, as typed and converted. */
+export const barMeasurements = pgTable(
+  "bar_measurements",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    barId: uuid().notNull(),
+    kind: text().notNull(),
+    measuredAt: timestamp({ withTimezone: true }).notNull(),
+    personId: uuid().notNull(),
+    instrument: text().notNull(),
+    typedValues: numeric().array().notNull(),
+    typedUnit: text().notNull(),
+    readings: doublePrecision().array().notNull(),
+  },
+  (t) => [
+    foreignKey({ columns: [t.hallId, t.barId], foreignColumns: [bars.hallId, bars.id] }),
+    foreignKey({ columns: [t.hallId, t.personId], foreignColumns: [people.hallId, people.id] }),
+    index().on(t.barId, t.kind, t.measuredAt),
+    check(
+      "bar_measurements_readings",
+      sql`cardinality(${t.readings}) between 1 and 3 and cardinality(${t.typedValues}) = cardinality(${t.readings})`,
+    ),
+  ],
+);

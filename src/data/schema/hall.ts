@@ -1,0 +1,107 @@
+import { sql } from "drizzle-orm";
+import {
+  check,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  unique,
+  uuid,
+} from "drizzle-orm/pg-core";
+
+/** One gym. A hall owns every row of every other table; rows refer to each other only within a hall. */
+export const halls = pgTable("halls", {
+  id: uuid().primaryKey().defaultRandom(),
+  name: text().notNull(),
+  timeZone: text().notNull(),
+  climateClass: text().notNull(),
+  currency: text().notNull().default("EUR"),
+  createdAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+});
+
+/** The column that every table of a hall begins with. */
+export const hallId = () =>
+  uuid()
+    .notNull()
+    .references(() => halls.id);
+
+/** Whoever may use the program, with one role. Erasing a person takes the name and leaves the row. */
+export const people = pgTable(
+  "people",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    name: text().notNull(),
+    role: text().notNull(),
+    version: integer().notNull().default(1),
+  },
+  (t) => [
+    unique().on(t.hallId, t.id),
+    index().on(t.hallId, t.name),
+    check("people_role", sql`${t.role} in ('manager', 'coach', 'care', 'lifter', 'wall')`),
+  ],
+);
+
+/** Bearer tokens for programs; only their hash is kept. */
+export const apiTokens = pgTable(
+  "api_tokens",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    personId: uuid().notNull(),
+    tokenSha256: text().notNull().unique(),
+    label: text().notNull(),
+    revokedAt: timestamp({ withTimezone: true }),
+  },
+  (t) => [foreignKey({ columns: [t.hallId, t.personId], foreignColumns: [people.hallId, people.id] })],
+);
+
+/** What the house decides where practitioners disagree; a rule without a row has its starting value. */
+export const houseRules = pgTable(
+  "house_rules",
+  {
+    hallId: hallId(),
+    key: text().notNull(),
+    value: jsonb().notNull(),
+    version: integer().notNull().default(1),
+  },
+  (t) => [primaryKey({ columns: [t.hallId, t.key] })],
+);
+
+/** Every change: who, when, what was, what is. Written in the transaction that makes the change, never altered. */
+export const changes = pgTable(
+  "changes",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    at: timestamp({ withTimezone: true }).notNull().defaultNow(),
+    personId: uuid().notNull(),
+    entity: text().notNull(),
+    entityId: uuid().notNull(),
+    action: text().notNull(),
+    before: jsonb(),
+    after: jsonb(),
+    reason: text(),
+  },
+  (t) => [
+    foreignKey({ columns: [t.hallId, t.personId], foreignColumns: [people.hallId, people.id] }),
+    index().on(t.hallId, t.entity, t.entityId, t.at),
+  ],
+);
+
+/** Writes from floor screens that were carried out, so that one sent twice counts once. */
+export const idempotencyKeys = pgTable(
+  "idempotency_keys",
+  {
+    hallId: hallId(),
+    key: text().notNull(),
+    action: text().notNull(),
+    result: jsonb().notNull(),
+    at: timestamp({ withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.hallId, t.key] })],
+);

@@ -1,0 +1,6 @@
+export * from "./bars";
+export * from "./care";
+export * from "./hall";
+export * from "./lifting";
+export * from "./plates";
+export * from "./stations";

@@ -1,0 +1,62 @@
+import { sql } from "drizzle-orm";
+import {
+  bigint,
+  boolean,
+  check,
+  doublePrecision,
+  index,
+  integer,
+  numeric,
+  pgTable,
+  text,
+  unique,
+  uuid,
+} from "drizzle-orm/pg-core";
+import { hallId } from "./hall";
+
+/** Plates that are alike. Masses as typed, and as whole units of 10⁻¹⁰ kg. */
+export const plates = pgTable(
+  "plates",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    /** Short and steady, for people and programs: "r25", "i45lb". */
+    key: text().notNull(),
+    massValue: numeric().notNull(),
+    massUnit: text().notNull(),
+    massUnits: bigint({ mode: "number" }).notNull(),
+    material: text(),
+    diameterMm: doublePrecision(),
+    thicknessMm: doublePrecision(),
+    pairs: integer().notNull(),
+    isDropRated: boolean().notNull().default(false),
+    colour: text(),
+    version: integer().notNull().default(1),
+  },
+  (t) => [
+    unique().on(t.hallId, t.id),
+    unique().on(t.hallId, t.key),
+    index().on(t.hallId, t.massUnits, t.id),
+    check("plates_pairs", sql`${t.pairs} between 0 and 100`),
+    check("plates_mass", sql`${t.massUnits} > 0`),
+  ],
+);
+
+/** Clamp collars: what holds the plates on. */
+export const clamps = pgTable(
+  "clamps",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    key: text().notNull(),
+    name: text().notNull(),
+    pairMassValue: numeric().notNull(),
+    pairMassUnit: text().notNull(),
+    pairMassUnits: bigint({ mode: "number" }).notNull(),
+    /** Sleeve that one clamp takes. */
+    widthMm: doublePrecision().notNull(),
+    pairs: integer().notNull(),
+    version: integer().notNull().default(1),
+  },
+  (t) => [unique().on(t.hallId, t.id), unique().on(t.hallId, t.key)],
+);

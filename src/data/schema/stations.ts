@@ -1,0 +1,26 @@
+import { sql } from "drizzle-orm";
+import { check, doublePrecision, integer, pgTable, text, unique, uuid } from "drizzle-orm/pg-core";
+import { hallId } from "./hall";
+
+/** Where lifting is done: racks, benches, platforms, open floor. */
+export const stations = pgTable(
+  "stations",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    key: text().notNull(),
+    name: text().notNull(),
+    kind: text().notNull(),
+    /** Between the contact points of the two J-cups. */
+    supportSpacingMm: doublePrecision(),
+    holePitchMm: doublePrecision(),
+    firstHoleMm: doublePrecision(),
+    jCupPairs: integer().notNull().default(0),
+    version: integer().notNull().default(1),
+  },
+  (t) => [
+    unique().on(t.hallId, t.id),
+    unique().on(t.hallId, t.key),
+    check("stations_kind", sql`${t.kind} in ('rack', 'bench', 'platform', 'floor')`),
+  ],
+);

@@ -1,0 +1,57 @@
+import type { ClimateClass } from "@/core/care/climateClass";
+import { database } from "./client";
+import { HallDb } from "./hallDb";
+import { bars, carePlan, careTasks, halls, people } from "./schema";
+
+/** A hall of a test's own: one person of each role, one bar, one task due. Nothing else in the database is touched. */
+export async function makeHall(name: string) {
+  const [row] = await database()
+    .insert(halls)
+    .values({ name, timeZone: "UTC", climateClass: "salt-humid" })
+    .returning();
+  const hall = new HallDb(database(), row!.id);
+  const roles = ["manager", "coach", "care", "lifter", "wall"] as const;
+  const persons = await hall.insert(
+    people,
+    roles.map((role) => ({ name: `${role} of ${name}`, role })),
+  );
+  const [bar] = await hall.insert(bars, {
+    tag: "T1",
+    name: "Test bar",
+    family: "power",
+    state: "in-service",
+    knownSince: "2026-01-01",
+    finish: "bare",
+    sleeveRotation: "bushing",
+  });
+  const [task] = await hall.insert(careTasks, {
+    key: "shaft",
+    name: "brush",
+    listOrder: 1,
+    steps: ["brush"],
+    minutes: 3,
+    dryDays: 30,
+    temperateDays: 20,
+    saltHumidDays: 10,
+    dependsOnFinish: true,
+  });
+  await hall.insert(carePlan, {
+    barId: bar!.id,
+    taskId: task!.id,
+    lastDoneOn: "2026-03-01",
+    dueOn: "2026-03-11",
+    intervalDays: 10,
+    reason: "bare shaft: every 10 days",
+  });
+  const who = (role: (typeof roles)[number]) => ({
+    personId: persons[roles.indexOf(role)]!.id,
+    name: role,
+    role,
+    hallId: row!.id,
+    hallName: name,
+    timeZone: "UTC",
+    climateClass: "salt-humid" as ClimateClass,
+    today: "2026-03-20",
+  });
+  return { hall, who, bar: bar!, task: task! };
+}

@@ -1,0 +1,136 @@
+import { eq } from "drizzle-orm";
+import { describe, expect, it } from "vitest";
+import { bars, careLog, carePlan, changes } from "@/data/schema";
+import { makeHall } from "@/data/testHall.fixture";
+import { careDueOn, careDuePage, careLately, tickCare, undoCare, type Tick } from "./care";
+
+let keys = 0;
+const tickOf = (doneBy: string, more: Partial<Tick> = {}): Tick => ({
+  tag: "T1",
+  task: "shaft",
+  doneOn: "2026-03-20",
+  doneBy,
+  note: "",
+  idempotencyKey: `key-${(keys += 1)}-for-test`,
+  ...more,
+});
+
+describe("ticking off", () => {
+  it("moves the due day by the interval, keeps who and when, and writes history", async () => {
+    const { hall, who } = await makeHall("care");
+    const result = await tickCare(
+      who("care"),
+      tickOf(who("coach").personId, { doneOn: "2026-03-19", note: " rust at the collar " }),
+    );
+    expect(result).toMatchObject({ ok: true, dueOn: "2026-03-29" });
+    expect(await hall.rows(careLog)).toMatchObject([
+      {
+        doneOn: "2026-03-19",
+        doneBy: who("coach").personId,
+        enteredBy: who("care").personId,
+        note: "rust at the collar",
+      },
+    ]);
+    expect(await hall.rows(changes)).toMatchObject([
+      { action: "done", before: { dueOn: "2026-03-11" }, after: { dueOn: "2026-03-29" } },
+    ]);
+    expect(await careDueOn(who("care"), "2026-03-20")).toEqual([]);
+  });
+
+  it("counts once when sent twice, also at the same moment", async () => {
+    const { hall, who } = await makeHall("care");
+    const tick = tickOf(who("care").personId);
+    const [one, two] = await Promise.all([tickCare(who("care"), tick), tickCare(who("care"), tick)]);
+    expect(one).toEqual(two);
+    expect(await tickCare(who("care"), tick)).toEqual(one);
+    expect(await hall.rows(careLog)).toHaveLength(1);
+  });
+
+  it("is undone: due as before, the entry stays and is marked; undoing twice changes nothing more", async () => {
+    const { hall, who } = await makeHall("care");
+    const first = await tickCare(who("care"), tickOf(who("care").personId, { doneOn: "2026-03-10" }));
+    const second = await tickCare(who("care"), tickOf(who("care").personId, { doneOn: "2026-03-18" }));
+    if (!first.ok || !second.ok) throw new Error("not ticked");
+    expect(await undoCare(who("care"), second.logId)).toMatchObject({ ok: true, dueOn: "2026-03-20" });
+    expect(await undoCare(who("care"), second.logId)).toMatchObject({ ok: true, dueOn: "2026-03-20" });
+    expect(await undoCare(who("care"), first.logId)).toMatchObject({ ok: true, dueOn: "2026-01-01" });
+    expect((await hall.rows(careLog)).every(({ undoneAt }) => undoneAt !== null)).toBe(true);
+    expect((await careLately(who("care"))).every(({ isUndone }) => isUndone)).toBe(true);
+    expect(await hall.rows(changes, { where: eq(changes.action, "undone") })).toHaveLength(2);
+  });
+
+  it("refuses a day to come, a stranger, a long note and a bad key, all in one answer, and keeps nothing", async () => {
+    const { hall, who } = await makeHall("care");
+    const other = await makeHall("other");
+    const result = await tickCare(
+      who("care"),
+      tickOf(other.who("care").personId, { doneOn: "2026-03-21", note: "x".repeat(501), idempotencyKey: "short" }),
+    );
+    expect(result).toMatchObject({ ok: false, code: "invalid" });
+    expect(!result.ok && result.problems.map(({ path }) => path)).toEqual([
+      "doneOn",
+      "note",
+      "idempotencyKey",
+      "doneBy",
+    ]);
+    expect(await hall.rows(careLog)).toEqual([]);
+  });
+
+  it("refuses those who may not, and what is not there", async () => {
+    const { who } = await makeHall("care");
+    expect(await tickCare(who("lifter"), tickOf(who("care").personId))).toMatchObject({ code: "forbidden" });
+    expect(await undoCare(who("wall"), "x")).toMatchObject({ code: "forbidden" });
+    expect(await tickCare(who("care"), tickOf(who("care").personId, { tag: "T9" }))).toMatchObject({
+      code: "not-found",
+    });
+    expect(await tickCare(who("care"), tickOf(who("care").personId, { task: "dance" }))).toMatchObject({
+      code: "not-found",
+    });
+    expect(await undoCare(who("care"), "' or 1=1")).toMatchObject({ code: "not-found" });
+  });
+});
+
+describe("what is due", () => {
+  it("is sorted by day, and leaves out bars that are retired or not here yet", async () => {
+    const { hall, who, bar } = await makeHall("care");
+    expect(await careDueOn(who("wall"), "2026-03-10")).toEqual([]);
+    expect(await careDueOn(who("wall"), "2026-03-11")).toMatchObject([{ tag: "T1", task: "shaft", overdueDays: 9 }]);
+    await hall.update(bars, eq(bars.id, bar.id), { state: "on-order" });
+    expect(await careDueOn(who("wall"), "2026-03-11")).toEqual([]);
+  });
+
+  it("is paged without losing or doubling an item", async () => {
+    const { hall, who, task } = await makeHall("care");
+    for (let i = 2; i < 8; i += 1) {
+      const [bar] = await hall.insert(bars, {
+        tag: `T${i}`,
+        name: "x",
+        family: "power",
+        state: "in-service",
+        knownSince: "2026-01-01",
+      });
+      await hall.insert(carePlan, {
+        barId: bar!.id,
+        taskId: task.id,
+        dueOn: `2026-03-1${i % 3}`,
+        intervalDays: 10,
+        reason: "",
+      });
+    }
+    const seen: string[] = [];
+    let after;
+    do {
+      const page = await careDuePage(who("care"), "2026-03-20", { limit: 2, after });
+      seen.push(...page.items.map(({ tag }) => tag));
+      after = page.nextCursor === null ? undefined : JSON.parse(page.nextCursor);
+    } while (after);
+    expect(seen.toSorted()).toEqual(["T1", "T2", "T3", "T4", "T5", "T6", "T7"]);
+  });
+
+  it("is the hall's own", async () => {
+    const [a, b] = [await makeHall("A"), await makeHall("B")];
+    await tickCare(a.who("care"), tickOf(a.who("care").personId));
+    expect(await careDueOn(a.who("care"), "2026-03-20")).toEqual([]);
+    expect(await careDueOn(b.who("care"), "2026-03-20")).toHaveLength(1);
+  });
+});

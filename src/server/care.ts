@@ -1,0 +1,250 @@
+import "server-only";
+import { and, asc, desc, eq, gte, inArray, isNull, lte, notInArray, sql } from "drizzle-orm";
+import { overdueDays } from "@/core/care/careDue";
+import { addDays, daysBetween, isHallDay, type HallDay } from "@/core/units/hallDay";
+import { carePlanRow, type CareTaskRow } from "@/data/carePlanRows";
+import { database } from "@/data/client";
+import { inTransaction, type HallDb } from "@/data/hallDb";
+import { bars, careLog, carePlan, careTasks, people, places } from "@/data/schema";
+import type { Bar } from "@/core/bars/bar";
+import { once, recordChange } from "./history";
+import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
+import { may } from "./permissions";
+import { hallDb, type Who } from "./who";
+
+export interface DueItem {
+  barId: string;
+  tag: string;
+  barName: string;
+  state: Bar["state"];
+  place: string | null;
+  placeOrder: number;
+  task: string;
+  taskName: string;
+  steps: string[];
+  dueOn: HallDay;
+  lastDoneOn: HallDay | null;
+  overdueDays: number;
+  reason: string;
+  minutes: number;
+}
+
+export type DueCursor = [dueOn: HallDay, barId: string, taskId: string];
+
+/** What is due on or before a day, longest overdue first; bars that are retired or not here yet are left out. */
+export async function careDueOn(who: Who, day: HallDay): Promise<DueItem[]> {
+  return (await careDuePage(who, day, { limit: 10_000 })).items;
+}
+
+/** The same, a page at a time. */
+export async function careDuePage(
+  who: Who,
+  day: HallDay,
+  { limit, after }: { limit: number; after?: DueCursor },
+): Promise<{ items: DueItem[]; nextCursor: string | null }> {
+  const hall = hallDb(who);
+  const plan = await hall.rows(carePlan, {
+    where: and(
+      lte(carePlan.dueOn, day),
+      sql`exists (select 1 from ${bars} where ${bars.id} = ${carePlan.barId} and ${bars.state} not in ('retired', 'on-order'))`,
+      after &&
+        sql`(${carePlan.dueOn}, ${carePlan.barId}, ${carePlan.taskId}) > (${after[0]}::date, ${after[1]}::uuid, ${after[2]}::uuid)`,
+    ),
+    orderBy: [asc(carePlan.dueOn), asc(carePlan.barId), asc(carePlan.taskId)],
+    limit: limit + 1,
+  });
+  const page = plan.slice(0, limit);
+  const last = page.at(-1);
+  return {
+    items: await dueItems(hall, page, who.today),
+    nextCursor: plan.length > limit && last ? JSON.stringify([last.dueOn, last.barId, last.taskId]) : null,
+  };
+}
+
+/** All tasks of one bar with their next day, soonest first. */
+export async function careOfBar(who: Who, barId: string): Promise<DueItem[]> {
+  const hall = hallDb(who);
+  return dueItems(
+    hall,
+    await hall.rows(carePlan, { where: eq(carePlan.barId, barId), orderBy: [asc(carePlan.dueOn)] }),
+    who.today,
+  );
+}
+
+async function dueItems(hall: HallDb, plan: (typeof carePlan.$inferSelect)[], today: HallDay): Promise<DueItem[]> {
+  if (plan.length === 0) return [];
+  const tasks = new Map((await hall.rows(careTasks)).map((task) => [task.id, task]));
+  const hangsAt = new Map((await hall.rows(places)).map((place) => [place.id, place]));
+  const rows = await hall.rows(bars, {
+    where: and(
+      inArray(bars.id, [...new Set(plan.map(({ barId }) => barId))]),
+      notInArray(bars.state, ["retired", "on-order"]),
+    ),
+  });
+  const byId = new Map(rows.map((row) => [row.id, row]));
+  return plan.flatMap((item) => {
+    const bar = byId.get(item.barId);
+    const task = tasks.get(item.taskId);
+    if (!bar || !task) return [];
+    const place = bar.placeId ? hangsAt.get(bar.placeId) : undefined;
+    return {
+      barId: bar.id,
+      tag: bar.tag,
+      barName: bar.name,
+      state: bar.state as Bar["state"],
+      place: place?.name ?? null,
+      placeOrder: place?.roundOrder ?? 0,
+      task: task.key,
+      taskName: task.name,
+      steps: task.steps,
+      dueOn: item.dueOn,
+      lastDoneOn: item.lastDoneOn,
+      overdueDays: overdueDays(item.dueOn, today),
+      reason: item.reason,
+      minutes: task.minutes,
+    };
+  });
+}
+
+/** Who may be named as having done care. */
+export async function careCrew(who: Who): Promise<{ id: string; name: string }[]> {
+  return hallDb(who).rows(people, {
+    where: inArray(people.role, ["manager", "coach", "care"]),
+    orderBy: [asc(people.name)],
+  });
+}
+
+export interface Tick {
+  tag: string;
+  task: string;
+  doneOn: HallDay;
+  doneBy: string;
+  note: string;
+  /** Made by the screen, once for each tick. */
+  idempotencyKey: string;
+}
+
+/** Marks a task as done and moves its next due day. Sent twice, it counts once. */
+export async function tickCare(who: Who, tick: Tick): Promise<Outcome<{ logId: string; dueOn: HallDay }>> {
+  if (!may(who, "care.tick")) return forbidden("tick off care");
+  const problems: Problem[] = [];
+  if (!isHallDay(tick.doneOn)) problems.push({ path: "doneOn", message: "Give the day as YYYY-MM-DD." });
+  else if (daysBetween(tick.doneOn, who.today) < 0)
+    problems.push({ path: "doneOn", message: "That day has not come yet." });
+  else if (daysBetween(tick.doneOn, who.today) > 365)
+    problems.push({ path: "doneOn", message: "That is more than a year ago." });
+  if (tick.note.length > 500) problems.push({ path: "note", message: "At most 500 characters." });
+  if (!/^[\w-]{8,64}$/.test(tick.idempotencyKey))
+    problems.push({ path: "idempotencyKey", message: "8 to 64 letters, digits, - or _." });
+  const crew = await careCrew(who);
+  if (!crew.some(({ id }) => id === tick.doneBy)) problems.push({ path: "doneBy", message: "Choose who did it." });
+  if (problems.length > 0) return failed("invalid", "Nothing was ticked off.", problems);
+
+  return inTransaction(database(), who.hallId, (hall) =>
+    once(hall, tick.idempotencyKey, "care.tick", async () => {
+      const bar = await hall.first(bars, {
+        where: and(eq(bars.tag, tick.tag), notInArray(bars.state, ["retired", "on-order"])),
+      });
+      if (!bar) return notFound(`bar ${tick.tag} to care for`);
+      const task = await hall.first(careTasks, { where: eq(careTasks.key, tick.task) });
+      const planned =
+        task &&
+        (await hall.first(carePlan, {
+          where: and(eq(carePlan.barId, bar.id), eq(carePlan.taskId, task.id)),
+          forUpdate: true,
+        }));
+      if (!task || !planned) return notFound(`task "${tick.task}" on ${tick.tag}`);
+      const [entry] = await hall.insert(careLog, {
+        barId: bar.id,
+        taskId: task.id,
+        doneOn: tick.doneOn,
+        doneBy: tick.doneBy,
+        enteredBy: who.personId,
+        note: tick.note.trim() || null,
+        minutes: null,
+      });
+      const dueOn = await replan(hall, who, bar, task);
+      await recordChange(hall, who, {
+        entity: "care-log",
+        entityId: entry!.id,
+        action: "done",
+        before: { dueOn: planned.dueOn },
+        after: { dueOn, tag: bar.tag, task: task.key, doneOn: tick.doneOn },
+      });
+      return { ok: true as const, logId: entry!.id, dueOn };
+    }),
+  );
+}
+
+/** Takes a tick back: the entry stays, marked, and the task is due as if it had not been made. */
+export async function undoCare(who: Who, logId: string): Promise<Outcome<{ dueOn: HallDay }>> {
+  if (!may(who, "care.tick")) return forbidden("undo care");
+  if (!/^[0-9a-f-]{36}$/.test(logId)) return notFound("such entry in the care log");
+  return inTransaction(database(), who.hallId, async (hall) => {
+    const entry = await hall.first(careLog, { where: eq(careLog.id, logId), forUpdate: true });
+    if (!entry) return notFound("such entry in the care log");
+    const bar = (await hall.first(bars, { where: eq(bars.id, entry.barId) }))!;
+    const task = (await hall.first(careTasks, { where: eq(careTasks.id, entry.taskId) }))!;
+    const isFirst = entry.undoneAt === null;
+    if (isFirst) await hall.update(careLog, eq(careLog.id, logId), { undoneAt: new Date(), undoneBy: who.personId });
+    const dueOn = await replan(hall, who, bar, task);
+    if (isFirst)
+      await recordChange(hall, who, {
+        entity: "care-log",
+        entityId: logId,
+        action: "undone",
+        after: { dueOn, tag: bar.tag, task: task.key },
+      });
+    return { ok: true, dueOn };
+  });
+}
+
+/** Sets the plan by the latest entry of the log that was not taken back. */
+async function replan(hall: HallDb, who: Who, bar: typeof bars.$inferSelect, task: CareTaskRow): Promise<HallDay> {
+  const latest = await hall.first(careLog, {
+    where: and(eq(careLog.barId, bar.id), eq(careLog.taskId, task.id), isNull(careLog.undoneAt)),
+    orderBy: [desc(careLog.doneOn), desc(careLog.enteredAt)],
+  });
+  const row = carePlanRow(bar, task, who.climateClass, latest?.doneOn ?? null)!;
+  await hall.put(carePlan, [carePlan.barId, carePlan.taskId], row);
+  return row.dueOn;
+}
+
+export interface LogItem {
+  id: string;
+  tag: string;
+  barName: string;
+  taskName: string;
+  doneOn: HallDay;
+  by: string;
+  note: string | null;
+  isUndone: boolean;
+}
+
+/** What was done in the last days, latest entry first. */
+export async function careLately(
+  who: Who,
+  { days = 14, limit = 12, barId }: { days?: number; limit?: number; barId?: string } = {},
+): Promise<LogItem[]> {
+  const hall = hallDb(who);
+  const rows = await hall.rows(careLog, {
+    where: barId ? eq(careLog.barId, barId) : gte(careLog.doneOn, addDays(who.today, -days)),
+    orderBy: barId ? [desc(careLog.doneOn), desc(careLog.enteredAt)] : [desc(careLog.enteredAt), desc(careLog.doneOn)],
+    limit,
+  });
+  if (rows.length === 0) return [];
+  const tasks = new Map((await hall.rows(careTasks)).map((task) => [task.id, task.name]));
+  const names = new Map((await hall.rows(people)).map((person) => [person.id, person.name]));
+  const found = await hall.rows(bars, { where: inArray(bars.id, [...new Set(rows.map((row) => row.barId))]) });
+  const byId = new Map(found.map((bar) => [bar.id, bar]));
+  return rows.map((row) => ({
+    id: row.id,
+    tag: byId.get(row.barId)!.tag,
+    barName: byId.get(row.barId)!.name,
+    taskName: tasks.get(row.taskId)!,
+    doneOn: row.doneOn,
+    by: names.get(row.doneBy) ?? "somebody",
+    note: row.note,
+    isUndone: row.undoneAt !== null,
+  }));
+}

@@ -1,0 +1,75 @@
+import "server-only";
+import { isUsable, ratedTotalKg, valueOf } from "@/core/bars/bar";
+import type { Ending } from "@/core/loading/endings";
+import { load, type LoadAnswer } from "@/core/loading/load";
+import type { Rounding } from "@/core/loading/question";
+import { massUnitsFromKg } from "@/core/units/exactMass";
+import type { ListedBar } from "./bars";
+import { listPlates, plateKindOf, type ClampRow, type PlateRow } from "./equipment";
+import { failed, type Outcome } from "./outcome";
+import type { Who } from "./who";
+
+export interface LoadWish {
+  targetKg: number;
+  clamps: ClampRow | null;
+  ending: Ending;
+  rounding: Rounding;
+  /** Loads within this of the nearest count as equally near, so that fewer plates win. */
+  toleranceKg: number;
+  /** Plates of one unit only, or all the hall has. */
+  only: "kg" | "lb" | null;
+  /** Keys of the plates on each side now, inside first; plates the hall does not have are left out. */
+  onBar: readonly string[];
+}
+
+export interface LoadPlan {
+  answer: LoadAnswer;
+  /** Every plate of the hall, by key. */
+  plates: Map<string, PlateRow>;
+  /** What is on the bar now, as far as the hall has such plates. */
+  onBar: string[];
+  barKg: number;
+}
+
+/** Loads a real bar with the plates of the hall, counting its measured mass. */
+export async function planLoad(who: Who, { bar }: ListedBar, wish: LoadWish): Promise<Outcome<{ plan: LoadPlan }>> {
+  if (!isUsable(bar.state))
+    return failed(
+      "impossible",
+      `${bar.tag} is ${bar.state.replace("-", " ")}${bar.stateReason ? `, ${bar.stateReason}` : ""}. Take another bar.`,
+    );
+  const barKg = valueOf(bar, "mass");
+  if (barKg === null)
+    return failed("impossible", `The mass of ${bar.tag} is unknown, so no load can be worked out. Weigh it first.`);
+  const rows = (await listPlates(who)).items;
+  const plates = new Map(rows.map((row) => [row.key, row]));
+  const onBar = owned(
+    wish.onBar.filter((key) => wish.only === null || plates.get(key)?.massUnit === wish.only),
+    plates,
+  );
+  const sleeve = valueOf(bar, "sleeveLength");
+  const rated = ratedTotalKg(bar);
+  const answer = load({
+    targetUnits: massUnitsFromKg(wish.targetKg),
+    barUnits: massUnitsFromKg(barKg),
+    clampPairUnits: wish.clamps?.pairMassUnits ?? 0,
+    roomMm: sleeve === null ? null : Math.max(0, sleeve - (wish.clamps?.widthMm ?? 0)),
+    ratedUnits: rated === null ? null : massUnitsFromKg(rated),
+    plates: rows.filter(({ massUnit }) => wish.only === null || massUnit === wish.only).map(plateKindOf),
+    ending: wish.ending,
+    rounding: wish.rounding,
+    toleranceUnits: massUnitsFromKg(wish.toleranceKg),
+    onBar: onBar.length > 0 ? onBar : null,
+  });
+  return { ok: true, plan: { answer, plates, onBar, barKg } };
+}
+
+/** The stack up to the first plate that the hall does not have, or has no more pairs of. */
+function owned(stack: readonly string[], plates: ReadonlyMap<string, PlateRow>): string[] {
+  const used = new Map<string, number>();
+  const end = stack.findIndex((key) => {
+    used.set(key, (used.get(key) ?? 0) + 1);
+    return used.get(key)! > (plates.get(key)?.pairs ?? 0);
+  });
+  return stack.slice(0, end < 0 ? undefined : end);
+}

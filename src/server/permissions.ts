@@ -1,0 +1,19 @@
+/** What a person may do, by role. Checked in server modules, never only in pages. */
+export const ROLES = ["manager", "coach", "care", "lifter", "wall"] as const;
+export type Role = (typeof ROLES)[number];
+
+const PERMISSIONS = {
+  "bar.change-state": ["manager", "coach"],
+  /** Lifting a quarantine is the manager's alone. */
+  "bar.end-quarantine": ["manager"],
+  "bar.measure": ["manager", "coach", "care"],
+  "care.tick": ["manager", "coach", "care"],
+  /** Names, sizes, limits and notes of lifters. */
+  "lifter.read": ["manager", "coach"],
+} as const satisfies Record<string, readonly Role[]>;
+
+export type Permission = keyof typeof PERMISSIONS;
+
+export function may(who: { role: Role }, permission: Permission): boolean {
+  return (PERMISSIONS[permission] as readonly Role[]).includes(who.role);
+}

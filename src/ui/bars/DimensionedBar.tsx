@@ -1,0 +1,95 @@
+import { valueOf, type Bar } from "@/core/bars/bar";
+import { seatToSeatOf } from "@/core/bars/lengths";
+import { drawBar, WALL_THICKNESS_FACTOR } from "@/core/drawing/drawBar";
+import { trimmed } from "@/core/units/format";
+import { SHEET_HALF_MM, Shapes } from "../kit/BarDrawing";
+
+interface Dimension {
+  fromMm: number;
+  toMm: number;
+  text: string;
+  isStated: boolean;
+}
+
+const LINE_STEP_MM = 78;
+
+/** One bar large, with its lengths on dimension lines below it. */
+export function DimensionedBar({ bar }: { bar: Bar }) {
+  const drawing = drawBar(bar, WALL_THICKNESS_FACTOR);
+  const { extent } = drawing;
+  const lines = dimensionsOf(bar, extent.right);
+  const top = extent.top + 30;
+  const bottom = extent.bottom - 40;
+  const height = top - bottom + lines.length * LINE_STEP_MM + 20;
+  return (
+    <figure>
+      <svg
+        viewBox={`${-SHEET_HALF_MM} ${-top} ${2 * SHEET_HALF_MM} ${height}`}
+        className="drawn block w-full"
+        role="img"
+        aria-label={`${bar.name} with its lengths`}
+      >
+        <line
+          x1={0}
+          x2={0}
+          y1={-top}
+          y2={height}
+          stroke="var(--color-base-300)"
+          strokeWidth={2.5}
+          strokeDasharray="24 10 6 10"
+        />
+        <Shapes shapes={drawing.shapes} />
+        {lines.map((line, i) => (
+          <DimensionLine key={line.text} {...line} y={-bottom + 30 + i * LINE_STEP_MM} fromY={-bottom - 30} />
+        ))}
+      </svg>
+      <figcaption className="text-quiet px-4 pb-2 text-xs">
+        {drawing.view === "plan" ? "Seen from above" : "Seen from the front"}, lengths to scale, thickness ×
+        {WALL_THICKNESS_FACTOR}.
+        {drawing.assumed.length > 0 && ` Unknown and drawn at a usual size: ${drawing.assumed.join(", ")}.`}
+      </figcaption>
+    </figure>
+  );
+}
+
+function dimensionsOf(bar: Bar, right: number): Dimension[] {
+  const across = (name: string, value: number | null, isStated: boolean): Dimension[] =>
+    value === null ? [] : [{ fromMm: -value / 2, toMm: value / 2, text: `${name} ${trimmed(value, 1)}`, isStated }];
+  const seats = seatToSeatOf(bar);
+  const overall = bar.quantities.overallLength ?? null;
+  return [
+    ...across("between collars", valueOf(bar, "shaftLength"), bar.quantities.shaftLength?.source !== "measured"),
+    ...across("seat to seat", seats?.value ?? null, seats?.source !== "measured"),
+    ...(overall
+      ? across("overall", overall.value, overall.source !== "measured")
+      : across("overall, drawn", 2 * right, true)),
+  ];
+}
+
+function DimensionLine({ fromMm, toMm, text, isStated, y, fromY }: Dimension & { y: number; fromY: number }) {
+  const gap = text.length * 12 + 24;
+  return (
+    <g stroke="var(--color-quiet)" strokeWidth={2.5}>
+      {[fromMm, toMm].map((x) => (
+        <line key={x} x1={x} x2={x} y1={fromY} y2={y + 14} strokeDasharray="2 7" />
+      ))}
+      <line x1={fromMm} x2={-gap} y1={y} y2={y} />
+      <line x1={gap} x2={toMm} y1={y} y2={y} />
+      <path
+        d={`M${fromMm + 18},${y - 9}L${fromMm},${y}L${fromMm + 18},${y + 9}M${toMm - 18},${y - 9}L${toMm},${y}L${toMm - 18},${y + 9}`}
+        fill="none"
+      />
+      <text
+        x={0}
+        y={y + 13}
+        textAnchor="middle"
+        fontSize={40}
+        className="lettered"
+        fill="var(--color-base-content)"
+        fontStyle={isStated ? "italic" : undefined}
+      >
+        {text} mm
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,212 @@
+import Link from "../kit/Link";
+import { groupBy } from "@/core/collections/groupBy";
+import { daysBetween } from "@/core/units/hallDay";
+import type { DueItem, LogItem } from "@/server/care";
+import { AskForm } from "../kit/AskForm";
+import { BarTag } from "../kit/BarTag";
+import { dayText, dueText } from "../kit/dayText";
+import type { FormAction } from "../kit/formState";
+import { PageHead } from "../kit/PageHead";
+import { StateText } from "../kit/StateText";
+import { TickBoard, TickForm, UndoForm } from "./TickForms";
+
+export interface CareQuery {
+  task: string;
+  bar: string;
+  place: string;
+  /** Days ahead to look. */
+  ahead: number;
+  by: string;
+  on: string;
+}
+
+interface Props {
+  items: DueItem[];
+  log: LogItem[];
+  query: CareQuery;
+  tasks: { key: string; name: string }[];
+  places: string[];
+  crew: { id: string; name: string }[];
+  today: string;
+  mayTick: boolean;
+  /** One key a tick, so that one sent twice counts once. */
+  keys: string[];
+  tickAction: FormAction;
+  undoAction: FormAction;
+}
+
+/** What is due and overdue, bar by bar in the order they hang; ticked off with who and when, undone when wrong. */
+export function CareSheet({
+  items,
+  log,
+  query,
+  tasks,
+  places,
+  crew,
+  today,
+  mayTick,
+  keys,
+  tickAction,
+  undoAction,
+}: Props) {
+  const byPlace = groupBy(
+    items.map((item, i) => ({ item, key: keys[i]! })),
+    ({ item }) => item.place ?? "no place",
+  );
+  const minutes = items.reduce((sum, item) => sum + item.minutes, 0);
+  const overdue = items.filter((item) => item.overdueDays > 0).length;
+  const steps = tasks.length > 0 && query.task ? items.find(({ task }) => task === query.task)?.steps : undefined;
+  return (
+    <TickBoard tickAction={tickAction} undoAction={undoAction}>
+      <PageHead
+        title="Care"
+        about={
+          items.length === 0
+            ? undefined
+            : `${items.length} due, ${overdue} of them late · about ${Math.ceil(minutes)} min in all`
+        }
+      />
+      <AskForm
+        action="/care"
+        label="Which care"
+        className="sheet mb-3 flex flex-wrap items-baseline gap-x-5 gap-y-1 px-4 py-1.5"
+      >
+        <label className="ask">
+          show
+          <select name="task" defaultValue={query.task} key={query.task} className="min-h-11!">
+            <option value="">every task</option>
+            {tasks.map(({ key, name }) => (
+              <option key={key} value={key}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="ask">
+          at
+          <select name="place" defaultValue={query.place} key={query.place} className="min-h-11!">
+            <option value="">every place</option>
+            {places.map((place) => (
+              <option key={place}>{place}</option>
+            ))}
+          </select>
+        </label>
+        <label className="ask">
+          due
+          <select name="ahead" defaultValue={query.ahead} key={query.ahead} className="min-h-11!">
+            <option value={0}>by today</option>
+            <option value={7}>within a week</option>
+            <option value={31}>within a month</option>
+          </select>
+        </label>
+        {mayTick && (
+          <span className="flex flex-wrap gap-x-5">
+            <label className="ask">
+              done by
+              <select name="by" defaultValue={query.by} key={query.by} className="min-h-11!">
+                {crew.map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label className="ask">
+              on
+              <input type="date" name="on" defaultValue={query.on} key={query.on} max={today} className="min-h-11!" />
+            </label>
+          </span>
+        )}
+        {query.bar && (
+          <span className="ask">
+            only <span className="bar-tag">{query.bar}</span>
+            <Link href="/care" className="link text-sm">
+              every bar
+            </Link>
+          </span>
+        )}
+      </AskForm>
+      {steps && (
+        <ol className="text-quiet mb-3 list-inside list-decimal text-sm">
+          {steps.map((step) => (
+            <li key={step}>{step}</li>
+          ))}
+        </ol>
+      )}
+      {items.length === 0 && (
+        <p className="sheet p-6">
+          Nothing is due{query.ahead > 0 ? " in that time" : " today"}. Look further ahead, or enjoy the quiet.
+        </p>
+      )}
+      {[...byPlace].map(([place, list]) => (
+        <section key={place} className="sheet mb-3" aria-label={place}>
+          <h2 className="border-base-300 border-b px-4 py-2 text-sm font-bold">
+            {place} <span className="text-quiet font-normal">{list.length} due</span>
+          </h2>
+          <ul className="divide-base-300 divide-y">
+            {list.map(({ item, key }) => (
+              <li
+                key={`${item.tag}-${item.task}`}
+                className="grid grid-cols-[3.2rem_minmax(0,1fr)_auto] items-center gap-x-3 px-4 py-1.5 md:grid-cols-[3.2rem_9rem_minmax(0,14rem)_7rem_minmax(0,1fr)_auto]"
+              >
+                <BarTag tag={item.tag} className="justify-self-start" />
+                <span className="hidden text-sm md:block">
+                  {item.barName}
+                  {item.state !== "in-service" && (
+                    <span className="block text-xs">
+                      <StateText state={item.state} />
+                    </span>
+                  )}
+                </span>
+                <span className="min-w-0 text-sm">
+                  <span className="font-semibold">{item.taskName}</span>
+                  <span className="text-quiet block text-xs md:hidden">
+                    {item.barName}; {dueText(item.dueOn, today)}; {item.reason}
+                  </span>
+                </span>
+                <span className={`hidden text-sm md:block ${item.overdueDays > 0 ? "text-accent font-bold" : ""}`}>
+                  {item.lastDoneOn === null ? "never done" : dueText(item.dueOn, today)}
+                </span>
+                <span className="text-quiet hidden text-xs md:block">
+                  {item.reason}
+                  {item.lastDoneOn && `; last done ${daysBetween(item.lastDoneOn, today)} days ago`}
+                </span>
+                {mayTick && (
+                  <TickForm
+                    tag={item.tag}
+                    task={item.task}
+                    taskName={item.taskName}
+                    doneBy={query.by}
+                    doneOn={query.on}
+                    idempotencyKey={key}
+                  />
+                )}
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+      {log.length > 0 && (
+        <section className="sheet" aria-labelledby="lately">
+          <h2 id="lately" className="border-base-300 border-b px-4 py-2 text-sm font-bold">
+            Done lately
+          </h2>
+          <ul className="divide-base-300 divide-y text-sm">
+            {log.map((entry) => (
+              <li key={entry.id} className="flex flex-wrap items-center gap-x-3 px-4 py-1.5">
+                <BarTag tag={entry.tag} />
+                <span className={entry.isUndone ? "text-quiet line-through" : undefined}>{entry.taskName}</span>
+                <span className="text-quiet">
+                  {dayText(entry.doneOn, today)}, {entry.by}
+                  {entry.note && `: ${entry.note}`}
+                  {entry.isUndone && " (taken back)"}
+                </span>
+                {mayTick && !entry.isUndone && <UndoForm logId={entry.id} what={`${entry.taskName} on ${entry.tag}`} />}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </TickBoard>
+  );
+}

@@ -1,0 +1,101 @@
+"use client";
+
+import { createContext, useActionState, useContext, type ReactNode } from "react";
+import { FRESH, type FormAction, type FormState } from "../kit/formState";
+
+interface Board {
+  tick: (form: FormData) => void;
+  undo: (form: FormData) => void;
+  isPending: boolean;
+}
+
+const BoardContext = createContext<Board | null>(null);
+
+/** Holds what the last tick or undo said, so that it stays on screen when its row is gone. */
+export function TickBoard({
+  tickAction,
+  undoAction,
+  children,
+}: {
+  tickAction: FormAction;
+  undoAction: FormAction;
+  children: ReactNode;
+}) {
+  const [ticked, tick, isTicking] = useActionState(tickAction, FRESH);
+  const [undone, undo, isUndoing] = useActionState(undoAction, FRESH);
+  const last = latest(ticked, undone);
+  return (
+    <BoardContext value={{ tick, undo, isPending: isTicking || isUndoing }}>
+      {children}
+      <div role="status" className="pointer-events-none sticky bottom-3 z-10 mt-3 flex justify-center empty:hidden">
+        {last.status !== "fresh" && (
+          <div
+            className={`bg-neutral text-neutral-content pointer-events-auto flex items-center gap-4 px-4 py-2 text-sm shadow-lg ${last.status === "refused" ? "border-error border-l-6" : ""}`}
+          >
+            <span>
+              {last.message} {last.problems.map(({ message }) => message).join(" ")}
+            </span>
+            {last === ticked && last.typed.logId && (
+              <form action={undo}>
+                <input type="hidden" name="logId" value={last.typed.logId} />
+                <button className="btn btn-sm min-h-11">Undo</button>
+              </form>
+            )}
+          </div>
+        )}
+      </div>
+    </BoardContext>
+  );
+}
+
+/** The later of two answers; each carries when it was given. */
+function latest(a: FormState, b: FormState): FormState {
+  return Number(a.typed.at ?? 0) >= Number(b.typed.at ?? 0) ? a : b;
+}
+
+interface TickProps {
+  tag: string;
+  task: string;
+  taskName: string;
+  doneBy: string;
+  doneOn: string;
+  idempotencyKey: string;
+}
+
+/** One big Done, with room for a note for those who want to say something. */
+export function TickForm({ tag, task, taskName, doneBy, doneOn, idempotencyKey }: TickProps) {
+  const board = useContext(BoardContext)!;
+  return (
+    <form action={board.tick} className="flex items-center gap-2">
+      {Object.entries({ tag, task, doneBy, doneOn, idempotencyKey }).map(([name, value]) => (
+        <input key={name} type="hidden" name={name} value={value} />
+      ))}
+      <input
+        name="note"
+        aria-label={`Note for ${tag}, ${taskName}`}
+        placeholder="note"
+        maxLength={500}
+        className="input input-sm hidden min-h-11 w-28 xl:block"
+      />
+      <button
+        className="btn btn-neutral min-h-11 px-5"
+        aria-label={`Done: ${taskName} on ${tag}`}
+        disabled={board.isPending}
+      >
+        Done
+      </button>
+    </form>
+  );
+}
+
+export function UndoForm({ logId, what }: { logId: string; what: string }) {
+  const board = useContext(BoardContext)!;
+  return (
+    <form action={board.undo} className="ml-auto">
+      <input type="hidden" name="logId" value={logId} />
+      <button className="btn btn-ghost btn-sm min-h-11" aria-label={`Undo: ${what}`} disabled={board.isPending}>
+        Undo
+      </button>
+    </form>
+  );
+}

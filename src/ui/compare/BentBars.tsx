@@ -1,0 +1,143 @@
+import type { Bar } from "@/core/bars/bar";
+import { bentAxis } from "@/core/drawing/drawBentBar";
+import { trimmed } from "@/core/units/format";
+import type { Bent } from "@/core/whip/compareWhip";
+import { SHEET_HALF_MM } from "../kit/BarDrawing";
+import { INKS } from "./inks";
+
+interface Props {
+  bent: { bar: Bar; bent: Bent }[];
+  handsMm: number;
+  exaggeration: number;
+  supportWord: string;
+}
+
+/** Bars bent over one another on the centre line, with their seats on dimension lines below. */
+export function BentBars({ bent, handsMm, exaggeration, supportWord }: Props) {
+  const drawn = bent.flatMap(({ bar, bent: own }, i) => {
+    if (!own.ok) return [];
+    const half = (bar.quantities.overallLength?.value ?? own.bar.seatToSeatMm + 800) / 2;
+    return [{ bar, own, ink: INKS[i]!, axis: bentAxis(own.shape, half, exaggeration) }];
+  });
+  const top = Math.max(...drawn.flatMap(({ axis }) => axis.map(([, y]) => y))) + 70;
+  const lowest = Math.min(...drawn.flatMap(({ axis }) => axis.map(([, y]) => y)));
+  const linesAt = -lowest + 110;
+  const height = top + linesAt + drawn.length * 62 + 20;
+  return (
+    <section className="sheet mb-3" aria-label="Bars bent under the load">
+      <svg
+        viewBox={`${-SHEET_HALF_MM} ${-top} ${2 * SHEET_HALF_MM} ${height}`}
+        className="drawn block max-h-[22rem] w-full"
+        role="img"
+        aria-label={drawn.map(({ bar, own }) => `${bar.tag} bends ${trimmed(own.whip.deflectionMm, 1)} mm`).join(", ")}
+      >
+        <line
+          x1={0}
+          x2={0}
+          y1={-top}
+          y2={height}
+          stroke="var(--color-base-300)"
+          strokeWidth={2.5}
+          strokeDasharray="24 10 6 10"
+        />
+        {drawn.map(({ bar, own, ink }) =>
+          [1, -1].flatMap((side) =>
+            plateBoxes(own, exaggeration).map(({ x, y, width, angle }, i) => (
+              <rect
+                key={`${bar.tag}${side}${i}`}
+                x={-width / 2}
+                y={-150}
+                width={width}
+                height={300}
+                rx={6}
+                fill={ink.color}
+                opacity={0.13}
+                transform={`translate(${side * x} ${-y}) rotate(${side * angle})`}
+              />
+            )),
+          ),
+        )}
+        {drawn.map(({ bar, ink, axis }) => (
+          <polyline
+            key={bar.tag}
+            points={axis.map(([x, y]) => `${x.toFixed(1)},${(-y).toFixed(1)}`).join(" ")}
+            stroke={ink.color}
+            strokeWidth={15}
+            opacity={0.88}
+          />
+        ))}
+        {spreadLabels(drawn.map(({ axis }) => -axis.at(-1)![1])).map((y, i) => {
+          const { bar, ink } = drawn[i]!;
+          return (
+            <text
+              key={bar.tag}
+              className="lettered"
+              x={SHEET_HALF_MM - 8}
+              y={y - 26}
+              textAnchor="end"
+              fontSize={34}
+              fontWeight={700}
+              fill={ink.color}
+            >
+              {bar.tag}
+            </text>
+          );
+        })}
+        {[handsMm / 2, -handsMm / 2].map((x) => (
+          <path key={x} d={`M${x},10l-22,40h44z`} fill="var(--color-base-content)" />
+        ))}
+        <text x={0} y={48} textAnchor="middle" fontSize={32} fill="var(--color-quiet)">
+          {supportWord}
+        </text>
+        {drawn.map(({ bar, own, ink }, i) => {
+          const seat = own.bar.seatToSeatMm / 2;
+          const y = linesAt + i * 62;
+          return (
+            <g key={bar.tag} stroke={ink.color} strokeWidth={3}>
+              <path d={`M${-seat},${y - 16}v32M${seat},${y - 16}v32M${-seat},${y}H-190M190,${y}H${seat}`} fill="none" />
+              <text
+                x={0}
+                y={y + 12}
+                textAnchor="middle"
+                fontSize={36}
+                fontWeight={600}
+                className="lettered"
+                fill={ink.color}
+              >
+                {bar.tag} seats {trimmed(own.bar.seatToSeatMm, 1)} mm
+              </text>
+            </g>
+          );
+        })}
+      </svg>
+    </section>
+  );
+}
+
+/** Heights of labels, moved down where they would lie on one another; the order is kept. */
+function spreadLabels(heights: readonly number[], leastGap = 38): number[] {
+  const order = heights.map((y, i) => ({ y, i })).sort((a, b) => a.y - b.y);
+  const placed = [...heights];
+  let last = -Infinity;
+  for (const { y, i } of order) {
+    placed[i] = Math.max(y, last + leastGap);
+    last = placed[i];
+  }
+  return placed;
+}
+
+/** Where the assumed discs sit on the bent axis, and how they lean with it. */
+function plateBoxes(own: Bent & { ok: true }, exaggeration: number) {
+  const count = own.shape.plateDropsMm.length;
+  const width = ((own.whip.loadCentroidMm - own.bar.seatToSeatMm / 2) * 2) / count;
+  return Array.from({ length: count }, (_, i) => {
+    const x = own.bar.seatToSeatMm / 2 + width * (i + 0.5);
+    const slope = (own.shape.heightAtMm(x + 10) - own.shape.heightAtMm(x - 10)) / 20;
+    return {
+      x,
+      y: own.shape.heightAtMm(x) * exaggeration,
+      width: width - 2,
+      angle: (-Math.atan(slope * exaggeration) * 180) / Math.PI,
+    };
+  });
+}

@@ -1,0 +1,90 @@
+import type { Drawing, Shape } from "@/core/drawing/shapes";
+
+/** Half of the width that every bar on a sheet is drawn in, in mm, so that rows share one scale and one centre line. */
+export const SHEET_HALF_MM = 1200;
+
+interface Props {
+  drawing: Drawing;
+  /** For people who do not see it. */
+  label: string;
+  className?: string;
+  /** Room above and below, in mm. */
+  marginMm?: number;
+}
+
+/** One bar to scale on the sheet's centre line. */
+export function BarDrawing({ drawing, label, className, marginMm = 8 }: Props) {
+  const { extent, shapes } = drawing;
+  const top = extent.top + marginMm;
+  const height = top - extent.bottom + marginMm;
+  return (
+    <svg
+      viewBox={`${-SHEET_HALF_MM} ${-top} ${2 * SHEET_HALF_MM} ${height}`}
+      role="img"
+      aria-label={label}
+      className={`drawn block w-full ${className ?? ""}`}
+    >
+      <line
+        x1={0}
+        x2={0}
+        y1={-top}
+        y2={height}
+        stroke="var(--color-base-300)"
+        strokeWidth={3}
+        strokeDasharray="24 10 6 10"
+      />
+      <Shapes shapes={shapes} />
+    </svg>
+  );
+}
+
+/** Shapes in mm, y up, as SVG, y down. */
+export function Shapes({ shapes }: { shapes: readonly Shape[] }) {
+  return shapes.map((shape, i) => <OneShape key={i} shape={shape} />);
+}
+
+function OneShape({ shape }: { shape: Shape }) {
+  if (shape.kind === "tube")
+    return (
+      <polyline
+        className={shape.role}
+        points={shape.points.map(([x, y]) => `${round(x)},${round(-y)}`).join(" ")}
+        strokeWidth={round(shape.thickness)}
+      />
+    );
+  const isKnurl = shape.role.startsWith("knurl-");
+  return (
+    <rect
+      className={isKnurl ? undefined : shape.role}
+      fill={isKnurl ? `url(#${shape.role})` : undefined}
+      x={round(shape.x)}
+      y={round(-shape.y - shape.height)}
+      width={round(shape.width)}
+      height={round(shape.height)}
+      rx={shape.radius}
+    />
+  );
+}
+
+const round = (mm: number) => Math.round(mm * 10) / 10;
+
+/** Hatching for the three knurls, from light to dense; put once on a page that draws bars. */
+export function KnurlPatterns() {
+  return (
+    <svg aria-hidden="true" className="absolute size-0">
+      <defs>
+        <Hatch id="knurl-passive" pitch={16} width={2.5} />
+        <Hatch id="knurl-medium" pitch={13} width={4} />
+        <Hatch id="knurl-aggressive" pitch={11} width={5.5} />
+      </defs>
+    </svg>
+  );
+}
+
+function Hatch({ id, pitch, width }: { id: string; pitch: number; width: number }) {
+  return (
+    <pattern id={id} width={pitch} height={pitch} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+      <path d={`M0 0H${pitch}M0 0V${pitch}`} stroke="var(--steel-dark)" strokeWidth={width} fill="none" />
+    </pattern>
+  );
+}

@@ -1,0 +1,50 @@
+import type { ReactNode } from "react";
+import type { FormState } from "./formState";
+
+/** A labelled field with its problem beside it. The control takes its attributes from the function. */
+export function Field({
+  state,
+  name,
+  label,
+  children,
+}: {
+  state: FormState;
+  name: string;
+  label: string;
+  children: (attributes: {
+    id: string;
+    name: string;
+    "aria-invalid": boolean;
+    "aria-describedby"?: string;
+  }) => ReactNode;
+}) {
+  const problems = state.problems.filter(({ path }) => path === name);
+  const id = `field-${name}`;
+  return (
+    <div>
+      <label htmlFor={id} className="mb-1 block text-sm font-semibold">
+        {label}
+      </label>
+      {children({
+        id,
+        name,
+        "aria-invalid": problems.length > 0,
+        ...(problems.length > 0 ? { "aria-describedby": `${id}-problem` } : {}),
+      })}
+      {problems.length > 0 && (
+        <p id={`${id}-problem`} className="text-error mt-1 text-sm">
+          {problems.map(({ message }) => message).join(" ")}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** How sending the form went, read out when it changes. */
+export function FormMessage({ state }: { state: FormState }) {
+  return (
+    <p role="status" className={`text-sm empty:hidden ${state.status === "refused" ? "text-error" : "text-success"}`}>
+      {state.message}
+    </p>
+  );
+}

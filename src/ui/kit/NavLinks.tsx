@@ -1,0 +1,30 @@
+"use client";
+
+import Link from "./Link";
+import { usePathname } from "next/navigation";
+import { SECTIONS } from "./sections";
+
+/** Links to the sections, the current one marked, with how much waits in each. */
+export function NavLinks({ counts }: { counts: Partial<Record<string, number>> }) {
+  const path = usePathname();
+  return SECTIONS.map(({ key, name, href }) => {
+    const isHere = href === "/" ? path === "/" : path === href || path.startsWith(`${href}/`);
+    const count = counts[key];
+    return (
+      <Link
+        key={key}
+        href={href}
+        aria-current={isHere ? "page" : undefined}
+        className={`flex min-h-11 items-center justify-between border-l-3 px-4 text-sm lg:min-h-9 ${key === "settings" ? "lg:mt-auto" : ""} ${isHere ? "border-primary bg-base-100 font-semibold" : "text-quiet hover:text-base-content border-transparent"}`}
+      >
+        {name}
+        {count ? (
+          <span className="text-accent text-xs font-bold">
+            {count}
+            <span className="sr-only"> waiting</span>
+          </span>
+        ) : null}
+      </Link>
+    );
+  });
+}

@@ -1,0 +1,56 @@
+import Link from "./Link";
+import { Suspense, type ReactNode } from "react";
+import { Arrival } from "./Arrival";
+import { Keyboard } from "./Keyboard";
+import { NavLinks } from "./NavLinks";
+
+interface Props {
+  hallName: string;
+  who: { name: string; role: string };
+  counts: Partial<Record<string, number>>;
+  children: ReactNode;
+}
+
+/** The desk: sections at the left (behind a button on narrow screens), the sheet at the right. */
+export function Shell({ hallName, who, counts, children }: Props) {
+  return (
+    <div className="lg:grid lg:min-h-screen lg:grid-cols-[8.25rem_minmax(0,1fr)]">
+      <a href="#sheet" className="btn btn-sm sr-only focus:not-sr-only focus:absolute focus:z-10">
+        Skip to the sheet
+      </a>
+      <div className="no-print border-base-300 flex items-center justify-between border-b px-4 py-1 lg:sticky lg:top-0 lg:h-screen lg:flex-col lg:items-stretch lg:justify-start lg:border-r lg:border-b-0 lg:p-0">
+        <Link
+          href="/"
+          className="py-2 text-lg font-bold tracking-tight lg:px-4 lg:py-4"
+          style={{ fontStretch: "115%" }}
+        >
+          Garrison
+        </Link>
+        <details className="relative lg:hidden">
+          <summary className="btn btn-ghost min-h-11 list-none">Menu</summary>
+          <nav aria-label="Sections" className="sheet absolute right-0 z-20 w-48 shadow-lg">
+            <NavLinks counts={counts} />
+          </nav>
+        </details>
+        <nav aria-label="Sections" className="hidden grow flex-col lg:flex">
+          <NavLinks counts={counts} />
+        </nav>
+        <Link
+          href="/settings"
+          className="text-quiet hover:text-base-content hidden px-4 py-3 text-xs leading-snug lg:block"
+        >
+          <span className="block font-semibold">{who.name}</span>
+          <span className="block">{who.role}</span>
+          <span className="mt-1 block">{hallName}</span>
+        </Link>
+      </div>
+      <main id="sheet" className="mx-auto w-full max-w-[1600px] px-4 py-4 lg:px-5">
+        {children}
+      </main>
+      <Keyboard />
+      <Suspense>
+        <Arrival />
+      </Suspense>
+    </div>
+  );
+}

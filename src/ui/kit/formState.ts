@@ -1,0 +1,12 @@
+/** What a form knows after it was sent: nothing yet, done, or refused with every problem and what was typed. */
+export interface FormState {
+  status: "fresh" | "done" | "refused";
+  message: string;
+  problems: { path: string; message: string }[];
+  /** What the person typed, so that nothing is lost. */
+  typed: Record<string, string>;
+}
+
+export const FRESH: FormState = { status: "fresh", message: "", problems: [], typed: {} };
+
+export type FormAction = (before: FormState, form: FormData) => Promise<FormState>;

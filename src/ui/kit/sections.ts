@@ -1,0 +1,10 @@
+/** Sections in working order, with the letter that follows `g`. */
+export const SECTIONS = [
+  { key: "today", name: "Today", href: "/", letter: "t" },
+  { key: "bars", name: "Bars", href: "/bars", letter: "b" },
+  { key: "compare", name: "Compare", href: "/compare", letter: "c" },
+  { key: "match", name: "Match", href: "/match", letter: "m" },
+  { key: "load", name: "Load", href: "/load", letter: "l" },
+  { key: "care", name: "Care", href: "/care", letter: "a" },
+  { key: "settings", name: "Settings", href: "/settings", letter: "s" },
+] as const;

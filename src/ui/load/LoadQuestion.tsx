@@ -1,0 +1,125 @@
+import { ENDINGS, type Ending } from "@/core/loading/endings";
+import { kgFromMassUnits } from "@/core/units/exactMass";
+import { trimmed } from "@/core/units/format";
+import { AskForm } from "../kit/AskForm";
+import { loadParams, TOLERANCES_KG, type LoadState } from "./loadState";
+
+export interface ClampChoice {
+  key: string;
+  name: string;
+  widthMm: number;
+  pairMassUnits: number;
+}
+
+const ENDING_WORDS: Record<Ending, string> = { racked: "racked", lowered: "lowered to the floor", dropped: "dropped" };
+
+interface Props {
+  bars: readonly { tag: string; name: string }[];
+  clamps: readonly ClampChoice[];
+  state: LoadState;
+}
+
+/** Bar, clamps and ending as one line; how near and with which plates behind a button. */
+export function LoadQuestion({ bars, clamps, state }: Props) {
+  return (
+    <AskForm
+      action="/load"
+      label="Bar, clamps and ending"
+      keepMass="target"
+      keep={{ target: loadParams(state).target, on: state.onBar.join(",") || undefined }}
+      className="sheet order-2 flex flex-wrap items-baseline gap-x-5 gap-y-1 px-4 py-1.5 lg:order-none"
+    >
+      <Choice
+        name="bar"
+        word="bar"
+        value={state.bar ?? ""}
+        options={bars.map(({ tag, name }) => [tag, `${tag} ${name}`])}
+      />
+      <Choice
+        name="clamps"
+        word="clamps"
+        value={state.clamps ?? "none"}
+        options={[
+          ...clamps.map(({ key, name, pairMassUnits }): [string, string] => [
+            key,
+            `${name}, ${trimmed(kgFromMassUnits(pairMassUnits), 2)} kg a pair`,
+          ]),
+          ["none", "none"],
+        ]}
+      />
+      <Choice
+        name="ending"
+        word="the set ends"
+        value={state.ending}
+        options={ENDINGS.map((key) => [key, ENDING_WORDS[key]])}
+      />
+      <Choice
+        name="unit"
+        word="in"
+        value={state.unit}
+        options={[
+          ["kg", "kg"],
+          ["lb", "lb"],
+        ]}
+      />
+      <details className="basis-full xl:basis-auto">
+        <summary className="text-quiet min-h-11 cursor-pointer content-center text-sm">how near, which plates</summary>
+        <div className="flex flex-wrap gap-x-5 pb-2">
+          <Choice
+            name="rounding"
+            word="take"
+            value={state.rounding}
+            options={[
+              ["at-or-below", "at or below the target"],
+              ["nearest", "above or below it"],
+            ]}
+          />
+          <Choice
+            name="within"
+            word="near enough"
+            value={String(state.withinKg)}
+            options={TOLERANCES_KG.map((kg) => [
+              String(kg),
+              kg === 0 ? "the nearest, whatever it takes" : `within ${kg} kg of the nearest, fewest plates`,
+            ])}
+          />
+          <Choice
+            name="only"
+            word="plates"
+            value={state.only ?? ""}
+            options={[
+              ["", "kg and lb"],
+              ["kg", "kg only"],
+              ["lb", "lb only"],
+            ]}
+          />
+        </div>
+      </details>
+    </AskForm>
+  );
+}
+
+function Choice({
+  name,
+  word,
+  value,
+  options,
+}: {
+  name: string;
+  word: string;
+  value: string;
+  options: [string, string][];
+}) {
+  return (
+    <label className="ask">
+      {word}
+      <select name={name} defaultValue={value} key={value} className="min-h-11!">
+        {options.map(([key, words]) => (
+          <option key={key} value={key}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}

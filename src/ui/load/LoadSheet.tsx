@@ -1,0 +1,141 @@
+import type { Bar } from "@/core/bars/bar";
+import { ratedTotalKg } from "@/core/bars/bar";
+import { kgFromMassUnits } from "@/core/units/exactMass";
+import { trimmed } from "@/core/units/format";
+import type { LoadPlan } from "@/server/loading";
+import { AskForm } from "../kit/AskForm";
+import { ChangeLink } from "../kit/ChangeLink";
+import { KnurlPatterns } from "../kit/BarDrawing";
+import { LoadAnswer } from "./LoadAnswer";
+import { LoadedHalf } from "./LoadedHalf";
+import { LoadQuestion, type ClampChoice } from "./LoadQuestion";
+import { loadAddress, loadParams, type LoadState } from "./loadState";
+import { plateLabel, stackWords } from "./plateWords";
+
+interface Props {
+  bars: readonly { tag: string; name: string }[];
+  bar: Bar;
+  clamps: readonly ClampChoice[];
+  clamp: ClampChoice | null;
+  state: LoadState;
+  plan: LoadPlan | null;
+  problem: string | null;
+}
+
+const STEPS = { kg: [20, 5, 2.5, 1], lb: [45, 10, 5, 2.5] } as const;
+
+/** Target in, plates out: big enough for chalky fingers. */
+export function LoadSheet({ bars, bar, clamps, clamp, state, plan, problem }: Props) {
+  return (
+    <div className="flex flex-col gap-3">
+      <KnurlPatterns />
+      <header className="flex flex-wrap items-baseline gap-x-4">
+        <h1 className="text-2xl">Load</h1>
+        <BarFacts bar={bar} plan={plan} clampKg={clamp ? kgFromMassUnits(clamp.pairMassUnits) : 0} />
+      </header>
+      <LoadQuestion bars={bars} clamps={clamps} state={state} />
+      <div className="order-1 grid items-start gap-3 lg:order-none lg:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]">
+        <section className="sheet p-4" aria-label="Target">
+          <Target state={state} hasProblem={problem !== null} />
+          {problem && (
+            <p id="load-problem" role="alert" className="text-error mt-4 font-semibold">
+              {problem}
+            </p>
+          )}
+          {plan?.answer.ok && <LoadAnswer plan={plan} answer={plan.answer} state={state} />}
+        </section>
+        <section className="sheet p-3" aria-label="The loaded bar">
+          {plan && <Loaded bar={bar} plan={plan} clamp={clamp} />}
+          <p className="text-quiet mt-2 text-xs">
+            Right half, to scale{clamp ? ", with the clamp in black" : ""}. Load both sides evenly, clamps on, safeties
+            set; a spotter for heavy racked lifts. Never over the rating.
+          </p>
+        </section>
+      </div>
+    </div>
+  );
+}
+
+/** One huge number to type or to nudge. */
+function Target({ state, hasProblem }: { state: LoadState; hasProblem: boolean }) {
+  const { unit, target } = state;
+  const stepped = (by: number) => loadAddress(state, { target: trimmed(Math.max(0, (Number(target) || 0) + by), 3) });
+  const steps = STEPS[unit];
+  return (
+    <>
+      <AskForm action="/load" label="Target" keep={{ ...loadParams(state), target: undefined }}>
+        <label className="flex items-baseline justify-center">
+          <span className="sr-only">Target, total on the bar</span>
+          <input
+            name="target"
+            defaultValue={target}
+            key={target}
+            inputMode="decimal"
+            autoComplete="off"
+            aria-invalid={state.targetKg === null}
+            aria-describedby={hasProblem ? "load-problem" : undefined}
+            className="border-primary/50 w-[5ch] min-w-0 border-b-3 bg-transparent text-center text-6xl font-bold sm:text-8xl"
+            style={{ fontStretch: "85%" }}
+          />
+          <span className="text-quiet ml-2 text-2xl">{unit}</span>
+        </label>
+      </AskForm>
+      <div className="mt-4 grid grid-cols-4 gap-2">
+        {[...steps.map((step) => -step), ...steps].map((step) => (
+          <ChangeLink
+            key={step}
+            href={stepped(step)}
+            nudge={{ name: "target", by: step }}
+            className="btn btn-outline min-h-14 px-1 text-lg"
+            label={`${Math.abs(step)} ${unit} ${step < 0 ? "less" : "more"}`}
+          >
+            {step < 0 ? "−" : "+"}
+            {Math.abs(step)}
+          </ChangeLink>
+        ))}
+      </div>
+    </>
+  );
+}
+
+function Loaded({ bar, plan, clamp }: { bar: Bar; plan: LoadPlan; clamp: ClampChoice | null }) {
+  const perSide = plan.answer.ok ? plan.answer.perSide : [];
+  const plates = perSide.map((key) => {
+    const row = plan.plates.get(key)!;
+    return {
+      label: plateLabel(row),
+      thicknessMm: row.thicknessMm ?? 25,
+      diameterMm: row.diameterMm ?? 300,
+      colour: row.colour,
+    };
+  });
+  const words = stackWords(perSide, plan.plates) || "no plates";
+  return (
+    <LoadedHalf
+      bar={bar}
+      plates={plates}
+      clampWidthMm={clamp?.widthMm ?? null}
+      label={`Right half of ${bar.tag} with ${words}`}
+    />
+  );
+}
+
+function BarFacts({ bar, plan, clampKg }: { bar: Bar; plan: LoadPlan | null; clampKg: number }) {
+  const rated = ratedTotalKg(bar);
+  return (
+    <p className="flex flex-wrap items-baseline gap-x-3 text-sm">
+      <span>
+        <span className="bar-tag">{bar.tag}</span> <strong>{bar.name}</strong>
+      </span>
+      {plan && (
+        <span>
+          {trimmed(plan.barKg, 2)} kg <span className="text-quiet">{bar.quantities.mass?.source}</span>
+          {clampKg > 0 && ` + clamps ${trimmed(clampKg, 2)} kg`}
+        </span>
+      )}
+      <span className={rated === null ? "text-accent font-semibold" : "text-quiet"}>
+        {rated === null ? "the most it may carry is unknown" : `may carry ${trimmed(rated, 0)} kg`}
+      </span>
+    </p>
+  );
+}

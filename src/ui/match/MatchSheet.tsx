@@ -1,0 +1,205 @@
+import Link from "../kit/Link";
+import { drawBar } from "@/core/drawing/drawBar";
+import type { Lift } from "@/core/matching/lifts";
+import type { Basis, Reason } from "@/core/matching/verdict";
+import { trimmed } from "@/core/units/format";
+import type { Matching } from "@/server/matching";
+import { AskForm } from "../kit/AskForm";
+import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
+import { BarTag } from "../kit/BarTag";
+import { PageHead } from "../kit/PageHead";
+import { href } from "../kit/search";
+import { VerdictText } from "../kit/VerdictText";
+
+interface Props {
+  lifts: readonly Lift[];
+  lifters: readonly { key: string; name: string; squad: string | null }[];
+  liftKey: string;
+  lifterKey: string;
+  loadText: string;
+  unit: "kg" | "lb";
+  loadKg: number;
+  matching: Matching | null;
+  problem: string | null;
+  comfort: { comfortNote: string | null; coachNote: string | null } | null;
+}
+
+const BASIS_WORDS: Record<Basis, string> = {
+  physics: "physics",
+  published: "published rule",
+  "common-practice": "common practice",
+  "house-rule": "house rule",
+  data: "this bar’s record",
+};
+
+/** Which bar for a lift, a load and perhaps a lifter: ranked, each with its because. */
+export function MatchSheet({
+  lifts,
+  lifters,
+  liftKey,
+  lifterKey,
+  loadText,
+  unit,
+  loadKg,
+  matching,
+  problem,
+  comfort,
+}: Props) {
+  const fit = matching?.items.filter(({ verdict }) => verdict !== "never") ?? [];
+  const never = matching?.items.filter(({ verdict }) => verdict === "never") ?? [];
+  return (
+    <>
+      <KnurlPatterns />
+      <PageHead title="Match" about="the right bar for a lift, a load and a lifter" />
+      <AskForm
+        action="/match"
+        label="For which lift"
+        className="sheet mb-3 flex flex-wrap items-baseline gap-x-6 gap-y-1 px-4 py-1.5"
+      >
+        <label className="ask">
+          lift
+          <select name="lift" defaultValue={liftKey} key={liftKey}>
+            {lifts.map(({ key, name }) => (
+              <option key={key} value={key}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <span className="ask">
+          <label htmlFor="load">load</label>
+          <input
+            id="load"
+            name="load"
+            defaultValue={loadText}
+            key={loadText}
+            inputMode="decimal"
+            aria-invalid={problem !== null}
+            aria-describedby={problem ? "load-problem" : undefined}
+          />
+          <select name="unit" defaultValue={unit} aria-label="Unit">
+            <option>kg</option>
+            <option>lb</option>
+          </select>
+          in all
+        </span>
+        {lifters.length > 0 && (
+          <label className="ask">
+            for
+            <select name="lifter" defaultValue={lifterKey} key={lifterKey}>
+              <option value="">anybody</option>
+              {lifters.map(({ key, name, squad }) => (
+                <option key={key} value={key}>
+                  {name}
+                  {squad ? `, ${squad}` : ""}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        {problem && (
+          <p id="load-problem" role="alert" className="text-error text-sm">
+            {problem}
+          </p>
+        )}
+      </AskForm>
+      {comfort && (comfort.comfortNote || comfort.coachNote) && (
+        <p className="mb-3 text-sm">
+          {comfort.comfortNote && <>They say: “{comfort.comfortNote}” </>}
+          {comfort.coachNote && <>Coach: “{comfort.coachNote}” </>}
+          <span className="text-quiet">Pain or injury: a doctor or physiotherapist, not this program.</span>
+        </p>
+      )}
+      {matching && (
+        <>
+          <ol className="sheet divide-base-300 divide-y" aria-label="Bars, best first">
+            {fit.map((item) => (
+              <MatchRow key={item.tag} item={item} loadKg={loadKg} loadText={loadText} unit={unit} />
+            ))}
+            {fit.length === 0 && (
+              <li className="p-4">No bar of the house can be used for this. The reasons are below.</li>
+            )}
+          </ol>
+          {never.length > 0 && (
+            <details className="sheet mt-3" open={fit.length === 0}>
+              <summary className="min-h-11 cursor-pointer px-4 py-3 text-sm font-semibold">
+                {never.length} {never.length === 1 ? "bar" : "bars"} never for this
+              </summary>
+              <ul className="divide-base-300 border-base-300 divide-y border-t">
+                {never.map(({ tag, bar, verdict, reasons }) => (
+                  <li key={tag} className="flex flex-wrap items-baseline gap-x-3 px-4 py-2 text-sm">
+                    <BarTag tag={tag} />
+                    <span className="w-32 font-semibold">{bar.name}</span>
+                    <VerdictText verdict={verdict} />
+                    <span className="basis-60 grow">
+                      {reasons
+                        .filter(({ atBest }) => atBest === "never")
+                        .map(({ text }) => text)
+                        .join(" ")}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </details>
+          )}
+        </>
+      )}
+    </>
+  );
+}
+
+function MatchRow({
+  item,
+  loadKg,
+  loadText,
+  unit,
+}: {
+  item: Matching["items"][number];
+  loadKg: number;
+  loadText: string;
+  unit: string;
+}) {
+  const { tag, bar, place, verdict, reasons } = item;
+  return (
+    <li className="grid items-center gap-x-4 gap-y-1 px-4 py-2.5 md:grid-cols-[6.5rem_11rem_minmax(0,14rem)_minmax(0,1fr)_auto]">
+      <VerdictText verdict={verdict} />
+      <div className="flex items-center gap-2">
+        <BarTag tag={tag} />
+        <span>
+          <span className="block text-sm font-semibold">{bar.name}</span>
+          <span className="text-quiet block text-xs">
+            {place}
+            {bar.quantities.mass ? `, ${trimmed(bar.quantities.mass.value, 1)} kg` : ""}
+          </span>
+        </span>
+      </div>
+      <BarDrawing drawing={drawBar(bar)} label={`${bar.name} to scale`} className="hidden md:block" />
+      <ul className="text-sm">
+        {decisive(reasons).map((reason) => (
+          <li key={reason.factor}>
+            {reason.text} <span className="text-quiet text-xs whitespace-nowrap">{BASIS_WORDS[reason.basis]}</span>
+            {reason.wouldChange && (
+              <span className="text-quiet block text-xs">Would change it: {reason.wouldChange}</span>
+            )}
+          </li>
+        ))}
+      </ul>
+      <Link
+        href={href("/load", {
+          bar: tag,
+          target: loadKg > 0 ? loadText : undefined,
+          unit: unit === "lb" ? "lb" : undefined,
+        })}
+        className="btn btn-sm btn-outline min-h-10 justify-self-start"
+      >
+        Load it
+      </Link>
+    </li>
+  );
+}
+
+/** The reservations, worst first; where there are none, what speaks for the bar. */
+function decisive(reasons: readonly Reason[]): Reason[] {
+  const reservations = reasons.filter(({ atBest }) => atBest !== "made-for");
+  return reservations.length > 0 ? reservations.slice(0, 4) : reasons.slice(0, 3);
+}

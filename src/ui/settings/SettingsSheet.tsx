@@ -1,0 +1,88 @@
+import { PageHead } from "../kit/PageHead";
+
+interface Props {
+  who: { personId: string; name: string; role: string; hallName: string; timeZone: string; climateClass: string };
+  halls: { hallName: string; people: { id: string; name: string; role: string }[] }[];
+  theme: string;
+  becomeAction: (form: FormData) => Promise<void>;
+  themeAction: (form: FormData) => Promise<void>;
+}
+
+const THEMES = [
+  ["", "as the device says"],
+  ["paper", "light"],
+  ["night", "dark"],
+] as const;
+
+/** Who is asking, how it looks, and what is known of the hall. */
+export function SettingsSheet({ who, halls, theme, becomeAction, themeAction }: Props) {
+  return (
+    <>
+      <PageHead title="Settings" />
+      <div className="grid max-w-5xl items-start gap-3 md:grid-cols-2">
+        <section className="sheet p-4" aria-labelledby="who">
+          <h2 id="who" className="mb-1 font-bold">
+            Who is asking
+          </h2>
+          <p className="text-quiet mb-3 text-sm">
+            You are {who.name}, {who.role} of {who.hallName}. Until there are accounts, choose who you are here; the
+            demo has two halls, and neither sees the other.
+          </p>
+          {halls.map(({ hallName, people }) => (
+            <div key={hallName} className="mb-3">
+              <h3 className="mb-1 text-sm font-semibold">{hallName}</h3>
+              <ul className="flex flex-wrap gap-2">
+                {people.map(({ id, name, role }) => (
+                  <li key={id}>
+                    <form action={becomeAction}>
+                      <input type="hidden" name="personId" value={id} />
+                      <button
+                        className={`btn min-h-11 ${id === who.personId ? "btn-primary" : "btn-outline"}`}
+                        aria-pressed={id === who.personId}
+                      >
+                        {name} <span className="font-normal opacity-80">{role}</span>
+                      </button>
+                    </form>
+                  </li>
+                ))}
+              </ul>
+            </div>
+          ))}
+        </section>
+        <div className="grid gap-3">
+          <section className="sheet p-4" aria-labelledby="look">
+            <h2 id="look" className="mb-2 font-bold">
+              Light or dark
+            </h2>
+            <form action={themeAction} className="flex flex-wrap gap-2">
+              {THEMES.map(([key, words]) => (
+                <button
+                  key={key}
+                  name="theme"
+                  value={key}
+                  className={`btn min-h-11 ${theme === key ? "btn-primary" : "btn-outline"}`}
+                  aria-pressed={theme === key}
+                >
+                  {words}
+                </button>
+              ))}
+            </form>
+          </section>
+          <section className="sheet p-4" aria-labelledby="hall">
+            <h2 id="hall" className="mb-2 font-bold">
+              The hall
+            </h2>
+            <dl className="grid grid-cols-[6rem_1fr] gap-y-1 text-sm">
+              <dt className="text-quiet">name</dt>
+              <dd>{who.hallName}</dd>
+              <dt className="text-quiet">time zone</dt>
+              <dd>{who.timeZone}</dd>
+              <dt className="text-quiet">air</dt>
+              <dd>{who.climateClass.replace("-", " ")}</dd>
+            </dl>
+          </section>
+        </div>
+      </div>
+    </>
+  );
+}

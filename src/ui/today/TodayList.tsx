@@ -1,0 +1,47 @@
+import Link from "../kit/Link";
+import { CircleAlert, CircleDot, Circle } from "lucide-react";
+import type { TodayItem } from "@/server/today";
+import { PageHead } from "../kit/PageHead";
+import { dayText } from "../kit/dayText";
+
+const MARKS = {
+  danger: { Mark: CircleAlert, className: "text-error", word: "Danger" },
+  now: { Mark: CircleDot, className: "text-accent", word: "Now" },
+  soon: { Mark: Circle, className: "text-quiet", word: "Soon" },
+};
+
+/** What needs doing, most urgent first: a sentence each, with one button. */
+export function TodayList({ items, today, hallName }: { items: TodayItem[]; today: string; hallName: string }) {
+  return (
+    <>
+      <PageHead title="Today" about={`${dayText(today, today)} · ${hallName}`} />
+      {items.length === 0 ? (
+        <p className="sheet max-w-3xl p-6">Nothing needs doing today. Every bar is in order and no care is due.</p>
+      ) : (
+        <ol className="sheet max-w-4xl divide-y divide-base-300" aria-label="What needs doing">
+          {items.map(({ id, weight, title, because, action }) => {
+            const { Mark, className, word } = MARKS[weight];
+            return (
+              <li key={id} className="flex flex-wrap items-center gap-x-4 gap-y-3 px-4 py-3.5">
+                <span className={`flex w-20 items-center gap-1.5 text-sm font-bold ${className}`}>
+                  <Mark aria-hidden="true" className="size-4.5" />
+                  {word}
+                </span>
+                <div className="min-w-60 flex-1">
+                  <p className="font-semibold">{title}</p>
+                  <p className="text-quiet text-sm">{because}</p>
+                </div>
+                <Link
+                  href={action.href}
+                  className={`btn min-h-11 ${weight === "soon" ? "btn-outline" : "btn-neutral"}`}
+                >
+                  {action.label}
+                </Link>
+              </li>
+            );
+          })}
+        </ol>
+      )}
+    </>
+  );
+}

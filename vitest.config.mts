@@ -1,0 +1,32 @@
+import { fileURLToPath } from "node:url";
+import { defineConfig } from "vitest/config";
+
+const root = fileURLToPath(new URL(".", import.meta.url));
+const alias = { "@": `${root}src`, "server-only": `${root}scripts/lib/nothing.mjs` };
+
+export default defineConfig({
+  resolve: { alias },
+  test: {
+    projects: [
+      {
+        resolve: { alias },
+        test: {
+          name: "unit",
+          include: ["src/{core,api,ui}/**/*.test.ts", "scripts/**/*.test.ts"],
+          environment: "node",
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: "data",
+          include: ["src/{data,server}/**/*.test.ts"],
+          environment: "node",
+          // One database a file would cost more than it tells; the files clean up after themselves by hall.
+          fileParallelism: false,
+          testTimeout: 20_000,
+        },
+      },
+    ],
+  },
+});
