@@ -7,6 +7,8 @@ export default defineConfig({
   timeout: 30_000,
   // One database for all: errands that change something name bars of their own.
   workers: 2,
+  // On the build machine a second try tells a slow moment from a fault; what needed one is named in the report.
+  retries: process.env.CI ? 1 : 0,
   reporter: [["dot"], ["json", { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_FILE ?? "test-results/report.json" }]],
   use: {
     baseURL: process.env.BASE_URL ?? "http://127.0.0.1:3210",

@@ -8,6 +8,12 @@ export type HallTable = PgTable & { hallId: AnyPgColumn };
 type Row<T extends HallTable> = T["$inferSelect"];
 type NewRow<T extends HallTable> = Omit<T["$inferInsert"], "hallId">;
 
+type SummaryValue<F> = F extends SQL<infer V> | SQL.Aliased<infer V>
+  ? V
+  : F extends AnyPgColumn
+    ? F["_"]["data"]
+    : never;
+
 export interface RowQuery {
   where?: SQL;
   orderBy?: (SQL | AnyPgColumn)[];
@@ -46,6 +52,20 @@ export class HallDb {
 
   async first<T extends HallTable>(table: T, query: RowQuery = {}): Promise<Row<T> | null> {
     return (await this.rows(table, { ...query, limit: 1 }))[0] ?? null;
+  }
+
+  /** Counts and sums over the hall's rows of a table. */
+  async summary<T extends HallTable, F extends Record<string, SQL | SQL.Aliased | AnyPgColumn>>(
+    table: T,
+    fields: F,
+    { where, groupBy = [] }: { where?: SQL; groupBy?: AnyPgColumn[] } = {},
+  ): Promise<{ [K in keyof F]: SummaryValue<F[K]> }[]> {
+    const query = this.executor
+      .select(fields)
+      .from(table as PgTable)
+      .where(this.mine(table, where))
+      .groupBy(...groupBy);
+    return (await query) as { [K in keyof F]: SummaryValue<F[K]> }[];
   }
 
   async insert<T extends HallTable>(table: T, values: NewRow<T> | NewRow<T>[]): Promise<Row<T>[]> {

@@ -1,5 +1,6 @@
 import "server-only";
-import { and, asc, desc, eq, gt, inArray, ne, sql } from "drizzle-orm";
+import { cache } from "react";
+import { and, asc, desc, eq, inArray, ne, sql } from "drizzle-orm";
 import { groupBy } from "@/core/collections/groupBy";
 import { BAR_STATES, type Bar, type BarState } from "@/core/bars/bar";
 import { QUANTITIES, QUANTITY_KINDS, type QuantityKind } from "@/core/bars/quantities";
@@ -14,8 +15,9 @@ import {
 } from "@/data/barRows";
 import { database } from "@/data/client";
 import { inTransaction, type HallDb } from "@/data/hallDb";
-import { barMeasurements, barQuantities, bars, people, places } from "@/data/schema";
+import { barMeasurements, barQuantities, bars } from "@/data/schema";
 import { changesOf, recordChange } from "./history";
+import { namesById, placesById } from "./lookups";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
 import { may } from "./permissions";
 import { hallDb, type Who } from "./who";
@@ -54,12 +56,53 @@ export async function listBars(
   };
 }
 
-/** Every bar of the hall that is not retired. */
-export async function barsOnTheWall(who: Who): Promise<ListedBar[]> {
+/** Every bar of the hall that is not retired; read once a request. */
+export const barsOnTheWall = cache(async (who: Who): Promise<ListedBar[]> => {
   const hall = hallDb(who);
   return withQuantities(
     hall,
     await hall.rows(bars, { where: ne(bars.state, "retired"), orderBy: [asc(bars.tag), asc(bars.id)] }),
+  );
+});
+
+/** Bars in some states, by tag; at most so many. */
+export async function barsInState(who: Who, states: readonly BarState[], most: number): Promise<ListedBar[]> {
+  const hall = hallDb(who);
+  return withQuantities(
+    hall,
+    await hall.rows(bars, {
+      where: inArray(bars.state, [...states]),
+      orderBy: [asc(bars.tag), asc(bars.id)],
+      limit: most,
+    }),
+  );
+}
+
+/** Bars on the wall whose mass was measured beyond the tolerance from what is stated; at most so many. */
+export async function barsOffTheirLabel(who: Who, toleranceKg: number, most: number): Promise<ListedBar[]> {
+  const hall = hallDb(who);
+  const isOff = sql`exists (select 1 from ${barQuantities} where ${barQuantities.barId} = ${bars.id} and ${barQuantities.kind} = 'mass' and ${barQuantities.source} = 'measured' and abs(${barQuantities.effective} - ${barQuantities.stated}) > ${toleranceKg + 1e-9}::float8)`;
+  return withQuantities(
+    hall,
+    await hall.rows(bars, {
+      where: and(ne(bars.state, "retired"), isOff),
+      orderBy: [asc(bars.tag), asc(bars.id)],
+      limit: most,
+    }),
+  );
+}
+
+/** Bars here whose mass nobody has measured; at most so many. */
+export async function barsNeverWeighed(who: Who, most: number): Promise<ListedBar[]> {
+  const hall = hallDb(who);
+  const isWeighed = sql`exists (select 1 from ${barQuantities} where ${barQuantities.barId} = ${bars.id} and ${barQuantities.kind} = 'mass' and ${barQuantities.source} = 'measured')`;
+  return withQuantities(
+    hall,
+    await hall.rows(bars, {
+      where: and(sql`${bars.state} not in ('retired', 'on-order')`, sql`not ${isWeighed}`),
+      orderBy: [asc(bars.tag), asc(bars.id)],
+      limit: most,
+    }),
   );
 }
 
@@ -85,7 +128,7 @@ async function withQuantities(hall: HallDb, rows: BarRow[]): Promise<ListedBar[]
     }),
     ({ barId }) => barId,
   );
-  const hangsAt = new Map((await hall.rows(places)).map((place) => [place.id, place]));
+  const hangsAt = await placesById(hall);
   return rows.map((row) => {
     const place = row.placeId ? hangsAt.get(row.placeId) : undefined;
     return {
@@ -146,7 +189,7 @@ export async function barDetails(who: Who, tag: string): Promise<BarDetails | nu
     orderBy: [desc(barMeasurements.measuredAt), desc(barMeasurements.id)],
   });
   const [listed] = await withQuantities(hall, [row]);
-  const names = new Map((await hall.rows(people)).map(({ id, name }) => [id, name]));
+  const names = await namesById(hall);
   return {
     ...listed!,
     bar: barFromRow(row, effectiveQuantities(stated, latestOfEach(measured))),
@@ -296,13 +339,4 @@ async function refreshEffective(hall: HallDb, row: BarRow, added: Pick<BarQuanti
     version: row.version + 1,
   });
   return known;
-}
-
-/** The next tag alphabetically after one, for stepping through the wall; null at the end. */
-export async function nextTag(who: Who, tag: string): Promise<string | null> {
-  const row = await hallDb(who).first(bars, {
-    where: and(gt(bars.tag, tag), ne(bars.state, "retired")),
-    orderBy: [asc(bars.tag)],
-  });
-  return row?.tag ?? null;
 }

@@ -1,13 +1,15 @@
 import "server-only";
+import { cache } from "react";
 import { and, asc, desc, eq, gte, inArray, isNull, lte, notInArray, sql } from "drizzle-orm";
 import { overdueDays } from "@/core/care/careDue";
 import { addDays, daysBetween, isHallDay, type HallDay } from "@/core/units/hallDay";
 import { carePlanRow, type CareTaskRow } from "@/data/carePlanRows";
 import { database } from "@/data/client";
 import { inTransaction, type HallDb } from "@/data/hallDb";
-import { bars, careLog, carePlan, careTasks, people, places } from "@/data/schema";
+import { bars, careLog, carePlan, careTasks, people } from "@/data/schema";
 import type { Bar } from "@/core/bars/bar";
 import { once, recordChange } from "./history";
+import { careTasksById, namesById, placesById } from "./lookups";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
 import { may } from "./permissions";
 import { hallDb, type Who } from "./who";
@@ -32,8 +34,57 @@ export interface DueItem {
 export type DueCursor = [dueOn: HallDay, barId: string, taskId: string];
 
 /** What is due on or before a day, longest overdue first; bars that are retired or not here yet are left out. */
-export async function careDueOn(who: Who, day: HallDay): Promise<DueItem[]> {
-  return (await careDuePage(who, day, { limit: 10_000 })).items;
+export const careDueOn = cache(
+  async (who: Who, day: HallDay): Promise<DueItem[]> => (await careDuePage(who, day, { limit: 10_000 })).items,
+);
+
+const OF_A_BAR_IN_USE = sql`exists (select 1 from ${bars} where ${bars.id} = ${carePlan.barId} and ${bars.state} not in ('retired', 'on-order'))`;
+
+/** How many tasks are due on or before a day. */
+export const careDueCount = cache(async (who: Who, day: HallDay): Promise<number> => {
+  const [row] = await hallDb(who).summary(
+    carePlan,
+    { count: sql<number>`count(*)::int` },
+    { where: and(lte(carePlan.dueOn, day), OF_A_BAR_IN_USE) },
+  );
+  return row!.count;
+});
+
+export interface TaskDue {
+  task: string;
+  taskName: string;
+  bars: number;
+  minutes: number;
+  /** The longest overdue few. */
+  first: DueItem[];
+}
+
+/** What is due on or before a day, task by task, the longest overdue first. */
+export async function careDueByTask(who: Who, day: HallDay, most = 4): Promise<TaskDue[]> {
+  const hall = hallDb(who);
+  const due = and(lte(carePlan.dueOn, day), OF_A_BAR_IN_USE);
+  const counts = await hall.summary(
+    carePlan,
+    { taskId: carePlan.taskId, count: sql<number>`count(*)::int`, firstDue: sql<string>`min(${carePlan.dueOn})` },
+    { where: due, groupBy: [carePlan.taskId] },
+  );
+  const first = await hall.rows(carePlan, {
+    where: and(
+      due,
+      sql`(${carePlan.barId}, ${carePlan.taskId}) in (select bar_id, task_id from (select bar_id, task_id, row_number() over (partition by task_id order by due_on, bar_id) as place from care_plan where hall_id = ${who.hallId} and due_on <= ${day}::date) as ranked where place <= ${most})`,
+    ),
+    orderBy: [asc(carePlan.dueOn), asc(carePlan.barId)],
+  });
+  const [items, tasks] = [await dueItems(hall, first, who.today), await careTasksById(hall)];
+  return counts
+    .flatMap(({ taskId, count, firstDue }) => {
+      const task = tasks.get(taskId)!;
+      const own = items.filter((item) => item.task === task.key);
+      return own.length === 0
+        ? []
+        : [{ task: task.key, taskName: task.name, bars: count, minutes: count * task.minutes, first: own, firstDue }];
+    })
+    .sort((a, b) => (a.firstDue < b.firstDue ? -1 : a.firstDue > b.firstDue ? 1 : a.task < b.task ? -1 : 1));
 }
 
 /** The same, a page at a time. */
@@ -46,7 +97,7 @@ export async function careDuePage(
   const plan = await hall.rows(carePlan, {
     where: and(
       lte(carePlan.dueOn, day),
-      sql`exists (select 1 from ${bars} where ${bars.id} = ${carePlan.barId} and ${bars.state} not in ('retired', 'on-order'))`,
+      OF_A_BAR_IN_USE,
       after &&
         sql`(${carePlan.dueOn}, ${carePlan.barId}, ${carePlan.taskId}) > (${after[0]}::date, ${after[1]}::uuid, ${after[2]}::uuid)`,
     ),
@@ -73,8 +124,7 @@ export async function careOfBar(who: Who, barId: string): Promise<DueItem[]> {
 
 async function dueItems(hall: HallDb, plan: (typeof carePlan.$inferSelect)[], today: HallDay): Promise<DueItem[]> {
   if (plan.length === 0) return [];
-  const tasks = new Map((await hall.rows(careTasks)).map((task) => [task.id, task]));
-  const hangsAt = new Map((await hall.rows(places)).map((place) => [place.id, place]));
+  const [tasks, hangsAt] = [await careTasksById(hall), await placesById(hall)];
   const rows = await hall.rows(bars, {
     where: and(
       inArray(bars.id, [...new Set(plan.map(({ barId }) => barId))]),
@@ -233,15 +283,14 @@ export async function careLately(
     limit,
   });
   if (rows.length === 0) return [];
-  const tasks = new Map((await hall.rows(careTasks)).map((task) => [task.id, task.name]));
-  const names = new Map((await hall.rows(people)).map((person) => [person.id, person.name]));
+  const [tasks, names] = [await careTasksById(hall), await namesById(hall)];
   const found = await hall.rows(bars, { where: inArray(bars.id, [...new Set(rows.map((row) => row.barId))]) });
   const byId = new Map(found.map((bar) => [bar.id, bar]));
   return rows.map((row) => ({
     id: row.id,
     tag: byId.get(row.barId)!.tag,
     barName: byId.get(row.barId)!.name,
-    taskName: tasks.get(row.taskId)!,
+    taskName: tasks.get(row.taskId)!.name,
     doneOn: row.doneOn,
     by: names.get(row.doneBy) ?? "somebody",
     note: row.note,

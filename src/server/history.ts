@@ -1,7 +1,8 @@
 import "server-only";
 import { and, desc, eq } from "drizzle-orm";
 import type { HallDb } from "@/data/hallDb";
-import { changes, idempotencyKeys, people } from "@/data/schema";
+import { changes, idempotencyKeys } from "@/data/schema";
+import { namesById } from "./lookups";
 import type { Who } from "./who";
 
 export interface Change {
@@ -25,7 +26,7 @@ export async function changesOf(hall: HallDb, entity: Change["entity"], entityId
     orderBy: [desc(changes.at), desc(changes.id)],
     limit,
   });
-  const names = new Map((await hall.rows(people)).map(({ id, name }) => [id, name]));
+  const names = await namesById(hall);
   return rows.map(({ id, at, action, before, after, reason, personId }) => ({
     id,
     at,

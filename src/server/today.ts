@@ -1,9 +1,10 @@
 import "server-only";
-import { groupBy } from "@/core/collections/groupBy";
-import { flaggedGaps } from "@/core/bars/flaggedGaps";
+import { cache } from "react";
+import { gapToStated } from "@/core/bars/effectiveQuantity";
+import { QUANTITIES } from "@/core/bars/quantities";
 import { listed, sentence, signed, trimmed } from "@/core/units/format";
-import { barsOnTheWall } from "./bars";
-import { careDueOn, type DueItem } from "./care";
+import { barsInState, barsNeverWeighed, barsOffTheirLabel, type ListedBar } from "./bars";
+import { careDueByTask, type TaskDue } from "./care";
 import type { Who } from "./who";
 
 /** One sentence of the Today page with its one button. */
@@ -15,13 +16,27 @@ export interface TodayItem {
   action: { label: string; href: string };
 }
 
-/** What needs doing today, most urgent first; empty when there is nothing. */
-export async function todayItems(who: Who): Promise<TodayItem[]> {
-  const [wall, due] = [await barsOnTheWall(who), await careDueOn(who, who.today)];
-  return [...outOfUse(wall), ...careItems(due), ...underWatch(wall), ...heavyOrLight(wall), ...neverWeighed(wall)];
-}
+/** No sentence lists more bars than this; the wall shows the rest. */
+const MOST = 50;
 
-type Wall = Awaited<ReturnType<typeof barsOnTheWall>>;
+/** What needs doing today, most urgent first; empty when there is nothing. Worked out once a request. */
+export const todayItems = cache(async (who: Who): Promise<TodayItem[]> => {
+  const [troubled, due, off, unweighed] = await Promise.all([
+    barsInState(who, ["quarantined", "watch"], MOST),
+    careDueByTask(who, who.today),
+    barsOffTheirLabel(who, QUANTITIES.mass.tolerance!, MOST),
+    barsNeverWeighed(who, MOST),
+  ]);
+  return [
+    ...outOfUse(troubled),
+    ...careItems(due),
+    ...underWatch(troubled),
+    ...heavyOrLight(off),
+    ...neverWeighed(unweighed),
+  ];
+});
+
+type Wall = readonly ListedBar[];
 
 function outOfUse(wall: Wall): TodayItem[] {
   return wall
@@ -36,27 +51,22 @@ function outOfUse(wall: Wall): TodayItem[] {
 }
 
 /** Care that is late, one sentence a task, the longest overdue first. */
-function careItems(due: DueItem[]): TodayItem[] {
-  const byTask = groupBy(due, ({ task }) => task);
-  return [...byTask.values()]
-    .map((items) => ({ items, late: items.filter((item) => item.overdueDays > 0) }))
-    .sort((a, b) => (b.late[0]?.overdueDays ?? 0) - (a.late[0]?.overdueDays ?? 0))
-    .map(({ items, late }) => {
-      const worst = items[0]!;
-      const minutes = items.reduce((sum, item) => sum + item.minutes, 0);
-      const tags = items.slice(0, 4).map(({ tag }) => tag);
-      const more = items.length - tags.length;
-      return {
-        id: `care-${worst.task}`,
-        weight: late.length > 0 ? "now" : "soon",
-        title: `${sentence(worst.taskName)}: ${items.length === 1 ? `${worst.tag} ${worst.barName}` : `${items.length} bars`}, about ${Math.ceil(minutes)} min.`,
-        because:
-          worst.overdueDays > 0
-            ? `${listed(more > 0 ? [...tags, `${more} more`] : tags)}; ${worst.tag} is ${days(worst.overdueDays)} late (${worst.reason}).`
-            : `${listed(more > 0 ? [...tags, `${more} more`] : tags)}, due today.`,
-        action: { label: "Open the list", href: `/care?task=${worst.task}` },
-      };
-    });
+function careItems(due: readonly TaskDue[]): TodayItem[] {
+  return due.map(({ task, taskName, bars, minutes, first }) => {
+    const worst = first[0]!;
+    const tags = first.map(({ tag }) => tag);
+    const listedTags = listed(bars > tags.length ? [...tags, `${bars - tags.length} more`] : tags);
+    return {
+      id: `care-${task}`,
+      weight: worst.overdueDays > 0 ? "now" : "soon",
+      title: `${sentence(taskName)}: ${bars === 1 ? `${worst.tag} ${worst.barName}` : `${bars} bars`}, about ${Math.ceil(minutes)} min.`,
+      because:
+        worst.overdueDays > 0
+          ? `${listedTags}; ${worst.tag} is ${days(worst.overdueDays)} late (${worst.reason}).`
+          : `${listedTags}, due today.`,
+      action: { label: "Open the list", href: `/care?task=${task}` },
+    };
+  });
 }
 
 function underWatch(wall: Wall): TodayItem[] {
@@ -74,8 +84,8 @@ function underWatch(wall: Wall): TodayItem[] {
 /** Bars whose measured mass is off from what the seller says by more than the tolerance: every sum is off by that. */
 function heavyOrLight(wall: Wall): TodayItem[] {
   const off = wall.flatMap(({ bar }) => {
-    const gap = flaggedGaps(bar).find(({ kind }) => kind === "mass")?.gap;
-    return gap === undefined ? [] : [{ bar, gap }];
+    const gap = gapToStated(bar.quantities.mass ?? null);
+    return gap === null ? [] : [{ bar, gap }];
   });
   if (off.length === 0) return [];
   const worst = off.reduce((a, b) => (Math.abs(b.gap) > Math.abs(a.gap) ? b : a));
@@ -91,14 +101,13 @@ function heavyOrLight(wall: Wall): TodayItem[] {
 }
 
 function neverWeighed(wall: Wall): TodayItem[] {
-  const unknown = wall.filter(({ bar }) => bar.state !== "on-order" && bar.quantities.mass?.source !== "measured");
-  if (unknown.length === 0) return [];
-  const first = unknown[0]!.bar;
+  if (wall.length === 0) return [];
+  const first = wall[0]!.bar;
   return [
     {
       id: "never-weighed",
       weight: "soon",
-      title: `Never weighed: ${listed(unknown.map(({ bar }) => bar.tag))}.`,
+      title: `Never weighed: ${listed(wall.map(({ bar }) => bar.tag))}.`,
       because: `${first.quantities.mass ? `The seller says ${trimmed(first.quantities.mass.value, 2)} kg; a` : "A"} scale tells in two minutes.`,
       action: { label: `Weigh ${first.tag}`, href: `/bars/${first.tag}#measure` },
     },

@@ -59,9 +59,7 @@ export async function peopleToBecome(): Promise<
 }
 
 /** The database as the hall of the one who asks sees it. */
-export function hallDb(who: Pick<Who, "hallId">): HallDb {
-  return new HallDb(database(), who.hallId);
-}
+export const hallDb = cache((who: Pick<Who, "hallId">): HallDb => new HallDb(database(), who.hallId));
 
 async function session() {
   return getIronSession<Session>(await cookies(), {

@@ -1,14 +1,14 @@
 import type { ReactNode } from "react";
-import { careDueOn } from "@/server/care";
+import { careDueCount } from "@/server/care";
 import { todayItems } from "@/server/today";
 import { whoIsAsking } from "@/server/who";
 import { Shell } from "@/ui/kit/Shell";
 
 export default async function DeskLayout({ children }: { children: ReactNode }) {
   const who = await whoIsAsking();
-  const [today, due] = await Promise.all([todayItems(who), careDueOn(who, who.today)]);
+  const [today, due] = await Promise.all([todayItems(who), careDueCount(who, who.today)]);
   return (
-    <Shell hallName={who.hallName} who={who} counts={{ today: today.length, care: due.length }}>
+    <Shell hallName={who.hallName} who={who} counts={{ today: today.length, care: due }}>
       {children}
     </Shell>
   );

@@ -31,7 +31,17 @@ export function AskForm({ action, children, className, keep = {}, label, keepMas
     const asked = new FormData(event.currentTarget);
     const change: Record<string, string | null> = {};
     for (const name of new Set(asked.keys())) if (!(name in keep)) change[name] = String(asked.get(name) ?? "");
-    const next = changedHref(action, withUnit(latestParams(), keepMass), change);
+    const params = latestParams();
+    // A mass that does not say its unit means the one it was shown in, also when that changes in the same moment.
+    if (keepMass) {
+      const unit = readUnit(params.get("unit") ?? undefined);
+      for (const [text, put] of [
+        [params.get(keepMass), (mass: string) => params.set(keepMass, mass)],
+        [change[keepMass], (mass: string) => (change[keepMass] = mass)],
+      ] as const)
+        if (text && /^[\d.,\s]+$/.test(text)) put(`${text.trim()}${unit}`);
+    }
+    const next = changedHref(action, params, change);
     intend(next);
     router.replace(next, { scroll: false });
   }
@@ -58,13 +68,6 @@ export function AskForm({ action, children, className, keep = {}, label, keepMas
       </button>
     </Form>
   );
-}
-
-/** Writes its unit into a mass that does not say it. */
-function withUnit(params: URLSearchParams, name: string | undefined): URLSearchParams {
-  const text = name === undefined ? null : params.get(name);
-  if (text && /^[\d.,\s]+$/.test(text)) params.set(name!, `${text.trim()}${readUnit(params.get("unit") ?? undefined)}`);
-  return params;
 }
 
 const isToggle = (target: HTMLInputElement) => target.type === "checkbox" || target.type === "radio";

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, it, vi } from "vitest";
-import { arrived, changedHref, forgetIntent, intend, latestParams } from "./intent";
+import { arrived, carriedHref, changedHref, forgetIntent, intend, latestParams } from "./intent";
 
 beforeEach(() => vi.stubGlobal("window", { location: new URL("http://hall/load?target=100kg") }));
 afterEach(() => {
@@ -32,4 +32,11 @@ it("changes, adds and takes away parameters", () => {
   expect(changedHref("/x", params, { a: "3", b: null, on: "r25,r10" })).toBe("/x?a=3&on=r25,r10");
   expect(changedHref("/x", params, { a: "", b: null })).toBe("/x");
   expect(params.get("a")).toBe("1");
+});
+
+it("carries on to another page what this one is being asked, before its answer has come", () => {
+  const carry = { target: "load", unit: "unit" };
+  expect(carriedHref("/load?bar=K07&target=100", latestParams(), carry)).toBe("/load?bar=K07&target=100");
+  intend("/load?load=35&lift=snatch");
+  expect(carriedHref("/load?bar=K07&target=100", latestParams(), carry)).toBe("/load?bar=K07&target=35");
 });

@@ -42,3 +42,14 @@ export function changedHref(path: string, params: URLSearchParams, change: Recor
   const text = next.toString().replaceAll("%2C", ",");
   return text ? `${path}?${text}` : path;
 }
+
+/**
+ * A link's address, with parameters taken over from those of this page where it has them.
+ *
+ * @example carriedHref("/load?bar=K07&target=100", new URLSearchParams("load=35"), { target: "load" }) // "/load?bar=K07&target=35"
+ */
+export function carriedHref(href: string, params: URLSearchParams, carry: Record<string, string>): string {
+  const [path = "", query = ""] = href.split("?");
+  const taken = Object.entries(carry).flatMap(([to, from]) => (params.has(from) ? [[to, params.get(from)]] : []));
+  return changedHref(path, new URLSearchParams(query), Object.fromEntries(taken));
+}

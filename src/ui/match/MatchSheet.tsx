@@ -1,4 +1,3 @@
-import Link from "../kit/Link";
 import { drawBar } from "@/core/drawing/drawBar";
 import type { Lift } from "@/core/matching/lifts";
 import type { Basis, Reason } from "@/core/matching/verdict";
@@ -7,6 +6,7 @@ import type { Matching } from "@/server/matching";
 import { AskForm } from "../kit/AskForm";
 import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
 import { BarTag } from "../kit/BarTag";
+import { CarryLink } from "../kit/CarryLink";
 import { PageHead } from "../kit/PageHead";
 import { href } from "../kit/search";
 import { VerdictText } from "../kit/VerdictText";
@@ -53,6 +53,7 @@ export function MatchSheet({
       <PageHead title="Match" about="the right bar for a lift, a load and a lifter" />
       <AskForm
         action="/match"
+        keepMass="load"
         label="For which lift"
         className="sheet mb-3 flex flex-wrap items-baseline gap-x-6 gap-y-1 px-4 py-1.5"
       >
@@ -184,7 +185,8 @@ function MatchRow({
           </li>
         ))}
       </ul>
-      <Link
+      <CarryLink
+        carry={{ target: "load", unit: "unit" }}
         href={href("/load", {
           bar: tag,
           target: loadKg > 0 ? loadText : undefined,
@@ -193,7 +195,7 @@ function MatchRow({
         className="btn btn-sm btn-outline min-h-10 justify-self-start"
       >
         Load it
-      </Link>
+      </CarryLink>
     </li>
   );
 }

@@ -1,0 +1,21 @@
+import "server-only";
+import { cache } from "react";
+import type { HallDb } from "@/data/hallDb";
+import { careTasks, people, places } from "@/data/schema";
+
+/* Small tables that many answers need, read once a request. */
+
+/** Places by id. */
+export const placesById = cache(
+  async (hall: HallDb) => new Map((await hall.rows(places)).map((place) => [place.id, place])),
+);
+
+/** Names of people by id; somebody erased has no name. */
+export const namesById = cache(
+  async (hall: HallDb) => new Map((await hall.rows(people)).map(({ id, name }) => [id, name])),
+);
+
+/** Care tasks by id. */
+export const careTasksById = cache(
+  async (hall: HallDb) => new Map((await hall.rows(careTasks)).map((task) => [task.id, task])),
+);
