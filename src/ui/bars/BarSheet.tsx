@@ -146,7 +146,7 @@ function Numbers({ details: { bar, statedAsTyped, measurements }, today }: { det
   });
   return (
     <section className="sheet" aria-labelledby="numbers">
-      <div className="flex items-baseline justify-between px-4 pt-3">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-3 px-4 pt-3">
         <h2 id="numbers" className="font-bold">
           Numbers
         </h2>
@@ -192,7 +192,7 @@ function Numbers({ details: { bar, statedAsTyped, measurements }, today }: { det
                     {gap === null ? "" : signed(gap, decimals)}
                     {flagged.has(kind) && <span className="sr-only"> flagged</span>}
                   </td>
-                  <td className="text-quiet px-4 py-1 text-xs leading-snug">
+                  <td className="text-quiet min-w-44 px-4 py-1 text-xs leading-snug">
                     {last && (
                       <>
                         <span className="block">

@@ -47,8 +47,8 @@ export function LoadSheet({ bars, bar, clamps, clamp, state, plan, problem }: Pr
         <section className="sheet p-3" aria-label="The loaded bar">
           {plan && <Loaded bar={bar} plan={plan} clamp={clamp} />}
           <p className="text-quiet mt-2 text-xs">
-            Right half, to scale{clamp ? ", with its clamp" : ""}. Load both sides evenly, clamps on, safeties
-            set; a spotter for heavy racked lifts. Never over the rating.
+            Right half, to scale{clamp ? ", with its clamp" : ""}. Load both sides evenly, clamps on, safeties set; a
+            spotter for heavy racked lifts. Never over the rating.
           </p>
         </section>
       </div>

@@ -4,7 +4,7 @@ import { revalidatePath } from "next/cache";
 import type { BarState } from "@/core/bars/bar";
 import { QUANTITIES, QUANTITY_KINDS } from "@/core/bars/quantities";
 import { listed, trimmed } from "@/core/units/format";
-import { readTyped } from "@/core/units/typedQuantity";
+import { readReadings } from "@/core/units/readReadings";
 import { changeBarState, measureBar } from "@/server/bars";
 import { whoIsAsking } from "@/server/who";
 import type { FormState } from "@/ui/kit/formState";
@@ -38,29 +38,30 @@ export async function measureAction(_before: FormState, form: FormData): Promise
   };
   const kind = QUANTITY_KINDS.find((key) => key === typed.kind);
   const unit = kind ? QUANTITIES[kind].unit : "mm";
-  const parts = splitReadings(typed.readings);
-  const readings = parts.map((part) => readTyped(part, unit));
-  const unread = parts.filter((_, i) => readings[i] === null);
-  if (!kind || unread.length > 0 || parts.length === 0) {
-    const problems = [];
-    if (!kind) problems.push({ path: "kind", message: "Choose what was measured." });
-    if (parts.length === 0) problems.push({ path: "readings", message: "Type one to three readings." });
-    if (unread.length > 0)
-      problems.push({
-        path: "readings",
-        message: `${listed(unread.map((part) => `“${part}”`))}: write a number, perhaps with a unit, like 20.1 or 45 lb.`,
-      });
+  const read = readReadings(typed.readings, unit);
+  const problems = [
+    ...(kind ? [] : [{ path: "kind", message: "Choose what was measured." }]),
+    ...(read.ok && read.readings.length === 0 ? [{ path: "readings", message: "Type one to three readings." }] : []),
+    ...(read.ok
+      ? []
+      : [
+          {
+            path: "readings",
+            message: `${listed(read.unread.map((part) => `“${part}”`))}: write a number, perhaps with a unit, like 20.1 or 45 lb.`,
+          },
+        ]),
+  ];
+  if (!kind || !read.ok || problems.length > 0)
     return { status: "refused", message: "Nothing was kept.", problems, typed };
-  }
-  // A unit written once, after the last reading, is meant for all of them.
-  const lastUnit = /[a-z″"]\s*$/i.test(parts.at(-1)!) ? readings.at(-1)!.unit : null;
-  const withUnit = readings.map((reading, i) =>
-    lastUnit && !/[a-z″"]\s*$/i.test(parts[i]!) ? { ...reading!, unit: lastUnit } : reading!,
-  );
-  const result = await measureBar(who, { tag, kind, readings: withUnit, instrument: typed.instrument || "not said" });
+  const result = await measureBar(who, {
+    tag,
+    kind,
+    readings: read.readings,
+    instrument: typed.instrument || "not said",
+  });
   if (!result.ok) {
-    const problems = result.problems.map(({ path, message }) => ({ path: path.replace(/\.\d+$/, ""), message }));
-    return { status: "refused", message: result.message, problems, typed };
+    const refused = result.problems.map(({ path, message }) => ({ path: path.replace(/\.\d+$/, ""), message }));
+    return { status: "refused", message: result.message, problems: refused, typed };
   }
   revalidatePath("/", "layout");
   return {
@@ -69,12 +70,4 @@ export async function measureAction(_before: FormState, form: FormData): Promise
     problems: [],
     typed: {},
   };
-}
-
-/** Readings are divided by semicolons, dots in the middle, or spaces between numbers. */
-function splitReadings(text: string): string[] {
-  return text
-    .split(/[;·\n]|\s+(?=[\d.])/)
-    .map((part) => part.trim())
-    .filter(Boolean);
 }
