@@ -1,8 +1,7 @@
-/** Errors that people can cause are values. `path` names the field, as in the public interface. */
-export interface Problem {
-  path: string;
-  message: string;
-}
+import type { Problem } from "@/core/problem";
+
+/* Errors that people can cause are values. */
+export type { Problem };
 
 export type FailureCode = "invalid" | "forbidden" | "not-found" | "stale" | "impossible";
 

@@ -1,6 +1,7 @@
 import type { Bar } from "./bar";
 import { gapToStated } from "./effectiveQuantity";
-import { QUANTITIES, QUANTITY_KINDS, type QuantityKind } from "./quantities";
+import { QUANTITY_KINDS, type QuantityKind } from "./quantities";
+import { STARTING_TOLERANCES, type Tolerances } from "./tolerances";
 
 export interface FlaggedGap {
   kind: QuantityKind;
@@ -9,11 +10,11 @@ export interface FlaggedGap {
   tolerance: number;
 }
 
-/** Quantities of a bar whose measured value lies beyond its tolerance from the stated one. */
-export function flaggedGaps(bar: Pick<Bar, "quantities">): FlaggedGap[] {
+/** Quantities of a bar whose measured value lies beyond the house's tolerance from the stated one. */
+export function flaggedGaps(bar: Pick<Bar, "quantities">, tolerances: Tolerances = STARTING_TOLERANCES): FlaggedGap[] {
   return QUANTITY_KINDS.flatMap((kind) => {
     const gap = gapToStated(bar.quantities[kind] ?? null);
-    const { tolerance } = QUANTITIES[kind];
+    const tolerance = tolerances[kind];
     return gap !== null && tolerance !== null && Math.abs(gap) > tolerance + ROUNDING ? [{ kind, gap, tolerance }] : [];
   });
 }

@@ -54,7 +54,7 @@ export function convertTyped({ value, unit }: TypedQuantity): number {
   return Number(`${parts[1]}${scaled}e-${fraction.length + shift}`);
 }
 
-const WRITTEN = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+))\s*(kgs?|lbs?|mm|cm|in|″|")?$/i;
+const WRITTEN = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+))\s*(kgs?|lbs?|mm|cm|in|″|"|s|sec)?$/i;
 
 /**
  * Reads what a person typed into a field: a number, perhaps with a unit; a comma counts as the decimal point.
@@ -82,4 +82,6 @@ const SPELLINGS: Record<string, Unit> = {
   in: "in",
   "″": "in",
   '"': "in",
+  s: "s",
+  sec: "s",
 };

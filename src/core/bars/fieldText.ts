@@ -1,0 +1,120 @@
+import { isHallDay } from "../units/hallDay";
+import { convertTyped, readTyped, type TypedQuantity } from "../units/typedQuantity";
+import type { FieldDef } from "./barFields";
+
+/** What a field holds: words, a number, yes or no, a mass as typed, money in whole minor units, or lines. */
+export type FieldValue = string | number | boolean | TypedQuantity | readonly string[];
+
+export type ReadField = { ok: true; value: FieldValue | null } | { ok: false; message: string };
+
+const YES = ["yes", "true", "y", "1"];
+const NO = ["no", "false", "n", "0"];
+const MOST_MINOR = 1_000_000_000;
+
+/**
+ * A field from what somebody typed or a file says; empty text is "not known". Lines of a list are divided by new lines
+ * or by " | ". `fieldText` writes what this reads back.
+ */
+export function readField(def: FieldDef, text: string): ReadField {
+  const said = text.trim();
+  if (said === "") return def.isRequired ? refused("must be given") : { ok: true, value: null };
+  switch (def.kind) {
+    case "text":
+      if (said.length > def.most) return refused(`at most ${def.most} characters`);
+      return hasControlCharacters(said) ? refused("has characters that cannot be printed") : { ok: true, value: said };
+    case "choice": {
+      const key = said.toLowerCase().replace(/[\s_]+/g, "-");
+      return def.of.includes(key) ? { ok: true, value: key } : refused(`“${said}” is none of ${def.of.join(", ")}`);
+    }
+    case "day":
+      return isHallDay(said) ? { ok: true, value: said } : refused(`“${said}” is no day; write YYYY-MM-DD`);
+    case "number":
+      return readNumber(def, said);
+    case "mass":
+      return readMassField(said);
+    case "money":
+      return readMoney(said);
+    case "yes-no": {
+      const word = said.toLowerCase();
+      if (YES.includes(word)) return { ok: true, value: true };
+      return NO.includes(word) ? { ok: true, value: false } : refused(`“${said}” is neither yes nor no`);
+    }
+    case "list": {
+      const lines = said
+        .split(/\r?\n|\s\|\s/)
+        .map((line) => line.trim())
+        .filter(Boolean);
+      if (lines.length > def.most) return refused(`at most ${def.most} lines`);
+      const long = lines.find((line) => line.length > def.mostEach);
+      return long
+        ? refused(`“${long.slice(0, 20)}…” is longer than ${def.mostEach} characters`)
+        : { ok: true, value: lines };
+    }
+  }
+}
+
+/** A field's value as text that `readField` reads back; nothing for "not known". */
+export function fieldText(def: FieldDef, value: FieldValue | null | undefined): string {
+  if (value === null || value === undefined) return "";
+  switch (def.kind) {
+    case "yes-no":
+      return value === true ? "yes" : "no";
+    case "mass": {
+      const typed = value as TypedQuantity;
+      return `${typed.value} ${typed.unit}`;
+    }
+    case "money":
+      return ((value as number) / 100).toFixed(2);
+    case "list":
+      return (value as readonly string[]).join(" | ");
+    default:
+      return String(value);
+  }
+}
+
+function readNumber(def: FieldDef & { kind: "number" }, said: string): ReadField {
+  const [least, most] = def.range;
+  const bare = def.unit && said.toLowerCase().endsWith(def.unit.toLowerCase()) ? said.slice(0, -def.unit.length) : said;
+  const typed =
+    def.unit === "mm"
+      ? readTyped(said, "mm")
+      : /^[+-]?\d*[.,]?\d+\s*$/.test(bare)
+        ? bare.trim().replace(",", ".")
+        : null;
+  const value = typed === null ? NaN : typeof typed === "string" ? Number(typed) : lengthOf(typed);
+  const unit = def.unit ? ` ${def.unit}` : "";
+  if (!Number.isFinite(value)) return refused(`“${said}” is no number${unit && ` in${unit}`}`);
+  if (def.isWhole && !Number.isInteger(value)) return refused(`“${said}” must be a whole number`);
+  return value >= least && value <= most
+    ? { ok: true, value }
+    : refused(`${said} is out of range: ${least} to ${most}${unit}`);
+}
+
+function lengthOf(typed: TypedQuantity): number {
+  return typed.unit === "mm" || typed.unit === "cm" || typed.unit === "in" ? convertTyped(typed) : NaN;
+}
+
+function readMassField(said: string): ReadField {
+  const typed = readTyped(said, "kg");
+  if (!typed || (typed.unit !== "kg" && typed.unit !== "lb"))
+    return refused(`“${said}” is no mass; write 320 kg or 700 lb`);
+  const kg = convertTyped(typed);
+  return kg > 0 && kg <= 2000
+    ? { ok: true, value: typed }
+    : refused(`${said} is out of range: more than 0, up to 2000 kg`);
+}
+
+function readMoney(said: string): ReadField {
+  const match = /^(\d{1,9})(?:[.,](\d{1,2}))?$/.exec(said.replace(/[\s’']/g, ""));
+  if (!match) return refused(`“${said}” is no amount of money; write 189 or 189.50`);
+  const minor = Number(match[1]) * 100 + Number((match[2] ?? "").padEnd(2, "0"));
+  return minor <= MOST_MINOR ? { ok: true, value: minor } : refused(`${said} is out of range`);
+}
+
+function hasControlCharacters(text: string): boolean {
+  return /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/.test(text);
+}
+
+function refused(message: string): ReadField {
+  return { ok: false, message };
+}
