@@ -105,6 +105,12 @@ export class HallDb {
       .returning()) as Row<T>[];
   }
 
+  /** Takes rows out that nothing refers to. What history refers to is retired, not removed. */
+  async remove<T extends HallTable>(table: T, where: SQL | undefined): Promise<void> {
+    if (!where) throw new Error("remove names its rows");
+    await this.executor.delete(table).where(this.mine(table, where));
+  }
+
   private mine(table: HallTable, where?: SQL): SQL | undefined {
     return and(eq(table.hallId, this.hallId), where);
   }

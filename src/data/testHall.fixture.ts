@@ -51,6 +51,7 @@ export async function makeHall(name: string) {
     hallName: name,
     timeZone: "UTC",
     climateClass: "salt-humid" as ClimateClass,
+    currency: "EUR",
     today: "2026-03-20",
   });
   return { hall, who, bar: bar!, task: task! };

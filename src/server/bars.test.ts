@@ -1,7 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { barMeasurements, barQuantities, bars, changes } from "@/data/schema";
 import { makeHall } from "@/data/testHall.fixture";
-import { barDetails, barsByTag, barsOnTheWall, changeBarState, listBars, measureBar } from "./bars";
+import { changeBarState, measureBar } from "./barChanges";
+import { barDetails } from "./barPage";
+import { barsByTag, barsOnTheWall, listBars } from "./bars";
 import { matchForLift, listLifters } from "./matching";
 import { may, ROLES } from "./permissions";
 
@@ -63,7 +65,7 @@ describe("measuring", () => {
     expect(await hall.rows(barMeasurements)).toMatchObject([{ typedValues: ["20.6", "20.8"], typedUnit: "kg" }]);
     expect((await hall.first(bars))!.massKg).toBeCloseTo(20.7, 9);
     const details = (await barDetails(who("care"), "T1"))!;
-    expect(details.statedAsTyped.mass).toBe("45 lb");
+    expect(details.texts["stated.mass"]).toBe("45 lb");
     expect(details.bar.quantities.mass).toMatchObject({
       source: "measured",
       statedValue: 20.41165665,

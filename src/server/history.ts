@@ -6,7 +6,7 @@ import { namesById } from "./lookups";
 import type { Who } from "./who";
 
 export interface Change {
-  entity: "bar" | "care-log";
+  entity: "bar" | "care-log" | "plate" | "clamp" | "station" | "rule";
   entityId: string;
   action: string;
   before?: unknown;
@@ -16,7 +16,7 @@ export interface Change {
 
 /** Writes who, when, what was and what is. Call it in the transaction that makes the change. */
 export async function recordChange(hall: HallDb, who: Pick<Who, "personId">, change: Change): Promise<void> {
-  await hall.insert(changes, { ...change, personId: who.personId });
+  await hall.insert(changes, { ...change, personId: who.personId, at: new Date() });
 }
 
 /** The latest changes of one thing, newest first, with the name of whoever made them. */
@@ -36,6 +36,14 @@ export async function changesOf(hall: HallDb, entity: Change["entity"], entityId
     reason,
     by: names.get(personId) ?? "somebody",
   }));
+}
+
+/** The newest change of one thing, or null. */
+export function lastChangeOf(hall: HallDb, entity: Change["entity"], entityId: string) {
+  return hall.first(changes, {
+    where: and(eq(changes.entity, entity), eq(changes.entityId, entityId)),
+    orderBy: [desc(changes.at), desc(changes.id)],
+  });
 }
 
 /**

@@ -19,3 +19,8 @@ export const namesById = cache(
 export const careTasksById = cache(
   async (hall: HallDb) => new Map((await hall.rows(careTasks)).map((task) => [task.id, task])),
 );
+
+/** Names of the places where bars hang, in the order of a round. */
+export async function placeNames(hall: HallDb): Promise<string[]> {
+  return [...(await placesById(hall)).values()].sort((a, b) => a.roundOrder - b.roundOrder).map(({ name }) => name);
+}

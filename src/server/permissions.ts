@@ -6,6 +6,13 @@ const PERMISSIONS = {
   "bar.change-state": ["manager", "coach"],
   /** Lifting a quarantine is the manager's alone. */
   "bar.end-quarantine": ["manager"],
+  /** What is kept of bars, and taking changes back. */
+  "bar.edit": ["manager", "coach"],
+  /** Plates, clamps and stations. */
+  "equipment.edit": ["manager", "coach"],
+  "rule.edit": ["manager"],
+  "hall.export": ["manager", "coach"],
+  "hall.import": ["manager"],
   "bar.measure": ["manager", "coach", "care"],
   "care.tick": ["manager", "coach", "care"],
   /** Names, sizes, limits and notes of lifters. */

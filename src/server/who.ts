@@ -20,6 +20,8 @@ export interface Who {
   hallName: string;
   timeZone: string;
   climateClass: ClimateClass;
+  /** ISO 4217 code in which prices are kept. */
+  currency: string;
   today: HallDay;
 }
 
@@ -108,6 +110,7 @@ function toWho({ person, hall }: { person: typeof people.$inferSelect; hall: typ
     hallName: hall.name,
     timeZone: hall.timeZone,
     climateClass: hall.climateClass as ClimateClass,
+    currency: hall.currency,
     today: hallDayAt(new Date(), hall.timeZone),
   };
 }

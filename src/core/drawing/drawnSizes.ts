@@ -11,6 +11,8 @@ export interface DrawnSizes {
   sleeveLength: number;
   sleeveDiameter: number;
   camberDrop: number;
+  camberForward: number;
+  handleOffset: number;
   yokeWidth: number;
   handleLength: number;
   frameWidth: number;
@@ -20,12 +22,15 @@ export interface DrawnSizes {
 
 /** Usual sizes where the family has its own. Common practice, no source; used for drawing only. */
 const USUAL: Partial<Record<FamilyKey, Partial<Record<QuantityKind, number>>>> = {
-  yoke: { camberDrop: 80, yokeWidth: 420 },
-  "low-yoke": { camberDrop: 92, yokeWidth: 460 },
-  "adjustable-yoke": { camberDrop: 60, yokeWidth: 440 },
+  yoke: { camberDrop: 80, camberForward: 90, yokeWidth: 420 },
+  "low-yoke": { camberDrop: 92, camberForward: 120, yokeWidth: 460, handleLength: 160 },
+  "adjustable-yoke": { camberDrop: 60, camberForward: 150, yokeWidth: 440, handleLength: 180 },
   cambered: { camberDrop: 300, yokeWidth: 640 },
   "cambered-yoke": { camberDrop: 300, yokeWidth: 640 },
   bowed: { camberDrop: 75, yokeWidth: 760 },
+  "closed-frame": { handleLength: 130, handleOffset: 100 },
+  "open-frame": { handleLength: 150, handleOffset: 60 },
+  "multi-grip": { frameWidth: 560, frameDepth: 230 },
   curl: { shaftLength: 800, sleeveLength: 160 },
 };
 
@@ -36,6 +41,8 @@ const GENERAL: Partial<Record<QuantityKind, number>> = {
   sleeveLength: 400,
   sleeveDiameter: 50,
   camberDrop: 0,
+  camberForward: 0,
+  handleOffset: 0,
   yokeWidth: 420,
   handleLength: 200,
   frameWidth: 620,
@@ -45,10 +52,10 @@ const GENERAL: Partial<Record<QuantityKind, number>> = {
 /** Sizes that matter to each form; others are never reported as assumed. */
 const RELEVANT: Record<string, readonly QuantityKind[]> = {
   straight: [],
-  yoke: ["camberDrop", "yokeWidth", "handleLength"],
+  yoke: ["camberDrop", "camberForward", "yokeWidth", "handleLength"],
   cambered: ["camberDrop", "yokeWidth"],
   bowed: ["camberDrop"],
-  frame: ["frameWidth", "frameDepth"],
+  frame: ["frameWidth", "frameDepth", "handleOffset"],
   "multi-grip": ["frameWidth", "frameDepth"],
   zigzag: [],
 };
@@ -70,6 +77,8 @@ export function drawnSizes(bar: Bar): DrawnSizes {
     sleeveLength: size("sleeveLength"),
     sleeveDiameter: size("sleeveDiameter"),
     camberDrop: size("camberDrop"),
+    camberForward: size("camberForward"),
+    handleOffset: size("handleOffset"),
     yokeWidth: size("yokeWidth"),
     handleLength: size("handleLength"),
     frameWidth: size("frameWidth"),

@@ -1,6 +1,6 @@
 import type { Bar } from "../bars/bar";
 import type { DrawnSizes } from "./drawnSizes";
-import { mirrored, type Point, type Shape } from "./shapes";
+import { boxAround, disc, mirrored, tube, type Point, type Shape } from "./shapes";
 import { sleeves } from "./sleeves";
 
 /** Handles of a frame are this far from the middle; hands beside the legs. Common practice, no source. */
@@ -17,6 +17,29 @@ export function frameBar(bar: Bar, sizes: DrawnSizes, factor: number): Shape[] {
     ...handles(bar, sizes, thickness),
     ...sleeves(sizes, factor),
   ];
+}
+
+/** The same bars from the front: rails seen on edge, handles on their posts, nearly end on. */
+export function frameFront(bar: Bar, sizes: DrawnSizes, factor: number): Shape[] {
+  const t = sizes.shaftDiameter * factor;
+  const rail = boxAround("shaft", -sizes.halfShaft, sizes.halfShaft, t);
+  const xs = bar.family === "multi-grip" ? MULTI_GRIPS.map(([x]) => x) : [handleAt(bar, sizes)];
+  const right = xs.flatMap((x) => [
+    ...(Math.abs(sizes.handleOffset) < t / 2 ? [] : [tube("tube", [x, 0], [x, sizes.handleOffset], t * 0.7)]),
+    disc("pad", x, sizes.handleOffset, t * 1.05),
+  ]);
+  return [rail, ...right, ...right.map(mirrored), ...sleeves(sizes, factor)];
+}
+
+/** Half the distance of each pair of grips of a multi-grip bar, and how they slant. Common practice, no source. */
+const MULTI_GRIPS = [
+  [120, 0],
+  [220, 25],
+  [330, 0],
+] as const;
+
+function handleAt(bar: Bar, { frameWidth }: DrawnSizes): number {
+  return bar.family === "open-frame" ? frameWidth / 2 + 40 : Math.min(HANDLE_AT_MM, frameWidth / 2 - 5);
 }
 
 /** A hexagon round the lifter, joined to the sleeves at its two corners. */
@@ -100,11 +123,11 @@ function handles(bar: Bar, sizes: DrawnSizes, thickness: number): Shape[] {
     thickness: thickness * 0.9,
   });
   if (bar.family === "multi-grip")
-    return [120, 220, 330].flatMap((x, i) => {
-      const right = grip(x, i === 1 ? 25 : 0, sizes.frameDepth / 2);
+    return MULTI_GRIPS.flatMap(([x, slant]) => {
+      const right = grip(x, slant, sizes.frameDepth / 2);
       return [right, mirrored(right)];
     });
-  const at = bar.family === "open-frame" ? sizes.frameWidth / 2 + 40 : Math.min(HANDLE_AT_MM, sizes.frameWidth / 2 - 5);
-  const right = grip(at, 0, bar.family === "open-frame" ? HANDLE_HALF_MM : sizes.frameDepth / 2 - 10);
+  const half = bar.family === "open-frame" ? HANDLE_HALF_MM : sizes.frameDepth / 2 - 10;
+  const right = grip(handleAt(bar, sizes), 0, half);
   return [right, mirrored(right)];
 }

@@ -1,6 +1,7 @@
 /**
  * What a bar is drawn of. Coordinates in mm: x along the bar from its middle, positive to the right;
- * y up from the axis of the sleeves in a front view, away from the lifter in a plan view.
+ * y up from the axis of the sleeves in a front view, towards the lifter's front in a plan view. In a side view x is
+ * positive towards the lifter's front and y up, both from the axis of the sleeves.
  * Thicknesses across the bar are multiplied by the drawing's thickness factor; lengths never are.
  */
 export type ShapeRole =
@@ -14,6 +15,8 @@ export type ShapeRole =
   | "tube"
   | "pad"
   | "handle"
+  | "weld"
+  | "hole"
   | "plate";
 
 export type Point = readonly [x: number, y: number];
@@ -49,9 +52,11 @@ export interface Extent {
   top: number;
 }
 
+/** Seen from the front, from above, or along the bar with the lifter facing right. */
+export type View = "front" | "plan" | "side";
+
 export interface Drawing {
-  /** Seen from the front, or from above where only that shows what the bar is. */
-  view: "front" | "plan";
+  view: View;
   shapes: readonly Shape[];
   extent: Extent;
   thicknessFactor: number;
@@ -63,6 +68,17 @@ export interface Drawing {
 export function boxAround(role: ShapeRole, fromX: number, toX: number, height: number, centreY = 0): Box {
   const [x, end] = fromX <= toX ? [fromX, toX] : [toX, fromX];
   return { kind: "box", role, x, y: centreY - height / 2, width: end - x, height };
+}
+
+/** A round thing seen end on. */
+export function disc(role: ShapeRole, x: number, y: number, diameter: number): Box {
+  const r = diameter / 2;
+  return { kind: "box", role, x: x - r, y: y - r, width: diameter, height: diameter, radius: r };
+}
+
+/** A straight piece of tube. */
+export function tube(role: ShapeRole, from: Point, to: Point, thickness: number): Tube {
+  return { kind: "tube", role, points: [from, to], thickness };
 }
 
 /** The same shape on the other side of the centre line. */

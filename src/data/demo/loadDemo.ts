@@ -1,12 +1,17 @@
 import { createHash } from "node:crypto";
 import { sql } from "drizzle-orm";
+import { FIELD_KEYS, hasField, type FieldKey } from "@/core/bars/barFields";
+import { readBarRecord, statedKey, type BarRecord } from "@/core/bars/barRecord";
+import { FAMILIES } from "@/core/bars/families";
+import { QUANTITIES, type QuantityKind } from "@/core/bars/quantities";
 import { CARE_TASK_KEYS, CARE_TASKS } from "@/core/care/careTasks";
 import type { ClimateClass } from "@/core/care/climateClass";
 import { LIFT_KEYS, LIFTS } from "@/core/matching/lifts";
 import { massUnitsFromKg } from "@/core/units/exactMass";
 import { addDays, hallDayAt, type HallDay } from "@/core/units/hallDay";
 import { convertTyped, type TypedQuantity, type Unit } from "@/core/units/typedQuantity";
-import { barFromRow, effectiveColumns, effectiveQuantities, type BarRow } from "../barRows";
+import { quantityRows, rowFromRecord } from "../barRecordRows";
+import type { BarRow } from "../barRows";
 import { carePlanRow, type CareTaskRow } from "../carePlanRows";
 import type { Database } from "../client";
 import { HallDb } from "../hallDb";
@@ -189,13 +194,7 @@ async function loadBar(
   today: HallDay,
   now: Date,
 ): Promise<BarRow> {
-  const boughtOn = addDays(today, -Math.round(spec.yearsAgo * 365.25) - 40);
-  const rating = spec.rating && typedOf(spec.rating[0]);
-  const limit = spec.hardLimit ? typedOf(spec.hardLimit) : null;
-  const quantities = Object.entries(spec.stated).map(([kind, text]) => {
-    const typed = typedOf(text);
-    return { kind, statedValue: typed.value, statedUnit: typed.unit, stated: convertTyped(typed) };
-  });
+  const record = demoRecord(spec, today);
   const measurements = Object.entries(spec.measured ?? {}).map(([kind, text]) => {
     const values = text.split(" ");
     const unit = values.pop() as Unit;
@@ -206,53 +205,15 @@ async function loadBar(
       readings: values.map((value) => convertTyped({ value, unit })),
     };
   });
-  for (const { kind } of measurements)
-    if (!quantities.some((quantity) => quantity.kind === kind))
-      quantities.push({ kind, statedValue: null!, statedUnit: null!, stated: null! });
-
-  const values = {
-    tag: spec.tag,
-    name: spec.name,
-    family: spec.family,
-    state: spec.state ?? "in-service",
-    stateReason: spec.stateReason ?? null,
+  const columns = {
+    ...rowFromRecord(record, placeId, "GBP"),
     knownSince: spec.yearsAgo === 0 ? today : addDays(today, -LOG_DAYS - 30),
-    placeId,
-    supplier: spec.supplier,
-    batch: spec.batch,
-    boughtOn: spec.yearsAgo === 0 ? null : boughtOn,
-    priceMinor: spec.price,
-    priceCurrency: "GBP",
-    stock: spec.stock ?? "new",
-    alloy: spec.alloy,
-    tensileMPa: spec.tensileMPa ?? null,
-    yieldMPa: spec.yieldMPa ?? null,
-    elasticModulusGPa: null,
-    finish: spec.finish,
-    sleeveFinish: spec.sleeveFinish,
-    areSleevesGrooved: spec.grooved ?? false,
-    knurl: spec.knurl,
-    centreKnurl: spec.centreKnurl,
-    ringMarks: spec.ringMarks,
-    plainGapMm: spec.plainGapMm ?? null,
-    sleeveRotation: spec.sleeves,
-    ratingValue: rating?.value ?? null,
-    ratingUnit: rating?.unit ?? null,
-    ratingKg: rating ? convertTyped(rating) : null,
-    ratingBasis: spec.rating?.[1] ?? null,
-    hardLimitValue: limit?.value ?? null,
-    hardLimitUnit: limit?.unit ?? null,
-    hardLimitKg: limit ? convertTyped(limit) : null,
-    note: spec.note ?? null,
   };
-  const core = barFromRow(values, effectiveQuantities(quantities, measurements));
-  const [row] = await hall.insert(schema.bars, { ...values, ...effectiveColumns(core) });
+  const effective = quantityRows(columns, record.stated, measurements);
+  const [row] = await hall.insert(schema.bars, { ...columns, ...effective.columns });
   await hall.insert(
     schema.barQuantities,
-    quantities.map((quantity) => {
-      const effective = core.quantities[quantity.kind as keyof typeof core.quantities]!;
-      return { ...quantity, barId: row!.id, effective: effective.value, source: effective.source };
-    }),
+    effective.quantities.map((quantity) => ({ ...quantity, barId: row!.id })),
   );
   await hall.insert(
     schema.barMeasurements,
@@ -260,7 +221,7 @@ async function loadBar(
       ...measurement,
       barId: row!.id,
       personId,
-      instrument: instrumentFor(measurement.kind),
+      instrument: QUANTITIES[measurement.kind as QuantityKind].instrument,
       measuredAt: new Date(now.getTime() - (40 - (i % 5)) * 86_400_000),
     })),
   );
@@ -274,11 +235,44 @@ async function loadBar(
   return row!;
 }
 
-function instrumentFor(kind: string): string {
-  if (kind === "mass") return "scale";
-  if (kind === "runout" || kind === "endPlay") return "dial gauge";
-  if (kind === "spinDown") return "stopwatch";
-  return kind.endsWith("Diameter") || kind === "collarThickness" ? "caliper" : "tape";
+/** The bar as somebody would have entered it; what the demo says wrongly stops the load. */
+function demoRecord(spec: DemoBar, today: HallDay): BarRecord {
+  const { form } = FAMILIES[spec.family];
+  const boughtOn = addDays(today, -Math.round(spec.yearsAgo * 365.25) - 40);
+  const texts: Partial<Record<FieldKey, string>> = {
+    tag: spec.tag,
+    name: spec.name,
+    family: spec.family,
+    state: spec.state ?? "in-service",
+    stateReason: spec.stateReason ?? "",
+    place: spec.place,
+    supplier: spec.supplier,
+    batch: spec.batch,
+    boughtOn: spec.yearsAgo === 0 ? "" : boughtOn,
+    price: (spec.price / 100).toFixed(2),
+    stock: spec.stock ?? "new",
+    alloy: spec.alloy,
+    tensileMPa: String(spec.tensileMPa ?? ""),
+    yieldMPa: String(spec.yieldMPa ?? ""),
+    finish: spec.finish,
+    sleeveFinish: spec.sleeveFinish,
+    areSleevesGrooved: spec.grooved ? "yes" : "no",
+    knurl: spec.knurl,
+    centreKnurl: spec.centreKnurl,
+    ringMarks: spec.ringMarks,
+    plainGapMm: String(spec.plainGapMm ?? ""),
+    sleeveRotation: spec.sleeves,
+    rating: spec.rating?.[0] ?? "",
+    ratingBasis: spec.rating?.[1] ?? "",
+    hardLimit: spec.hardLimit ?? "",
+    note: spec.note ?? "",
+    ...spec.more,
+  };
+  const own = Object.fromEntries(FIELD_KEYS.filter((key) => hasField(key, form)).map((key) => [key, texts[key]]));
+  const stated = Object.entries(spec.stated).map(([kind, text]) => [statedKey(kind as QuantityKind), text]);
+  const read = readBarRecord({ ...own, ...Object.fromEntries(stated) });
+  if (!read.ok) throw new Error(`demo bar ${spec.tag}: ${read.problems.map(({ message }) => message).join("; ")}`);
+  return read.record;
 }
 
 /** Two months of care as people really do it: mostly in time, the cradle forgotten for weeks, the axle never. */

@@ -53,20 +53,34 @@ export const bars = pgTable(
     priceMinor: integer(),
     priceCurrency: text(),
     stock: text(),
+    chartVersion: text(),
     warrantyUntil: date({ mode: "string" }),
     doesOpeningVoidWarranty: boolean(),
+    hangsHow: text(),
+    sticksOut: text(),
+    paintMarks: text().array(),
+    looseParts: text().array(),
     alloy: text(),
     elasticModulusGPa: doublePrecision("elastic_modulus_gpa"),
     tensileMPa: doublePrecision("tensile_mpa"),
     yieldMPa: doublePrecision("yield_mpa"),
+    hardness: text(),
     finish: text(),
     sleeveFinish: text(),
     areSleevesGrooved: boolean(),
     knurl: text(),
+    knurlShape: text(),
     centreKnurl: text(),
     ringMarks: text(),
     plainGapMm: doublePrecision(),
     sleeveRotation: text(),
+    bearingsPerSide: integer(),
+    sleeveRetention: text(),
+    camberMotion: text(),
+    areHandlesRemovable: boolean(),
+    padding: text(),
+    gripOptions: text().array(),
+    canBeRacked: boolean(),
     ratingValue: numeric(),
     ratingUnit: text(),
     ratingKg: doublePrecision(),
@@ -92,6 +106,8 @@ export const bars = pgTable(
     index().on(t.hallId, t.shaftDiameterMm, t.id),
     index().on(t.hallId, t.seatToSeatMm, t.id),
     index().on(t.hallId, t.family, t.tag),
+    index().on(t.hallId, t.state, t.tag),
+    index().on(t.hallId, t.name, t.id),
     foreignKey({ columns: [t.hallId, t.placeId], foreignColumns: [places.hallId, places.id] }),
     check("bars_state", sql`${t.state} in ('in-service', 'watch', 'quarantined', 'retired', 'on-order')`),
     check("bars_tag", sql`length(${t.tag}) between 1 and 12`),
@@ -121,7 +137,7 @@ export const barQuantities = pgTable(
   ],
 );
 
-/** Up to three readings of one quantity on one occasion, as typed and converted. */
+/** The readings of one quantity on one occasion, as typed and converted; taken back, they stay and no longer count. */
 export const barMeasurements = pgTable(
   "bar_measurements",
   {
@@ -135,6 +151,7 @@ export const barMeasurements = pgTable(
     typedValues: numeric().array().notNull(),
     typedUnit: text().notNull(),
     readings: doublePrecision().array().notNull(),
+    undoneAt: timestamp({ withTimezone: true }),
   },
   (t) => [
     foreignKey({ columns: [t.hallId, t.barId], foreignColumns: [bars.hallId, bars.id] }),
@@ -142,7 +159,7 @@ export const barMeasurements = pgTable(
     index().on(t.barId, t.kind, t.measuredAt),
     check(
       "bar_measurements_readings",
-      sql`cardinality(${t.readings}) between 1 and 3 and cardinality(${t.typedValues}) = cardinality(${t.readings})`,
+      sql`cardinality(${t.readings}) between 1 and 6 and cardinality(${t.typedValues}) = cardinality(${t.readings})`,
     ),
   ],
 );

@@ -4,15 +4,17 @@ import {
   boolean,
   check,
   doublePrecision,
+  foreignKey,
   index,
   integer,
   numeric,
   pgTable,
   text,
+  timestamp,
   unique,
   uuid,
 } from "drizzle-orm/pg-core";
-import { hallId } from "./hall";
+import { hallId, people } from "./hall";
 
 /** Plates that are alike. Masses as typed, and as whole units of 10⁻¹⁰ kg. */
 export const plates = pgTable(
@@ -39,6 +41,29 @@ export const plates = pgTable(
     index().on(t.hallId, t.massUnits, t.id),
     check("plates_pairs", sql`${t.pairs} between 0 and 100`),
     check("plates_mass", sql`${t.massUnits} > 0`),
+  ],
+);
+
+/** One plate by itself, put on the scale: plates of one kind may differ, and the nearest are paired. */
+export const plateWeights = pgTable(
+  "plate_weights",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    plateId: uuid().notNull(),
+    /** What is written on it to tell it from the others. */
+    mark: text().notNull(),
+    massValue: numeric().notNull(),
+    massUnit: text().notNull(),
+    massUnits: bigint({ mode: "number" }).notNull(),
+    weighedBy: uuid().notNull(),
+    weighedAt: timestamp({ withTimezone: true }).notNull(),
+  },
+  (t) => [
+    unique().on(t.hallId, t.plateId, t.mark),
+    foreignKey({ columns: [t.hallId, t.plateId], foreignColumns: [plates.hallId, plates.id] }),
+    foreignKey({ columns: [t.hallId, t.weighedBy], foreignColumns: [people.hallId, people.id] }),
+    check("plate_weights_mass", sql`${t.massUnits} > 0`),
   ],
 );
 

@@ -16,6 +16,8 @@ export const stations = pgTable(
     holePitchMm: doublePrecision(),
     firstHoleMm: doublePrecision(),
     jCupPairs: integer().notNull().default(0),
+    /** Hole numbers in which the pairs sit, one for each that is in the uprights. */
+    jCupHoles: integer().array(),
     version: integer().notNull().default(1),
   },
   (t) => [

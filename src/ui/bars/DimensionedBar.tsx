@@ -1,15 +1,7 @@
-import { valueOf, type Bar } from "@/core/bars/bar";
-import { seatToSeatOf } from "@/core/bars/lengths";
+import type { Bar } from "@/core/bars/bar";
+import { dimensionsOf, type Dimension } from "@/core/drawing/dimensionedSheet";
 import { drawBar, WALL_THICKNESS_FACTOR } from "@/core/drawing/drawBar";
-import { trimmed } from "@/core/units/format";
 import { SHEET_HALF_MM, Shapes } from "../kit/BarDrawing";
-
-interface Dimension {
-  fromMm: number;
-  toMm: number;
-  text: string;
-  isStated: boolean;
-}
 
 const LINE_STEP_MM = 78;
 
@@ -22,10 +14,10 @@ export function DimensionedBar({ bar }: { bar: Bar }) {
   const bottom = extent.bottom - 40;
   const height = top - bottom + lines.length * LINE_STEP_MM + 20;
   return (
-    <figure>
+    <figure className="overflow-x-auto">
       <svg
         viewBox={`${-SHEET_HALF_MM} ${-top} ${2 * SHEET_HALF_MM} ${height}`}
-        className="drawn block w-full"
+        className="drawn block w-full min-w-[34rem]"
         role="img"
         aria-label={`${bar.name} with its lengths`}
       >
@@ -43,27 +35,8 @@ export function DimensionedBar({ bar }: { bar: Bar }) {
           <DimensionLine key={line.text} {...line} y={-bottom + 30 + i * LINE_STEP_MM} fromY={-bottom - 30} />
         ))}
       </svg>
-      <figcaption className="text-quiet px-4 pb-2 text-xs">
-        {drawing.view === "plan" ? "Seen from above" : "Seen from the front"}, lengths to scale, thickness ×
-        {WALL_THICKNESS_FACTOR}.
-        {drawing.assumed.length > 0 && ` Unknown and drawn at a usual size: ${drawing.assumed.join(", ")}.`}
-      </figcaption>
     </figure>
   );
-}
-
-function dimensionsOf(bar: Bar, right: number): Dimension[] {
-  const across = (name: string, value: number | null, isStated: boolean): Dimension[] =>
-    value === null ? [] : [{ fromMm: -value / 2, toMm: value / 2, text: `${name} ${trimmed(value, 1)}`, isStated }];
-  const seats = seatToSeatOf(bar);
-  const overall = bar.quantities.overallLength ?? null;
-  return [
-    ...across("between collars", valueOf(bar, "shaftLength"), bar.quantities.shaftLength?.source !== "measured"),
-    ...across("seat to seat", seats?.value ?? null, seats?.source !== "measured"),
-    ...(overall
-      ? across("overall", overall.value, overall.source !== "measured")
-      : across("overall, drawn", 2 * right, true)),
-  ];
 }
 
 function DimensionLine({ fromMm, toMm, text, isStated, y, fromY }: Dimension & { y: number; fromY: number }) {
@@ -88,7 +61,7 @@ function DimensionLine({ fromMm, toMm, text, isStated, y, fromY }: Dimension & {
         fill="var(--color-base-content)"
         fontStyle={isStated ? "italic" : undefined}
       >
-        {text} mm
+        {text}
       </text>
     </g>
   );

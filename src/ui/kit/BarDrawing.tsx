@@ -1,4 +1,5 @@
 import type { Drawing, Shape } from "@/core/drawing/shapes";
+import { HATCHES } from "@/core/drawing/svgText";
 
 /** Half of the width that every bar on a sheet is drawn in, in mm, so that rows share one scale and one centre line. */
 export const SHEET_HALF_MM = 1200;
@@ -47,7 +48,8 @@ function OneShape({ shape }: { shape: Shape }) {
   if (shape.kind === "tube")
     return (
       <polyline
-        className={shape.role}
+        className={shape.role.startsWith("knurl-") ? "knurled" : shape.role}
+        stroke={shape.role.startsWith("knurl-") ? `url(#${shape.role})` : undefined}
         points={shape.points.map(([x, y]) => `${round(x)},${round(-y)}`).join(" ")}
         strokeWidth={round(shape.thickness)}
       />
@@ -73,9 +75,9 @@ export function KnurlPatterns() {
   return (
     <svg aria-hidden="true" className="absolute size-0">
       <defs>
-        <Hatch id="knurl-passive" pitch={16} width={2.5} />
-        <Hatch id="knurl-medium" pitch={13} width={4} />
-        <Hatch id="knurl-aggressive" pitch={11} width={5.5} />
+        {Object.entries(HATCHES).map(([id, hatch]) => (
+          <Hatch key={id} id={id} {...hatch} />
+        ))}
       </defs>
     </svg>
   );

@@ -5,6 +5,8 @@ export interface FormState {
   problems: { path: string; message: string }[];
   /** What the person typed, so that nothing is lost. */
   typed: Record<string, string>;
+  /** After a stale edit: the version to name when the person writes over it all the same. */
+  version?: number;
 }
 
 export const FRESH: FormState = { status: "fresh", message: "", problems: [], typed: {} };

@@ -1,0 +1,34 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { barDetails } from "@/server/barPage";
+import { placeNames } from "@/server/lookups";
+import { may } from "@/server/permissions";
+import { hallDb, whoIsAsking } from "@/server/who";
+import { BarForm } from "@/ui/bars/BarForm";
+import { PageHead } from "@/ui/kit/PageHead";
+import { editAction } from "../../actions";
+
+export const metadata: Metadata = { title: "Change a bar" };
+
+export default async function EditBarPage({ params }: { params: Promise<{ tag: string }> }) {
+  const who = await whoIsAsking();
+  const details = await barDetails(who, decodeURIComponent((await params).tag));
+  if (!details || details.bar.state === "retired") notFound();
+  if (!may(who, "bar.edit")) return <p className="sheet p-6">Coaches and the manager change what is kept of a bar.</p>;
+  const { bar, texts, id, version, currency } = details;
+  return (
+    <>
+      <PageHead title={`Change ${bar.tag}`} about={bar.name} />
+      <BarForm
+        mode="edit"
+        texts={texts}
+        places={await placeNames(hallDb(who))}
+        currency={currency}
+        action={editAction}
+        back={`/bars/${encodeURIComponent(bar.tag)}`}
+        barId={id}
+        version={version}
+      />
+    </>
+  );
+}

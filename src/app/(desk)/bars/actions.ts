@@ -1,0 +1,74 @@
+"use server";
+
+import { revalidatePath } from "next/cache";
+import { redirect } from "next/navigation";
+import type { BarState } from "@/core/bars/bar";
+import { BAR_FIELDS } from "@/core/bars/barFields";
+import { changeBarState, editBar, enterBars, undoLastChange } from "@/server/barChanges";
+import { whoIsAsking } from "@/server/who";
+import type { FormState } from "@/ui/kit/formState";
+
+const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
+
+/** Changes the state of a bar from its page. */
+export async function stateAction(_before: FormState, form: FormData): Promise<FormState> {
+  const who = await whoIsAsking();
+  const typed = { state: textOf(form, "state"), reason: textOf(form, "reason") };
+  const tag = textOf(form, "tag");
+  const result = await changeBarState(who, {
+    tag,
+    state: typed.state as BarState,
+    reason: typed.reason,
+    version: Number(form.get("version")),
+  });
+  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  revalidatePath("/", "layout");
+  return { status: "done", message: `${tag} is now ${result.state.replace("-", " ")}.`, problems: [], typed: {} };
+}
+
+/** Takes the last change of a bar back. */
+export async function undoAction(_before: FormState, form: FormData): Promise<FormState> {
+  const result = await undoLastChange(await whoIsAsking(), textOf(form, "tag"), textOf(form, "changeId"));
+  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed: {} };
+  revalidatePath("/", "layout");
+  return { status: "done", message: `Taken back: ${result.what}.`, problems: [], typed: {} };
+}
+
+/** Changes what is kept of a bar; leads back to its page. */
+export async function editAction(_before: FormState, form: FormData): Promise<FormState> {
+  const typed = textsOf(form);
+  const result = await editBar(await whoIsAsking(), textOf(form, "barId"), Number(form.get("version")), typed);
+  if (!result.ok)
+    return {
+      status: "refused",
+      message: result.message,
+      problems: result.problems,
+      typed,
+      ...(result.stale ? { version: result.stale.version } : {}),
+    };
+  revalidatePath("/", "layout");
+  redirect(`/bars/${encodeURIComponent(result.tag)}`);
+}
+
+/** Enters one bar, or several of a kind; leads to the first. */
+export async function enterAction(_before: FormState, form: FormData): Promise<FormState> {
+  const typed = textsOf(form);
+  const tags = (typed.tag ?? "").split(/[\s,;]+/).filter(Boolean);
+  const result = await enterBars(await whoIsAsking(), typed, tags);
+  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  revalidatePath("/", "layout");
+  redirect(
+    result.tags.length === 1
+      ? `/bars/${encodeURIComponent(result.tags[0]!)}`
+      : `/bars?q=${encodeURIComponent(typed.name ?? "")}`,
+  );
+}
+
+/** The texts of a bar's form by field; hidden fields that steer the form are left out. */
+function textsOf(form: FormData): Record<string, string> {
+  return Object.fromEntries(
+    [...form.entries()].flatMap(([key, value]) =>
+      typeof value === "string" && (key in BAR_FIELDS || key.startsWith("stated.")) ? [[key, value]] : [],
+    ),
+  );
+}

@@ -1,0 +1,44 @@
+"use server";
+
+import { revalidatePath } from "next/cache";
+import Joi from "joi";
+import { QUANTITY_KINDS } from "@/core/bars/quantities";
+import { LENGTH_UNITS, MASS_UNITS } from "@/core/units/typedQuantity";
+import { measureBar, type Measuring } from "@/server/barChanges";
+import { whoIsAsking } from "@/server/who";
+import type { KeepReadings } from "@/ui/bars/MeasuringSession";
+
+/** What a browser may send; anything else is somebody's own making. */
+const SENT = Joi.object<Measuring>({
+  tag: Joi.string().max(12).required(),
+  kind: Joi.string()
+    .valid(...QUANTITY_KINDS)
+    .required(),
+  readings: Joi.array()
+    .items(
+      Joi.object({
+        value: Joi.string()
+          .pattern(/^[+-]?(\d+(\.\d*)?|\.\d+)$/)
+          .max(20)
+          .required(),
+        unit: Joi.string()
+          .valid(...MASS_UNITS, ...LENGTH_UNITS, "s")
+          .required(),
+      }),
+    )
+    .max(6)
+    .required(),
+  instrument: Joi.string().max(60).required(),
+  idempotencyKey: Joi.string().max(64).required(),
+}).required();
+
+/** Keeps the readings of one step of a measuring session. */
+export async function keepReadings(sent: KeepReadings): Promise<{ ok: boolean; message: string }> {
+  const { error, value } = SENT.validate(sent, { abortEarly: false });
+  if (error) return { ok: false, message: `Nothing was kept: ${error.message}.` };
+  const result = await measureBar(await whoIsAsking(), value);
+  if (!result.ok)
+    return { ok: false, message: [result.message, ...result.problems.map(({ message }) => message)].join(" ") };
+  revalidatePath("/", "layout");
+  return { ok: true, message: "Kept." };
+}

@@ -1,0 +1,49 @@
+import type { Metadata } from "next";
+import { seedFrom } from "@/core/instruments/simulatedInstrument";
+import { barsByTag, barsOnTheWall } from "@/server/bars";
+import { may } from "@/server/permissions";
+import { measuringRules } from "@/server/rules";
+import { whoIsAsking } from "@/server/who";
+import { MeasureChooser } from "@/ui/bars/MeasureChooser";
+import { MeasuringSession } from "@/ui/bars/MeasuringSession";
+import { sessionKinds } from "@/ui/bars/measuring";
+import { readTags } from "@/ui/bars/wallQuery";
+import { PageHead } from "@/ui/kit/PageHead";
+import { readSearch, type SearchParams } from "@/ui/kit/search";
+import { keepReadings } from "./actions";
+
+export const metadata: Metadata = { title: "Measure" };
+
+const MOST_IN_SESSION = 100;
+
+export default async function MeasurePage({ searchParams }: { searchParams: SearchParams }) {
+  const who = await whoIsAsking();
+  const search = await readSearch(searchParams);
+  if (!may(who, "bar.measure")) return <p className="sheet p-6">Coaches, care crew and the manager measure bars.</p>;
+  const tags = readTags(search.bars, MOST_IN_SESSION);
+  const found = tags.length > 0 ? await barsByTag(who, tags) : [];
+  if (found.length === 0) {
+    const wall = (await barsOnTheWall(who)).filter(({ bar }) => bar.state !== "on-order");
+    return (
+      <>
+        <PageHead title="Measure" about="a session walks bar by bar and dimension by dimension" />
+        <MeasureChooser bars={wall.map(({ bar, place, placeOrder }) => ({ bar, place, placeOrder }))} unknown={tags} />
+      </>
+    );
+  }
+  const first = found.find(({ bar }) => bar.tag === search.at) ?? found[0]!;
+  const kinds = sessionKinds(first.bar);
+  const kind = kinds.find((one) => one === search.kind) ?? kinds[0]!;
+  return (
+    <>
+      <PageHead title="Measure" about={`${found.length} ${found.length === 1 ? "bar" : "bars"}`} />
+      <MeasuringSession
+        bars={found.map(({ bar, place }) => ({ bar, place }))}
+        start={{ tag: first.bar.tag, kind }}
+        tolerances={(await measuringRules(who)).tolerances}
+        seed={seedFrom(who.personId, who.today)}
+        action={keepReadings}
+      />
+    </>
+  );
+}

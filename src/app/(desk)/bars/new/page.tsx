@@ -1,0 +1,53 @@
+import type { Metadata } from "next";
+import { barDetails } from "@/server/barPage";
+import { placeNames } from "@/server/lookups";
+import { may } from "@/server/permissions";
+import { hallDb, whoIsAsking } from "@/server/who";
+import { BarForm } from "@/ui/bars/BarForm";
+import { PageHead } from "@/ui/kit/PageHead";
+import { readSearch, type SearchParams } from "@/ui/kit/search";
+import { enterAction } from "../actions";
+
+export const metadata: Metadata = { title: "Enter a bar" };
+
+/** What belongs to one bar and not to another like it. */
+const OWN = [
+  "tag",
+  "state",
+  "stateReason",
+  "paintMarks",
+  "note",
+  "boughtOn",
+  "price",
+  "warrantyUntil",
+  "stock",
+  "batch",
+];
+
+export default async function NewBarPage({ searchParams }: { searchParams: SearchParams }) {
+  const who = await whoIsAsking();
+  const { like } = await readSearch(searchParams);
+  if (!may(who, "bar.edit")) return <p className="sheet p-6">Coaches and the manager enter bars.</p>;
+  const model = like ? await barDetails(who, like) : null;
+  const texts = Object.fromEntries(Object.entries(model?.texts ?? {}).filter(([key]) => !OWN.includes(key)));
+  return (
+    <>
+      <PageHead
+        title="Enter a bar"
+        about={
+          model
+            ? `like ${model.bar.tag} ${model.bar.name}; measurements belong to the bar and are not copied`
+            : "or several of a kind, with one spec and a tag each"
+        }
+      />
+      <BarForm
+        mode="new"
+        texts={texts}
+        places={await placeNames(hallDb(who))}
+        currency={who.currency}
+        action={enterAction}
+        back={model ? `/bars/${encodeURIComponent(model.bar.tag)}` : "/bars"}
+      />
+    </>
+  );
+}

@@ -1,0 +1,176 @@
+"use client";
+
+import { useActionState, useState } from "react";
+import { BAR_FIELDS, FIELD_GROUPS, FIELD_KEYS, hasField, type FieldGroup, type FieldKey } from "@/core/bars/barFields";
+import { statedKey } from "@/core/bars/barRecord";
+import { FAMILIES, FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
+import { measurableKinds, QUANTITIES, quantityLabel } from "@/core/bars/quantities";
+import { FormMessage } from "../kit/FormParts";
+import { FRESH, type FormAction } from "../kit/formState";
+import Link from "../kit/Link";
+import { FormField } from "./FormField";
+
+interface Props {
+  mode: "new" | "edit";
+  /** What is known, as text by field. */
+  texts: Record<string, string>;
+  places: readonly string[];
+  currency: string;
+  action: FormAction;
+  /** Where "leave it" leads. */
+  back: string;
+  barId?: string;
+  version?: number;
+}
+
+const GROUP_WORDS: Record<FieldGroup, string> = {
+  identity: "What it is",
+  bought: "Bought",
+  keeping: "Where it hangs",
+  material: "Material",
+  knurl: "Knurl",
+  sleeves: "Sleeves",
+  rating: "Rating",
+  geometry: "Special parts",
+};
+
+/** Enters or changes a bar. Asks only what the family has; what was typed stays when the server refuses. */
+export function BarForm({ mode, texts, places, currency, action, back, barId, version }: Props) {
+  const [form, send, isPending] = useActionState(action, FRESH);
+  const known = form.status === "refused" ? form.typed : texts;
+  const [family, setFamily] = useState<FamilyKey>((texts.family as FamilyKey | undefined) ?? "all-round");
+  const [sleeves, setSleeves] = useState(texts.sleeveRotation ?? "");
+  const { form: build, name } = FAMILIES[family];
+  const kinds = measurableKinds(build, sleeves === "fixed");
+  const asked = (group: FieldGroup) =>
+    FIELD_KEYS.filter(
+      (key) => BAR_FIELDS[key].group === group && hasField(key, build) && key !== "family" && !isOfState(key, mode),
+    );
+  const problemsOf = (key: string) => form.problems.filter(({ path }) => path === key).map(({ message }) => message);
+  // A refused form is made anew, so that every field shows what was typed.
+  const stamp = `${form.status}${form.problems.length}${form.version ?? ""}`;
+
+  return (
+    <form action={send} key={stamp} className="grid gap-3">
+      {barId && <input type="hidden" name="barId" value={barId} />}
+      {version !== undefined && <input type="hidden" name="version" value={form.version ?? version} />}
+      {mode === "edit" && (
+        <>
+          <input type="hidden" name="state" value={texts.state ?? "in-service"} />
+          <input type="hidden" name="stateReason" value={texts.stateReason ?? ""} />
+        </>
+      )}
+      {form.problems.length > 0 && (
+        <div role="alert" className="sheet border-l-error border-l-4 px-4 py-2 text-sm">
+          <p className="text-error font-bold">{form.message}</p>
+          <ul className="list-disc pl-5">
+            {form.problems.map(({ path, message }) => (
+              <li key={path + message}>{message}</li>
+            ))}
+          </ul>
+          {form.version !== undefined && (
+            <p>Send it again to write over what is there now, or leave it and look at the bar first.</p>
+          )}
+        </div>
+      )}
+      <fieldset className="sheet grid gap-x-4 gap-y-3 p-4 sm:grid-cols-2 lg:grid-cols-4">
+        <legend className="sr-only">{GROUP_WORDS.identity}</legend>
+        <div>
+          <label htmlFor="field-family" className="mb-1 block text-sm font-semibold">
+            family
+          </label>
+          <select
+            id="field-family"
+            name="family"
+            value={family}
+            onChange={({ target }) => setFamily(target.value as FamilyKey)}
+            className="select min-h-11 w-full"
+          >
+            {FAMILY_KEYS.map((key) => (
+              <option key={key} value={key}>
+                {FAMILIES[key].name}
+              </option>
+            ))}
+          </select>
+          <p className="text-quiet mt-1 text-xs">for {FAMILIES[family].madeFor}</p>
+        </div>
+        {asked("identity").map((key) => (
+          <FormField
+            key={key}
+            name={key}
+            def={BAR_FIELDS[key]}
+            text={known[key] ?? (key === "state" ? "in-service" : "")}
+            problems={problemsOf(key)}
+            {...(mode === "new" && key === "tag" ? SEVERAL_TAGS : {})}
+          />
+        ))}
+      </fieldset>
+
+      <fieldset className="sheet p-4">
+        <legend className="contents">
+          <span className="font-bold">What the seller states</span>
+        </legend>
+        <p className="text-quiet mb-3 text-xs">
+          As written, with its unit: 45 lb, 28.5, 1 1/8 in as 1.125 in. What you measure yourself comes later and counts
+          before this.
+        </p>
+        <div className="grid grid-cols-2 gap-x-4 gap-y-3 sm:grid-cols-3 lg:grid-cols-5">
+          {kinds
+            .filter((kind) => kind !== "runout" && kind !== "endPlay" && kind !== "spinDown")
+            .map((kind) => (
+              <FormField
+                key={kind}
+                name={statedKey(kind)}
+                def={{ kind: "text", most: 20, group: "geometry", label: quantityLabel(kind, build) }}
+                label={`${quantityLabel(kind, build)}, ${QUANTITIES[kind].unit}`}
+                text={known[statedKey(kind)] ?? ""}
+                problems={problemsOf(statedKey(kind))}
+              />
+            ))}
+        </div>
+      </fieldset>
+
+      {FIELD_GROUPS.filter((group) => group !== "identity" && asked(group).length > 0).map((group) => (
+        <fieldset key={group} className="sheet p-4">
+          <legend className="contents">
+            <span className="font-bold">{GROUP_WORDS[group]}</span>
+          </legend>
+          <div className="mt-2 grid gap-x-4 gap-y-3 sm:grid-cols-2 lg:grid-cols-4">
+            {asked(group).map((key) => (
+              <FormField
+                key={key}
+                name={key}
+                def={BAR_FIELDS[key]}
+                text={known[key] ?? ""}
+                problems={problemsOf(key)}
+                {...(key === "price" ? { label: `price, ${currency}` } : {})}
+                {...(key === "place" ? { suggestions: places } : {})}
+                {...(key === "sleeveRotation" ? { onChange: setSleeves } : {})}
+              />
+            ))}
+          </div>
+        </fieldset>
+      ))}
+
+      <div className="bg-base-200 border-base-300 sticky bottom-0 flex flex-wrap items-center gap-4 border-t py-3">
+        <button className="btn btn-neutral min-h-11" disabled={isPending}>
+          {mode === "new" ? `Enter the ${name}` : form.version !== undefined ? "Write over it" : "Keep the changes"}
+        </button>
+        <Link href={back} className="btn btn-outline min-h-11">
+          Leave it
+        </Link>
+        {form.status === "refused" && <FormMessage state={form} />}
+      </div>
+    </form>
+  );
+}
+
+const SEVERAL_TAGS = {
+  label: "tag, or tags of several alike",
+  hint: "K30, or K30 K31 K32 for three of a kind",
+};
+
+/** The state has its own form on the bar's page; a new bar gets one at once. */
+function isOfState(key: FieldKey, mode: "new" | "edit"): boolean {
+  return mode === "edit" && (key === "state" || key === "stateReason");
+}

@@ -1,0 +1,126 @@
+import type { FieldDef } from "@/core/bars/barFields";
+
+interface Props {
+  name: string;
+  def: FieldDef;
+  text: string;
+  problems: readonly string[];
+  label?: string;
+  hint?: string;
+  suggestions?: readonly string[];
+  onChange?: (text: string) => void;
+}
+
+/** One field of a bar, written as its kind needs, with its hint and its problem beside it. */
+export function FormField({
+  name,
+  def,
+  text,
+  problems,
+  label = def.label,
+  hint = def.hint,
+  suggestions,
+  onChange,
+}: Props) {
+  const id = `field-${name}`;
+  const notes = [...(problems.length > 0 ? [`${id}-problem`] : []), ...(hint ? [`${id}-hint`] : [])];
+  const attributes = {
+    id,
+    name,
+    "aria-invalid": problems.length > 0,
+    ...(notes.length > 0 ? { "aria-describedby": notes.join(" ") } : {}),
+  };
+  return (
+    <div
+      className={name === "note" ? "sm:col-span-2 lg:col-span-3" : def.kind === "list" ? "sm:col-span-2" : undefined}
+    >
+      <label htmlFor={id} className="mb-1 block text-sm font-semibold">
+        {label}
+        {def.isRequired && (
+          <span className="text-quiet font-normal" aria-hidden="true">
+            {" "}
+            needed
+          </span>
+        )}
+      </label>
+      <Control def={def} text={text} attributes={attributes} suggestions={suggestions} onChange={onChange} />
+      {hint && (
+        <p id={`${id}-hint`} className="text-quiet mt-1 text-xs">
+          {hint}
+        </p>
+      )}
+      {problems.length > 0 && (
+        <p id={`${id}-problem`} className="text-error mt-1 text-sm">
+          {problems.join(" ")}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Control({
+  def,
+  text,
+  attributes,
+  suggestions,
+  onChange,
+}: {
+  def: FieldDef;
+  text: string;
+  attributes: { id: string; name: string; "aria-invalid": boolean };
+  suggestions: readonly string[] | undefined;
+  onChange: ((text: string) => void) | undefined;
+}) {
+  switch (def.kind) {
+    case "choice":
+    case "yes-no": {
+      const choices = def.kind === "choice" ? def.of : ["yes", "no"];
+      return (
+        <select
+          {...attributes}
+          defaultValue={text}
+          onChange={onChange && (({ target }) => onChange(target.value))}
+          className="select min-h-11 w-full"
+        >
+          {!def.isRequired && <option value="">not known</option>}
+          {choices.map((choice) => (
+            <option key={choice} value={choice}>
+              {choice.replaceAll("-", " ")}
+            </option>
+          ))}
+        </select>
+      );
+    }
+    case "list":
+      return (
+        <textarea
+          {...attributes}
+          defaultValue={text.split(" | ").filter(Boolean).join("\n")}
+          rows={3}
+          className="textarea w-full"
+        />
+      );
+    case "day":
+      return <input {...attributes} type="date" defaultValue={text} className="input min-h-11 w-full" />;
+    default:
+      return (
+        <>
+          <input
+            {...attributes}
+            defaultValue={text}
+            inputMode={def.kind === "number" || def.kind === "money" ? "decimal" : undefined}
+            list={suggestions ? `${attributes.id}-list` : undefined}
+            autoComplete="off"
+            className="input min-h-11 w-full"
+          />
+          {suggestions && (
+            <datalist id={`${attributes.id}-list`}>
+              {suggestions.map((one) => (
+                <option key={one} value={one} />
+              ))}
+            </datalist>
+          )}
+        </>
+      );
+  }
+}
