@@ -18,6 +18,8 @@ export interface RowQuery {
   where?: SQL;
   orderBy?: (SQL | AnyPgColumn)[];
   limit?: number;
+  /** Rows to pass over first. */
+  offset?: number;
   /** Locks the rows until the transaction ends. */
   forUpdate?: boolean;
 }
@@ -37,7 +39,7 @@ export class HallDb {
 
   async rows<T extends HallTable>(
     table: T,
-    { where, orderBy = [], limit, forUpdate }: RowQuery = {},
+    { where, orderBy = [], limit, offset, forUpdate }: RowQuery = {},
   ): Promise<Row<T>[]> {
     let query = this.executor
       .select()
@@ -46,6 +48,7 @@ export class HallDb {
       .orderBy(...orderBy)
       .$dynamic();
     if (limit !== undefined) query = query.limit(limit);
+    if (offset) query = query.offset(offset);
     if (forUpdate) query = query.for("update");
     return (await query) as Row<T>[];
   }

@@ -3,7 +3,7 @@
 import Link from "../kit/Link";
 import { useRouter } from "next/navigation";
 import { createContext, startTransition, useContext, useOptimistic, type ReactNode } from "react";
-import { MOST_PICKED } from "./wallQuery";
+import { MOST_PICKED } from "@/core/bars/wallQuery";
 
 interface Picks {
   picked: readonly string[];

@@ -1,124 +1,103 @@
-import Link from "../kit/Link";
 import { BAR_STATES, type Bar } from "@/core/bars/bar";
-import { FAMILIES } from "@/core/bars/families";
 import { seatToSeatOf } from "@/core/bars/lengths";
-import { drawBar, WALL_THICKNESS_FACTOR } from "@/core/drawing/drawBar";
+import { QUANTITIES, QUANTITY_KINDS, type QuantityKind } from "@/core/bars/quantities";
+import { WALL_THICKNESS_FACTOR } from "@/core/drawing/drawBar";
 import { trimmed } from "@/core/units/format";
-import { AskForm } from "../kit/AskForm";
-import { BarDrawing, KnurlPatterns, SHEET_HALF_MM } from "../kit/BarDrawing";
+import type { WallBar, WallFacts } from "@/server/wall";
+import { KnurlPatterns, SHEET_HALF_MM } from "../kit/BarDrawing";
+import { changedHref } from "../kit/intent";
+import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
-import { QuantityLegend, QuantityText } from "../kit/QuantityText";
-import { StateText } from "../kit/StateText";
+import { QuantityLegend } from "../kit/QuantityText";
 import { href } from "../kit/search";
-import { dueText } from "../kit/dayText";
-import { PickBox, PicksProvider } from "./PickBox";
+import { PicksProvider } from "./PickBox";
+import { WallFilters } from "./WallFilters";
 import { WallKeys } from "./WallKeys";
-import { type WallQuery, type WallSort } from "./wallQuery";
-
-interface WallBar {
-  bar: Bar;
-  place: string | null;
-  /** The most urgent care that is due, if any. */
-  due: { taskName: string; dueOn: string } | null;
-}
+import { ROW_CLASS, WallRow } from "./WallRow";
+import { WallRows } from "./WallRows";
+import { wallParams, type WallQuery, type WallSort } from "@/core/bars/wallQuery";
 
 interface Props {
-  shown: WallBar[];
-  all: readonly { bar: Bar }[];
+  items: WallBar[];
+  total: number;
+  facts: WallFacts;
+  /** The picked bars, wherever they hang. */
+  picked: readonly Bar[];
   query: WallQuery;
   today: string;
   isSearchFocused: boolean;
+  mayEdit: boolean;
+  mayMeasure: boolean;
 }
 
 /** The wall of bars: every row is the bar, to scale, all on one centre line. */
-export function Wall({ shown, all, query, today, isSearchFocused }: Props) {
-  const address = (change: Partial<Record<"state" | "family" | "q" | "sort" | "pick", string>>) =>
-    href("/bars", {
-      state: query.state,
-      family: query.family,
-      q: query.text,
-      sort: query.sort === "tag" ? "" : query.sort,
-      pick: query.picked.join(","),
-      ...change,
-    });
-  const quarantined = all.filter(({ bar }) => bar.state === "quarantined").length;
-  const families = [...new Set(all.map(({ bar }) => bar.family))].map((key) => FAMILIES[key]);
-  const states = BAR_STATES.filter((state) => all.some(({ bar }) => bar.state === state));
-
+export function Wall({ items, total, facts, picked, query, today, isSearchFocused, mayEdit, mayMeasure }: Props) {
+  const params = new URLSearchParams();
+  const address = (change: Record<string, string | null>) =>
+    changedHref("/bars", params, { ...wallParams(query), ...change });
+  const extra = extraKind(query);
+  const columns = 7 + (extra ? 1 : 0);
+  const isLong = items.length < total;
   return (
-    <PicksProvider picked={query.picked} address={address({ pick: "" })}>
+    <PicksProvider picked={query.picked} address={address({ pick: null })}>
       <KnurlPatterns />
       <PageHead
         title="Bars"
-        about={`${shown.length === all.length ? all.length : `${shown.length} of ${all.length}`} on the wall${quarantined ? ` · ${quarantined} quarantined` : ""} · lengths to scale, thickness ×${WALL_THICKNESS_FACTOR}`}
-      />
-      <AskForm
-        action="/bars"
-        label="Which bars"
-        keep={{ pick: query.picked.join(",") || undefined }}
-        className="mb-2 flex flex-wrap items-center gap-2"
+        about={`${total === facts.total ? total : `${total} of ${facts.total}`} on the wall${facts.quarantined ? ` · ${facts.quarantined} quarantined` : ""} · lengths to scale, thickness ×${WALL_THICKNESS_FACTOR}`}
       >
-        <label className="sr-only" htmlFor="state">
-          State
-        </label>
-        <select id="state" name="state" defaultValue={query.state} className="select select-sm min-h-10 w-auto">
-          <option value="">any state</option>
-          <option value="usable">usable today</option>
-          {states.map((state) => (
-            <option key={state} value={state}>
-              {state.replace("-", " ")}
-            </option>
-          ))}
-        </select>
-        <label className="sr-only" htmlFor="family">
-          Family
-        </label>
-        <select id="family" name="family" defaultValue={query.family} className="select select-sm min-h-10 w-auto">
-          <option value="">any family</option>
-          {families.map(({ key, name }) => (
-            <option key={key} value={key}>
-              {name}
-            </option>
-          ))}
-        </select>
-        <label className="sr-only" htmlFor="sort">
-          Sort
-        </label>
-        <select id="sort" name="sort" defaultValue={query.sort} className="select select-sm min-h-10 w-auto">
-          <option value="tag">by tag</option>
-          <option value="place">by place</option>
-          <option value="family">by family</option>
-          <option value="mass">by mass</option>
-          <option value="shaft">by shaft diameter</option>
-          <option value="seats">by seat to seat</option>
-        </select>
-        <label className="input input-sm ml-auto min-h-10 w-full sm:w-64">
-          <span className="sr-only">Search bars</span>
-          <input
-            type="search"
-            name="q"
-            data-search
-            defaultValue={query.text}
-            placeholder="tag, name, finish, place"
-            autoFocus={isSearchFocused}
-          />
-          <kbd className="kbd kbd-sm" aria-hidden="true">
-            /
-          </kbd>
-        </label>
-      </AskForm>
-
-      {shown.length === 0 ? (
-        <p className="sheet p-6">
-          No bar answers to that.{" "}
-          <Link className="link" href="/bars">
-            Show the whole wall
+        <nav aria-label="About the bars" className="no-print flex flex-wrap gap-2">
+          {mayEdit && (
+            <Link href="/bars/new" className="btn btn-sm btn-neutral min-h-10">
+              Enter a bar
+            </Link>
+          )}
+          {mayMeasure && (
+            <Link href="/bars/measure" className="btn btn-sm btn-outline min-h-10">
+              Measure
+            </Link>
+          )}
+          <Link href="/bars/equipment" className="btn btn-sm btn-outline min-h-10">
+            Plates, clamps, stations
           </Link>
-          .
+          <Link href="/bars/files" className="btn btn-sm btn-outline min-h-10">
+            Files in and out
+          </Link>
+        </nav>
+      </PageHead>
+      <WallFilters
+        query={query}
+        facts={facts}
+        states={BAR_STATES.filter((state) => facts.states.includes(state))}
+        isSearchFocused={isSearchFocused}
+      />
+
+      {total === 0 ? (
+        <p className="sheet p-6">
+          {facts.total === 0 ? (
+            <>
+              No bars yet.{" "}
+              <Link className="link" href="/bars/new">
+                Enter the first
+              </Link>{" "}
+              or{" "}
+              <Link className="link" href="/bars/files">
+                bring in a file
+              </Link>
+              .
+            </>
+          ) : (
+            <>
+              No bar answers to that.{" "}
+              <Link className="link" href="/bars">
+                Show the whole wall
+              </Link>
+              .
+            </>
+          )}
         </p>
       ) : (
         <div className="sheet">
-          <table className="w-full table-fixed border-collapse text-sm">
+          <table className="w-full table-fixed border-collapse text-sm" aria-rowcount={isLong ? total + 1 : undefined}>
             <caption className="sr-only">Bars, drawn to scale on one centre line</caption>
             <colgroup>
               <col className="w-12 sm:w-24" />
@@ -127,6 +106,7 @@ export function Wall({ shown, all, query, today, isSearchFocused }: Props) {
               <col className="w-18" />
               <col className="hidden w-18 sm:table-column" />
               <col className="hidden w-20 sm:table-column" />
+              {extra && <col className="hidden w-24 sm:table-column" />}
               <col className="hidden w-36 lg:table-column" />
             </colgroup>
             <thead className="border-base-content border-b">
@@ -144,81 +124,52 @@ export function Wall({ shown, all, query, today, isSearchFocused }: Props) {
                 <SortHead sort="mass" query={query} address={address} className="text-right">
                   mass kg
                 </SortHead>
-                <SortHead sort="shaft" query={query} address={address} className="hidden text-right sm:table-cell">
+                <SortHead
+                  sort="shaftDiameter"
+                  query={query}
+                  address={address}
+                  className="hidden text-right sm:table-cell"
+                >
                   shaft mm
                 </SortHead>
-                <SortHead sort="seats" query={query} address={address} className="hidden text-right sm:table-cell">
+                <SortHead sort="seatToSeat" query={query} address={address} className="hidden text-right sm:table-cell">
                   seats mm
                 </SortHead>
-                <th scope="col" className="hidden py-2 pl-4 text-left font-normal lg:table-cell">
+                {extra && (
+                  <SortHead sort={extra} query={query} address={address} className="hidden text-right sm:table-cell">
+                    {`${QUANTITIES[extra].label} ${QUANTITIES[extra].unit}`}
+                  </SortHead>
+                )}
+                <SortHead sort="state" query={query} address={address} className="hidden pl-4 text-left lg:table-cell">
                   state
-                </th>
+                </SortHead>
               </tr>
             </thead>
-            <tbody className="divide-base-300 divide-y">
-              {shown.map(({ bar, place, due }) => {
-                const state = (
-                  <>
-                    {bar.state !== "in-service" ? (
-                      <StateText state={bar.state} reason={bar.stateReason} />
-                    ) : (
-                      !due && <span className="text-quiet">in service</span>
-                    )}
-                    {due && bar.state !== "quarantined" && (
-                      <Link
-                        href={href("/care", { bar: bar.tag })}
-                        className="text-accent block font-semibold hover:underline"
-                      >
-                        {due.taskName}: {dueText(due.dueOn, today)}
-                      </Link>
-                    )}
-                  </>
-                );
-                return (
-                  <tr key={bar.tag} className="hover:bg-base-200/60 has-aria-checked:bg-primary/10">
-                    <td className="py-1 pl-1 sm:pl-2">
-                      <div className="flex items-center gap-1.5">
-                        <PickBox tag={bar.tag} />
-                        <span className="bar-tag">{bar.tag}</span>
-                      </div>
-                    </td>
-                    <th scope="row" className="py-1.5 pr-2 text-left font-normal">
-                      <Link
-                        href={`/bars/${encodeURIComponent(bar.tag)}`}
-                        data-row={bar.tag}
-                        className="block hover:underline"
-                      >
-                        <span className="block font-semibold">{bar.name}</span>
-                      </Link>
-                      <span className="text-quiet block text-xs">
-                        {FAMILIES[bar.family].name}
-                        {place ? <span className="lg:hidden"> · {place}</span> : null}
-                      </span>
-                      <span className="block text-xs lg:hidden">{state}</span>
-                    </th>
-                    <td className="hidden p-0 md:table-cell">
-                      <BarDrawing drawing={drawBar(bar)} label={`${bar.name}, drawn to scale`} className="max-h-32" />
-                    </td>
-                    <td className="pr-1 text-right">
-                      <QuantityText quantity={bar.quantities.mass} decimals={1} isAligned />
-                    </td>
-                    <td className="hidden pr-1 text-right sm:table-cell">
-                      <QuantityText quantity={bar.quantities.shaftDiameter} decimals={1} isAligned />
-                    </td>
-                    <td className="hidden pr-1 text-right sm:table-cell">
-                      <QuantityText quantity={seatToSeatOf(bar)} decimals={0} isAligned />
-                    </td>
-                    <td className="hidden py-1 pr-2 pl-4 text-xs leading-snug lg:table-cell">{state}</td>
+            {isLong ? (
+              <WallRows
+                key={address({ pick: null })}
+                first={items}
+                total={total}
+                source={changedHref("/bars/rows", params, { ...wallParams(query), pick: null })}
+                today={today}
+                extra={extra}
+                columns={columns}
+              />
+            ) : (
+              <tbody className="divide-base-300 divide-y">
+                {items.map((item) => (
+                  <tr key={item.bar.tag} className={ROW_CLASS}>
+                    <WallRow item={item} today={today} extra={extra} />
                   </tr>
-                );
-              })}
-            </tbody>
+                ))}
+              </tbody>
+            )}
           </table>
         </div>
       )}
 
       <footer className="bg-base-200 border-base-300 sticky bottom-0 mt-2 flex flex-wrap items-center gap-x-5 gap-y-1 border-t py-2 text-sm">
-        <Picked query={query} all={all} clear={address({ pick: "" })} />
+        <Picked picked={picked} clear={address({ pick: null })} mayMeasure={mayMeasure} />
         <span className="ml-auto">
           <QuantityLegend />
         </span>
@@ -226,6 +177,14 @@ export function Wall({ shown, all, query, today, isSearchFocused }: Props) {
       <WallKeys />
     </PicksProvider>
   );
+}
+
+const OWN_COLUMNS: readonly QuantityKind[] = ["mass", "shaftDiameter", "seatToSeat"];
+
+/** The quantity that is sorted or filtered by and has no column of its own. */
+function extraKind({ sort, ranges }: WallQuery): QuantityKind | null {
+  const asked = [sort, ...Object.keys(ranges)];
+  return QUANTITY_KINDS.find((kind) => asked.includes(kind) && !OWN_COLUMNS.includes(kind)) ?? null;
 }
 
 function SortHead({
@@ -237,21 +196,28 @@ function SortHead({
 }: {
   sort: WallSort;
   query: WallQuery;
-  address: (change: { sort: string }) => string;
+  address: (change: Record<string, string | null>) => string;
   className: string;
   children: string;
 }) {
   const isSorted = query.sort === sort;
+  const isDown = isSorted && query.isDescending;
   return (
-    <th scope="col" aria-sort={isSorted ? "ascending" : undefined} className={`py-2 pr-1 font-normal ${className}`}>
+    <th
+      scope="col"
+      aria-sort={isSorted ? (isDown ? "descending" : "ascending") : undefined}
+      className={`py-2 pr-1 font-normal ${className}`}
+    >
       <Link
-        href={address({ sort })}
+        href={address({ sort: sort === "tag" ? null : sort, down: isSorted && !isDown ? "1" : null })}
         replace
+        scroll={false}
         className={
           isSorted ? "text-base-content font-semibold underline decoration-2 underline-offset-4" : "hover:underline"
         }
       >
         {children}
+        {isSorted && <span aria-hidden="true">{isDown ? " ↓" : " ↑"}</span>}
       </Link>
     </th>
   );
@@ -281,17 +247,15 @@ function Ruler() {
   );
 }
 
-function Picked({ query, all, clear }: { query: WallQuery; all: readonly { bar: Bar }[]; clear: string }) {
-  const picked = query.picked
-    .map((tag) => all.find(({ bar }) => bar.tag === tag)?.bar)
-    .filter((bar) => bar !== undefined);
+function Picked({ picked, clear, mayMeasure }: { picked: readonly Bar[]; clear: string; mayMeasure: boolean }) {
   if (picked.length === 0)
     return (
       <p className="text-quiet hidden sm:block">
-        Pick two to four bars with the boxes, or <kbd className="kbd kbd-sm">c</kbd> on a row, to lay them over one
+        Pick two to six bars with the boxes, or <kbd className="kbd kbd-sm">c</kbd> on a row, to lay them over one
         another.
       </p>
     );
+  const tags = picked.map(({ tag }) => tag).join(",");
   const [a, b] = picked;
   const seats = a && b ? Math.abs((seatToSeatOf(a)?.value ?? NaN) - (seatToSeatOf(b)?.value ?? NaN)) : NaN;
   const shaft =
@@ -308,8 +272,13 @@ function Picked({ query, all, clear }: { query: WallQuery; all: readonly { bar: 
         </span>
       </p>
       {picked.length > 1 && (
-        <Link href={href("/compare", { bars: query.picked.join(",") })} className="btn btn-neutral btn-sm min-h-10">
+        <Link href={href("/compare", { bars: tags })} className="btn btn-neutral btn-sm min-h-10">
           Compare
+        </Link>
+      )}
+      {mayMeasure && (
+        <Link href={href("/bars/measure", { bars: tags })} className="btn btn-outline btn-sm min-h-10">
+          Measure
         </Link>
       )}
       <Link href={clear} replace scroll={false} className="link text-sm">

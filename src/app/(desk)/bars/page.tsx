@@ -1,19 +1,38 @@
 import type { Metadata } from "next";
-import { barsOnTheWall } from "@/server/bars";
-import { careDueOn } from "@/server/care";
+import { barsByTag } from "@/server/bars";
+import { may } from "@/server/permissions";
+import { wallBars, wallFacts } from "@/server/wall";
 import { whoIsAsking } from "@/server/who";
 import { Wall } from "@/ui/bars/Wall";
-import { barsFor, readWallQuery } from "@/ui/bars/wallQuery";
+import { readWallQuery } from "@/core/bars/wallQuery";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 
 export const metadata: Metadata = { title: "Bars" };
+
+/** A wall this long is drawn whole, so that it can be printed and searched with the browser; a longer one in parts. */
+const WHOLE = 150;
+const FIRST = 100;
 
 export default async function BarsPage({ searchParams }: { searchParams: SearchParams }) {
   const who = await whoIsAsking();
   const search = await readSearch(searchParams);
   const query = readWallQuery(search);
-  const [all, due] = await Promise.all([barsOnTheWall(who), careDueOn(who, who.today)]);
-  const firstDue = new Map(due.toReversed().map((item) => [item.tag, item]));
-  const shown = barsFor(all, query).map(({ bar, place }) => ({ bar, place, due: firstDue.get(bar.tag) ?? null }));
-  return <Wall shown={shown} all={all} query={query} today={who.today} isSearchFocused={search.focus === "search"} />;
+  const [{ items, total }, facts, picked] = await Promise.all([
+    wallBars(who, query, { count: WHOLE }),
+    wallFacts(who),
+    barsByTag(who, query.picked),
+  ]);
+  return (
+    <Wall
+      items={total <= WHOLE ? items : items.slice(0, FIRST)}
+      total={total}
+      facts={facts}
+      picked={picked.map(({ bar }) => bar)}
+      query={query}
+      today={who.today}
+      isSearchFocused={search.focus === "search"}
+      mayEdit={may(who, "bar.edit")}
+      mayMeasure={may(who, "bar.measure")}
+    />
+  );
 }

@@ -4,7 +4,7 @@ import type { Lift } from "@/core/matching/lifts";
 import { barsByTag, barsOnTheWall } from "@/server/bars";
 import { listLifts } from "@/server/equipment";
 import { whoIsAsking } from "@/server/who";
-import { readTags } from "@/ui/bars/wallQuery";
+import { readTags } from "@/core/bars/wallQuery";
 import { CompareSheet, MOST_COMPARED } from "@/ui/compare/CompareSheet";
 import { readMass } from "@/ui/kit/massInput";
 import { href, readSearch, type SearchParams } from "@/ui/kit/search";

@@ -7,7 +7,7 @@ import { whoIsAsking } from "@/server/who";
 import { MeasureChooser } from "@/ui/bars/MeasureChooser";
 import { MeasuringSession } from "@/ui/bars/MeasuringSession";
 import { sessionKinds } from "@/ui/bars/measuring";
-import { readTags } from "@/ui/bars/wallQuery";
+import { readTags } from "@/core/bars/wallQuery";
 import { PageHead } from "@/ui/kit/PageHead";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 import { keepReadings } from "./actions";

@@ -1,0 +1,16 @@
+import { wallBars } from "@/server/wall";
+import { whoIsAsking } from "@/server/who";
+import { readWallQuery } from "@/core/bars/wallQuery";
+
+const MOST = 200;
+
+/** Further rows of a long wall, for the page that shows it. */
+export async function GET(request: Request) {
+  const search = Object.fromEntries(new URL(request.url).searchParams);
+  const whole = (text: string | undefined, most: number) => Math.min(most, Math.max(0, Math.floor(Number(text)) || 0));
+  const { items, total } = await wallBars(await whoIsAsking(), readWallQuery(search), {
+    from: whole(search.from, 1_000_000),
+    count: whole(search.count, MOST),
+  });
+  return Response.json({ items, total });
+}

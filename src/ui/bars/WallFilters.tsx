@@ -1,0 +1,160 @@
+import type { BarState } from "@/core/bars/bar";
+import { FAMILIES } from "@/core/bars/families";
+import { QUANTITIES, QUANTITY_KINDS } from "@/core/bars/quantities";
+import type { WallFacts } from "@/server/wall";
+import { AskForm } from "../kit/AskForm";
+import { ChangeLink } from "../kit/ChangeLink";
+import { RangePicker } from "./RangePicker";
+import { rangeText, type WallQuery } from "@/core/bars/wallQuery";
+
+interface Props {
+  query: WallQuery;
+  facts: WallFacts;
+  states: readonly BarState[];
+  isSearchFocused: boolean;
+}
+
+const SORT_WORDS: [string, string][] = [
+  ["tag", "by tag"],
+  ["name", "by name"],
+  ["place", "by place"],
+  ["family", "by family"],
+  ["state", "by state"],
+];
+
+/** What the wall shows: by state, family, place, finish, words, and from–to of any quantity. */
+export function WallFilters({ query, facts, states, isSearchFocused }: Props) {
+  const spans = QUANTITY_KINDS.filter((kind) => {
+    const span = facts.spans[kind];
+    return span && span.greatest > span.least;
+  });
+  const ranged = Object.keys(query.ranges).length;
+  return (
+    <>
+      <AskForm action="/bars" label="Which bars" className="mb-2 flex flex-wrap items-center gap-2">
+        <Choice name="state" label="State" value={query.state} any="any state">
+          {[["usable", "usable today"], ...states.map((state) => [state, state.replace("-", " ")])]}
+        </Choice>
+        <Choice name="family" label="Family" value={query.family} any="any family">
+          {facts.families.map((key) => [key, FAMILIES[key].name])}
+        </Choice>
+        <Choice name="place" label="Place" value={query.place} any="any place">
+          {facts.places.map((name) => [name, name])}
+        </Choice>
+        <Choice name="finish" label="Finish" value={query.finish} any="any finish">
+          {facts.finishes.map((finish) => [finish, finish.replace("-", " ")])}
+        </Choice>
+        <Choice name="sort" label="Sort" value={query.sort}>
+          {[
+            ...SORT_WORDS,
+            ...QUANTITY_KINDS.filter((kind) => facts.spans[kind]).map((kind) => [kind, `by ${QUANTITIES[kind].label}`]),
+          ]}
+        </Choice>
+        <label className="input input-sm ml-auto min-h-10 w-full sm:w-56">
+          <span className="sr-only">Search bars</span>
+          <input
+            type="search"
+            name="q"
+            data-search
+            defaultValue={query.text}
+            key={query.text}
+            placeholder="tag, name, finish, place"
+            autoFocus={isSearchFocused}
+          />
+          <kbd className="kbd kbd-sm" aria-hidden="true">
+            /
+          </kbd>
+        </label>
+      </AskForm>
+      {spans.length > 0 && (
+        <details className="mb-2" open={ranged > 0}>
+          <summary className="text-quiet hover:text-base-content inline-block min-h-8 cursor-pointer text-sm">
+            By numbers{ranged > 0 && <strong className="text-base-content"> · {ranged} set</strong>}
+          </summary>
+          <div className="sheet grid gap-x-6 gap-y-3 p-4 sm:grid-cols-3 lg:grid-cols-5">
+            {spans.map((kind) => {
+              const range = query.ranges[kind];
+              return (
+                <RangePicker
+                  key={`${kind}${range ? rangeText(range) : ""}`}
+                  kind={kind}
+                  label={QUANTITIES[kind].label}
+                  span={facts.spans[kind]!}
+                  range={range}
+                />
+              );
+            })}
+          </div>
+        </details>
+      )}
+      <Active query={query} />
+    </>
+  );
+}
+
+/** What narrows the wall now, each with a way out of it. */
+function Active({ query }: { query: WallQuery }) {
+  const active: [string, string][] = [
+    ...(query.text ? [["q", `“${query.text}”`] as [string, string]] : []),
+    ...Object.entries(query.ranges).map(
+      ([kind, { from, to }]) =>
+        [
+          kind,
+          `${QUANTITIES[kind as keyof typeof QUANTITIES].label} ${from === null ? "up to" : from}${to === null ? " and more" : from === null ? ` ${to}` : `–${to}`} ${QUANTITIES[kind as keyof typeof QUANTITIES].unit}`,
+        ] as [string, string],
+    ),
+  ];
+  if (active.length === 0) return null;
+  return (
+    <ul className="mb-2 flex flex-wrap gap-2" aria-label="Narrowed by">
+      {active.map(([key, words]) => (
+        <li key={key}>
+          <ChangeLink
+            href="/bars"
+            change={{ [key]: null }}
+            className="border-base-300 bg-base-100 inline-flex min-h-9 items-center gap-2 border px-3 text-sm"
+            label={`Show all again: ${words}`}
+          >
+            {words} <span aria-hidden="true">×</span>
+          </ChangeLink>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Choice({
+  name,
+  label,
+  value,
+  any,
+  children,
+}: {
+  name: string;
+  label: string;
+  value: string;
+  any?: string;
+  children: readonly (readonly string[])[];
+}) {
+  return (
+    <>
+      <label className="sr-only" htmlFor={name}>
+        {label}
+      </label>
+      <select
+        id={name}
+        name={name}
+        defaultValue={value}
+        key={value}
+        className="select select-sm min-h-10 w-auto max-w-44"
+      >
+        {any !== undefined && <option value="">{any}</option>}
+        {children.map(([key, words]) => (
+          <option key={key} value={key}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </>
+  );
+}

@@ -1,0 +1,77 @@
+import { FAMILIES } from "@/core/bars/families";
+import { seatToSeatOf } from "@/core/bars/lengths";
+import { QUANTITIES, type QuantityKind } from "@/core/bars/quantities";
+import { drawBar } from "@/core/drawing/drawBar";
+import type { WallBar } from "@/server/wall";
+import { BarDrawing } from "../kit/BarDrawing";
+import { dueText } from "../kit/dayText";
+import Link from "../kit/Link";
+import { QuantityText } from "../kit/QuantityText";
+import { href } from "../kit/search";
+import { StateText } from "../kit/StateText";
+import { PickBox } from "./PickBox";
+
+interface Props {
+  item: WallBar;
+  today: string;
+  /** A quantity that is asked for and has no column of its own. */
+  extra: QuantityKind | null;
+}
+
+/** One bar of the wall: the row is the bar, to scale, on the centre line that all rows share. */
+export function WallRow({ item: { bar, place, due }, today, extra }: Props) {
+  const state = (
+    <>
+      {bar.state !== "in-service" ? (
+        <StateText state={bar.state} reason={bar.stateReason} />
+      ) : (
+        !due && <span className="text-quiet">in service</span>
+      )}
+      {due && bar.state !== "quarantined" && (
+        <Link href={href("/care", { bar: bar.tag })} className="text-accent block font-semibold hover:underline">
+          {due.taskName}: {dueText(due.dueOn, today)}
+        </Link>
+      )}
+    </>
+  );
+  return (
+    <>
+      <td className="py-1 pl-1 sm:pl-2">
+        <div className="flex items-center gap-1.5">
+          <PickBox tag={bar.tag} />
+          <span className="bar-tag">{bar.tag}</span>
+        </div>
+      </td>
+      <th scope="row" className="py-1.5 pr-2 text-left font-normal">
+        <Link href={`/bars/${encodeURIComponent(bar.tag)}`} data-row={bar.tag} className="block hover:underline">
+          <span className="block font-semibold">{bar.name}</span>
+        </Link>
+        <span className="text-quiet block text-xs">
+          {FAMILIES[bar.family].name}
+          {place ? <span className="lg:hidden"> · {place}</span> : null}
+        </span>
+        <span className="block text-xs lg:hidden">{state}</span>
+      </th>
+      <td className="hidden p-0 md:table-cell">
+        <BarDrawing drawing={drawBar(bar)} label={`${bar.name}, drawn to scale`} className="max-h-32" />
+      </td>
+      <td className="pr-1 text-right">
+        <QuantityText quantity={bar.quantities.mass} decimals={1} isAligned />
+      </td>
+      <td className="hidden pr-1 text-right sm:table-cell">
+        <QuantityText quantity={bar.quantities.shaftDiameter} decimals={1} isAligned />
+      </td>
+      <td className="hidden pr-1 text-right sm:table-cell">
+        <QuantityText quantity={seatToSeatOf(bar)} decimals={0} isAligned />
+      </td>
+      {extra && (
+        <td className="hidden pr-1 text-right sm:table-cell">
+          <QuantityText quantity={bar.quantities[extra]} decimals={Math.min(QUANTITIES[extra].decimals, 1)} isAligned />
+        </td>
+      )}
+      <td className="hidden py-1 pr-2 pl-4 text-xs leading-snug lg:table-cell">{state}</td>
+    </>
+  );
+}
+
+export const ROW_CLASS = "hover:bg-base-200/60 has-aria-checked:bg-primary/10";
