@@ -93,13 +93,14 @@ function ladder({ halfShaft, frameWidth, frameDepth }: DrawnSizes): Point[][] {
   const d = frameDepth / 2;
   return [
     [
-      [-end, d],
+      [0, d],
       [end, d],
       [end + 40, 0],
       [end, -d],
       [-end, -d],
       [-end - 40, 0],
       [-end, d],
+      [0, d],
     ],
     [
       [-halfShaft, 0],

@@ -43,7 +43,7 @@ function raisedSide(bar: Bar, sizes: DrawnSizes): Shape[] {
     bar.family === "adjustable-yoke"
       ? [tube("tube", beyond(contact, -t), beyond(contact, 1.7 * t, sizes), t * 1.2), ...pinHoles(contact, t)]
       : [];
-  return [...handle, ...padded, ...legs(contact, sizes), ...arm];
+  return [...legs(contact, sizes), ...arm, ...handle, ...padded];
 }
 
 function legs(contact: Point, { shaftDiameter }: DrawnSizes): Shape[] {

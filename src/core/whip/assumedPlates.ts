@@ -1,17 +1,23 @@
 import type { SidePlate } from "./bendingBar";
 
-/** The disc that is assumed where the real plates are not chosen yet: 25 kg, 27 mm, as in the handbook's check values. */
-const DISC: SidePlate = { massKg: 25, thicknessMm: 27 };
+/** A kind of disc that a load is thought of in, with words for it. */
+export interface Disc extends SidePlate {
+  key: string;
+  name: string;
+}
+
+/** The disc that is assumed where the real plates are not chosen yet: the one of the handbook's check values. */
+export const STANDARD_DISC: Disc = { key: "thin25", name: "25 kg discs, 27 mm", massKg: 25, thicknessMm: 27 };
 
 /**
- * One side's mass as 25 kg discs of 27 mm, the last one as thin as what is left.
+ * One side's mass as discs of one kind, the last one as thin as what is left.
  * @example assumedPlates(60) // two discs of 25 kg and one of 10 kg, 10.8 mm
  */
-export function assumedPlates(sideKg: number): SidePlate[] {
+export function assumedPlates(sideKg: number, disc: SidePlate = STANDARD_DISC): SidePlate[] {
   const plates: SidePlate[] = [];
-  for (let left = sideKg; left > 1e-9; left -= DISC.massKg) {
-    const massKg = Math.min(left, DISC.massKg);
-    plates.push({ massKg, thicknessMm: (DISC.thicknessMm * massKg) / DISC.massKg });
+  for (let left = sideKg; left > 1e-9; left -= disc.massKg) {
+    const massKg = Math.min(left, disc.massKg);
+    plates.push({ massKg, thicknessMm: (disc.thicknessMm * massKg) / disc.massKg });
   }
   return plates;
 }

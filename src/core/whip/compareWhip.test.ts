@@ -47,13 +47,13 @@ describe("bars over one another", () => {
   });
   it("finds the load where two bars differ by an amount: there they do, a little below they do not", () => {
     const [a, b] = [bar(27, 1552), bar(29, 1370)];
-    const at = loadWhereTheyDiffer(a, b, 220, 5, 400)!;
+    const at = loadWhereTheyDiffer(a, b, { supportHalfSpacingMm: 220, differenceMm: 5, mostKg: 400 })!;
     const gap = (kg: number) => {
       const [one, two] = [bendUnder(a, kg, 220), bendUnder(b, kg, 220)];
       return one.ok && two.ok ? Math.abs(one.whip.deflectionMm - two.whip.deflectionMm) : NaN;
     };
     expect(gap(at)).toBeGreaterThanOrEqual(5);
     expect(gap(at - 1)).toBeLessThan(5);
-    expect(loadWhereTheyDiffer(a, a, 220, 1.5, 400)).toBeNull();
+    expect(loadWhereTheyDiffer(a, a, { supportHalfSpacingMm: 220, differenceMm: 1.5, mostKg: 400 })).toBeNull();
   });
 });

@@ -55,7 +55,7 @@ export function RangePicker({ kind, label, span, range }: Props) {
         <input
           key={word}
           type="range"
-          className="range range-xs block w-full"
+          className="slider block w-full"
           aria-label={`${label} ${word}`}
           min={least}
           max={greatest}

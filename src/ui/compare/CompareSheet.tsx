@@ -1,45 +1,54 @@
-import Link from "../kit/Link";
-import type { ReactNode } from "react";
 import type { Bar } from "@/core/bars/bar";
 import { isUsable } from "@/core/bars/bar";
-import type { Lift } from "@/core/matching/lifts";
-import { trimmed } from "@/core/units/format";
-import { bendUnder, loadWhereTheyDiffer, NOTICEABLE_MM } from "@/core/whip/compareWhip";
-import { AskForm } from "../kit/AskForm";
-import { BarTag } from "../kit/BarTag";
-import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
-import { PageHead } from "../kit/PageHead";
-import { href } from "../kit/search";
-import { StateText } from "../kit/StateText";
 import { drawBar } from "@/core/drawing/drawBar";
+import { comparisonParams, MOST_COMPARED } from "@/core/whip/comparisonState";
+import type { ComparisonRow } from "@/core/whip/comparisonRows";
+import type { Judgement } from "@/core/whip/judgement";
+import type { Comparison } from "@/server/comparison";
+import { AskForm } from "../kit/AskForm";
+import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
+import { BarTag } from "../kit/BarTag";
+import { changedHref } from "../kit/intent";
+import Link from "../kit/Link";
+import { PageHead } from "../kit/PageHead";
+import { StateText } from "../kit/StateText";
 import { BentBars } from "./BentBars";
-import { comparisonRows } from "./comparisonRows";
+import { CandidateForm } from "./CandidateForm";
 import { INKS } from "./inks";
-import { SlackChart } from "./SlackChart";
-
-export const MOST_COMPARED = 4;
+import { CAUTION, EXAGGERATION } from "./paperSheet";
+import { WhipBench } from "./WhipBench";
 
 interface Props {
-  bars: Bar[];
-  all: readonly { tag: string; name: string }[];
-  unknownTags: string[];
-  lifts: readonly Lift[];
-  lift: Lift;
-  loadKg: number;
-  loadText: string;
-  handsMm: number;
-  isHandsSet: boolean;
+  comparison: Comparison;
+  /** Bars that can be added; the first of a long wall. */
+  others: readonly { tag: string; name: string }[];
 }
 
-const EXAGGERATION = 5;
-
-/** Two to four bars over one another: what differs inked, what is equal faint, and whether it matters at this load. */
-export function CompareSheet({ bars, all, unknownTags, lifts, lift, loadKg, loadText, handsMm, isHandsSet }: Props) {
-  const tags = bars.map(({ tag }) => tag);
-  const address = (list: string[]) =>
-    href("/compare", { bars: list.join(","), lift: lift.key, load: loadText, hands: isHandsSet ? handsMm : undefined });
-  const bent = bars.map((bar) => ({ bar, bent: bendUnder(bar, loadKg, handsMm / 2) }));
-  const rows = comparisonRows(bent, lift);
+/** Two to six bars over one another: what differs inked, what is equal faint, and whether it matters at this load. */
+export function CompareSheet({ comparison, others }: Props) {
+  const { state, items, unknownTags, lifts, lift, discs, disc, handsMm, noticeableMm, rows, judgement } = comparison;
+  const params = comparisonParams(state);
+  const to = (path: string, change: Record<string, string | null> = {}) =>
+    changedHref(path, new URLSearchParams(), { ...params, ...change });
+  const without = (i: number): Record<string, string | null> =>
+    i < state.tags.length - unknownTags.length
+      ? {
+          bars:
+            items
+              .filter((_, k) => k !== i && k < items.length - state.candidates.length)
+              .map(({ bar }) => bar.tag)
+              .join(",") || null,
+        }
+      : {
+          try:
+            (params.try ?? "")
+              .split(";")
+              .filter((_, k) => k !== i - (items.length - state.candidates.length))
+              .join(";") || null,
+        };
+  const isFloor = lift.start === "floor" && lift.speed === "slow";
+  const bending = items.flatMap(({ bar, bent }, ink) => (bent.ok ? [{ bar, ink }] : []));
+  const support = lift.contact === "back" ? "back" : "hands";
   return (
     <>
       <KnurlPatterns />
@@ -47,14 +56,14 @@ export function CompareSheet({ bars, all, unknownTags, lifts, lift, loadKg, load
         title="Compare"
         about={
           <span className="flex flex-wrap items-center gap-x-3 gap-y-1">
-            {bars.map((bar, i) => (
+            {items.map(({ bar }, i) => (
               <span key={bar.tag} className="inline-flex items-center gap-1.5" style={{ color: INKS[i]!.color }}>
                 <BarTag tag={bar.tag} /> <span>{bar.name}</span>
                 {!isUsable(bar.state) && <StateText state={bar.state} />}
                 <Link
-                  href={address(tags.filter((tag) => tag !== bar.tag))}
+                  href={to("/compare", without(i))}
                   aria-label={`Take ${bar.tag} out`}
-                  className="text-quiet hover:text-base-content px-1"
+                  className="text-quiet hover:text-base-content no-print px-1"
                 >
                   ×
                 </Link>
@@ -63,27 +72,57 @@ export function CompareSheet({ bars, all, unknownTags, lifts, lift, loadKg, load
           </span>
         }
       >
-        {bars.length < MOST_COMPARED && (
-          <AskForm
-            action="/compare"
-            label="Add a bar"
-            keep={{ lift: lift.key, load: loadText, bars: tags.join(",") || undefined }}
-          >
-            <label className="sr-only" htmlFor="add">
-              Add a bar
-            </label>
-            <select id="add" name="add" defaultValue="" className="select select-sm min-h-10 w-44">
-              <option value="">add a bar …</option>
-              {all
-                .filter(({ tag }) => !tags.includes(tag))
-                .map(({ tag, name }) => (
-                  <option key={tag} value={tag}>
-                    {tag} {name}
-                  </option>
-                ))}
-            </select>
-          </AskForm>
-        )}
+        <div className="no-print flex flex-wrap items-center gap-3 text-sm">
+          {items.length > 0 && (
+            <>
+              <a href={to("/compare/sheet.csv")} className="link inline-flex min-h-10 items-center">
+                CSV
+              </a>
+              <a
+                href={to("/compare/sheet.svg")}
+                download="comparison.svg"
+                className="link inline-flex min-h-10 items-center"
+              >
+                SVG
+              </a>
+              <a href={to("/compare/sheet.pdf")} className="link inline-flex min-h-10 items-center">
+                PDF
+              </a>
+            </>
+          )}
+          {items.length < MOST_COMPARED && (
+            <>
+              <CandidateForm />
+              <AskForm
+                action="/compare"
+                label="Add a bar"
+                keep={{
+                  bars: params.bars ?? undefined,
+                  load: params.load ?? undefined,
+                  lift: params.lift ?? undefined,
+                }}
+              >
+                <label className="sr-only" htmlFor="add">
+                  Add a bar
+                </label>
+                <select
+                  id="add"
+                  name="add"
+                  defaultValue=""
+                  key={params.bars}
+                  className="select select-sm min-h-10 w-40"
+                >
+                  <option value="">add a bar …</option>
+                  {others.map(({ tag, name }) => (
+                    <option key={tag} value={tag}>
+                      {tag} {name}
+                    </option>
+                  ))}
+                </select>
+              </AskForm>
+            </>
+          )}
+        </div>
       </PageHead>
       {unknownTags.length > 0 && (
         <p role="alert" className="text-error mb-2 text-sm">
@@ -93,7 +132,7 @@ export function CompareSheet({ bars, all, unknownTags, lifts, lift, loadKg, load
       <AskForm
         action="/compare"
         label="At which lift and load"
-        keep={{ bars: tags.join(",") || undefined }}
+        keep={{ bars: params.bars ?? undefined, try: params.try ?? undefined }}
         className="sheet mb-3 flex flex-wrap items-baseline gap-x-6 gap-y-1 px-4 py-1.5"
       >
         <label className="ask">
@@ -108,11 +147,17 @@ export function CompareSheet({ bars, all, unknownTags, lifts, lift, loadKg, load
         </label>
         <label className="ask">
           load
-          <input name="load" defaultValue={loadText} key={loadText} inputMode="decimal" aria-label="Load in kg" /> kg in
-          all
+          <input
+            name="load"
+            defaultValue={state.loadText}
+            key={state.loadText}
+            inputMode="decimal"
+            aria-label="Load in kg"
+          />{" "}
+          kg in all
         </label>
         <label className="ask">
-          {lift.contact === "back" ? "back" : "hands"}
+          {support}
           <input
             name="hands"
             defaultValue={handsMm}
@@ -122,12 +167,20 @@ export function CompareSheet({ bars, all, unknownTags, lifts, lift, loadKg, load
           />{" "}
           mm {lift.contact === "back" ? "wide" : "apart"}
         </label>
-        <span className="text-quiet ml-auto text-xs">
-          plates as 25 kg discs, 27 mm each · bend drawn ×{EXAGGERATION}
-        </span>
+        <label className="ask">
+          plates
+          <select name="plates" defaultValue={disc.key} key={disc.key}>
+            {discs.map(({ key, name }) => (
+              <option key={key} value={key}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <span className="text-quiet ml-auto text-xs">bend drawn ×{EXAGGERATION}</span>
       </AskForm>
 
-      {bars.length === 0 ? (
+      {items.length === 0 ? (
         <p className="sheet p-6">
           Nothing to compare yet. Pick bars on{" "}
           <Link className="link" href="/bars">
@@ -137,40 +190,29 @@ export function CompareSheet({ bars, all, unknownTags, lifts, lift, loadKg, load
         </p>
       ) : (
         <>
-          {bent.some((item) => item.bent.ok) ? (
-            <BentBars
-              bent={bent}
-              handsMm={handsMm}
-              exaggeration={EXAGGERATION}
-              supportWord={lift.contact === "back" ? "back" : "hands"}
-            />
+          {bending.length > 0 ? (
+            <BentBars bent={items} handsMm={handsMm} exaggeration={EXAGGERATION} supportWord={support} />
           ) : (
             <div className="sheet mb-3 grid gap-1 py-3">
-              {bars.map((bar) => (
+              {items.map(({ bar }) => (
                 <BarDrawing key={bar.tag} drawing={drawBar(bar)} label={`${bar.name} to scale`} />
               ))}
             </div>
           )}
           <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-2">
-            <ComparisonTable bars={bars} rows={rows} />
+            <ComparisonTable bars={items.map(({ bar }) => bar)} rows={rows} />
             <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-3">
-              <Judgement bent={bent} lift={lift} loadKg={loadKg} handsMm={handsMm} />
-              <SlackChart
-                bars={bent.flatMap(({ bar, bent: own }, i) =>
-                  own.ok
-                    ? [
-                        {
-                          tag: bar.tag,
-                          color: INKS[i]!.color,
-                          dash: INKS[i]!.dash,
-                          points: slackPoints(bar, loadKg, handsMm),
-                        },
-                      ]
-                    : [],
-                )}
-                loadKg={loadKg}
-                title={lift.start === "floor" ? "slack against load" : "plates below the supports, against load"}
-              />
+              <JudgementText judgement={judgement} bars={items.map(({ bar }) => bar)} />
+              {bending.length > 0 && (
+                <WhipBench
+                  bars={bending}
+                  loadKg={state.loadKg}
+                  handsMm={handsMm}
+                  disc={disc}
+                  isFloor={isFloor}
+                  noticeableMm={noticeableMm}
+                />
+              )}
             </div>
           </div>
         </>
@@ -179,15 +221,7 @@ export function CompareSheet({ bars, all, unknownTags, lifts, lift, loadKg, load
   );
 }
 
-function slackPoints(bar: Bar, loadKg: number, handsMm: number) {
-  const most = Math.max(200, Math.ceil((loadKg * 1.2) / 50) * 50);
-  return Array.from({ length: 41 }, (_, i) => (most * i) / 40).flatMap((kg) => {
-    const bent = bendUnder(bar, kg, handsMm / 2);
-    return bent.ok ? [{ kg, mm: bent.whip.deflectionMm }] : [];
-  });
-}
-
-function ComparisonTable({ bars, rows }: { bars: Bar[]; rows: ReturnType<typeof comparisonRows> }) {
+function ComparisonTable({ bars, rows }: { bars: Bar[]; rows: ComparisonRow[] }) {
   return (
     <section className="sheet" aria-label="What differs">
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Table of differences">
@@ -230,56 +264,32 @@ function ComparisonTable({ bars, rows }: { bars: Bar[]; rows: ReturnType<typeof 
   );
 }
 
-/** A sentence that starts with whether it matters. */
-function Judgement({
-  bent,
-  lift,
-  loadKg,
-  handsMm,
-}: {
-  bent: { bar: Bar; bent: ReturnType<typeof bendUnder> }[];
-  lift: Lift;
-  loadKg: number;
-  handsMm: number;
-}) {
-  const unable = bent.flatMap(({ bar, bent: own }) => (own.ok ? [] : [`${bar.tag}: ${own.why}`]));
-  const able = bent.flatMap(({ bar, bent: own }, i) => (own.ok ? [{ bar, own, ink: INKS[i]!.color }] : []));
-  const sorted = able.toSorted((a, b) => b.own.whip.deflectionMm - a.own.whip.deflectionMm);
-  const [most, least] = [sorted[0], sorted.at(-1)];
-  const isFloor = lift.start === "floor" && lift.speed === "slow";
-  const what = isFloor ? "the hands rise" : "the plates hang";
-  const then = isFloor ? "before the weight leaves the floor" : "below the supports";
-  let body: ReactNode = null;
-  if (most && least && most !== least) {
-    const gap = most.own.whip.deflectionMm - least.own.whip.deflectionMm;
-    const matters = gap >= NOTICEABLE_MM;
-    const at = loadWhereTheyDiffer(most.bar, least.bar, handsMm / 2, NOTICEABLE_MM, Math.max(500, loadKg));
-    body = (
-      <>
-        <strong>{matters ? "It matters here." : "It hardly matters here."}</strong> At {trimmed(loadKg, 1)} kg {what}{" "}
-        {trimmed(most.own.whip.deflectionMm, 1)} mm on <b style={{ color: most.ink }}>{most.bar.tag}</b> and{" "}
-        {trimmed(least.own.whip.deflectionMm, 1)} mm on <b style={{ color: least.ink }}>{least.bar.tag}</b> {then}:{" "}
-        {trimmed(gap, 1)} mm apart
-        {at === null
-          ? "; at no load a person lifts is that noticed."
-          : `. Below ${trimmed(at, 0)} kg the two differ by less than the ${NOTICEABLE_MM} mm that this house calls noticeable.`}
-      </>
-    );
-  } else if (most)
-    body = (
-      <>
-        At {trimmed(loadKg, 1)} kg {what} <strong>{trimmed(most.own.whip.deflectionMm, 1)} mm</strong> on {most.bar.tag}{" "}
-        {then}. The first plate leaves at {trimmed(most.own.firstPlateMm, 1)} mm, the last at{" "}
-        {trimmed(most.own.lastPlateMm, 1)} mm.
-      </>
-    );
+/** A sentence that starts with whether it matters; tags in their inks. */
+function JudgementText({ judgement: { verdict, text, opinion, unable }, bars }: { judgement: Judgement; bars: Bar[] }) {
   return (
     <section className="sheet border-l-primary border-l-4 px-4 py-3" aria-label="Whether it matters">
-      {body && <p>{body}</p>}
+      {text && (
+        <p>
+          {verdict && <strong>{verdict}</strong>} {inked(text, bars)}
+        </p>
+      )}
+      {opinion && <p className="mt-1 text-sm">{opinion}</p>}
       {unable.length > 0 && <p className="text-quiet text-sm">No bending for {unable.join("; ")}.</p>}
-      <p className="text-quiet mt-1 text-xs">
-        Whip is not strength, and the margin is not a rating: never over the seller’s limit.
-      </p>
+      <p className="text-quiet mt-1 text-xs">{CAUTION}</p>
     </section>
   );
+}
+
+function inked(text: string, bars: Bar[]) {
+  const parts = text.split(/\b([A-Z][\w-]*\??)(?=[\s,:.]|$)/);
+  return parts.map((part, i) => {
+    const at = bars.findIndex(({ tag }) => tag === part);
+    return at < 0 ? (
+      part
+    ) : (
+      <b key={i} style={{ color: INKS[at]!.color }}>
+        {part}
+      </b>
+    );
+  });
 }

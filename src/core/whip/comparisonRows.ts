@@ -1,10 +1,11 @@
-import { ratedTotalKg, type Bar } from "@/core/bars/bar";
-import type { Quantity } from "@/core/bars/effectiveQuantity";
-import { seatToSeatOf } from "@/core/bars/lengths";
-import { QUANTITIES, type QuantityKind } from "@/core/bars/quantities";
-import type { Lift } from "@/core/matching/lifts";
-import { fixed } from "@/core/units/format";
-import type { Bent } from "@/core/whip/compareWhip";
+import { elasticModulusOf } from "../bars/elasticModulus";
+import { ratedTotalKg, type Bar } from "../bars/bar";
+import type { Quantity } from "../bars/effectiveQuantity";
+import { seatToSeatOf } from "../bars/lengths";
+import { QUANTITIES, QUANTITY_KINDS, type QuantityKind } from "../bars/quantities";
+import type { Lift } from "../matching/lifts";
+import { fixed } from "../units/format";
+import type { Bent } from "./compareWhip";
 
 export interface ComparisonRow {
   name: string;
@@ -13,6 +14,20 @@ export interface ComparisonRow {
   by: string;
   isEqual: boolean;
 }
+
+/** Further quantities, each shown when some bar has it. */
+const REST = QUANTITY_KINDS.filter(
+  (kind) =>
+    ![
+      "seatToSeat",
+      "shaftDiameter",
+      "shaftLength",
+      "collarThickness",
+      "mass",
+      "sleeveLength",
+      "overallLength",
+    ].includes(kind),
+);
 
 interface NumberRow {
   name: string;
@@ -80,10 +95,25 @@ export function comparisonRows(items: readonly { bar: Bar; bent: Bent }[], lift:
     quantity("mass"),
     quantity("sleeveLength"),
     quantity("overallLength"),
-    quantity("camberDrop"),
+    ...REST.map((kind) => quantity(kind)),
+    {
+      name: "yield strength",
+      unit: "MPa",
+      decimals: 0,
+      values: items.map(({ bar }) => bar.yieldMPa),
+      isStated: items.map(() => true),
+    },
+    {
+      name: "Young’s modulus",
+      unit: "GPa",
+      decimals: 1,
+      values: items.map(({ bar }) => elasticModulusOf(bar)),
+      isStated: items.map(() => true),
+    },
     { name: "may carry", unit: "kg", decimals: 0, values: items.map(({ bar }) => ratedTotalKg(bar)) },
   ];
   const words: [string, (bar: Bar) => string | null][] = [
+    ["alloy", (bar) => bar.alloy?.replace("-", " ") ?? null],
     ["sleeves", (bar) => bar.sleeveRotation],
     ["knurl", (bar) => bar.knurl],
     ["centre knurl", (bar) => bar.centreKnurl],

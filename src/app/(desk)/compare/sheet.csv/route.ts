@@ -1,0 +1,18 @@
+import { csvText } from "@/api/csvOut";
+import { comparisonFor, questionWords } from "@/server/comparison";
+import { whoIsAsking } from "@/server/who";
+
+export async function GET(request: Request) {
+  const comparison = await comparisonFor(await whoIsAsking(), Object.fromEntries(new URL(request.url).searchParams));
+  const { items, rows, judgement } = comparison;
+  const table = rows.map(({ name, cells, by }) => [name, ...cells.map(({ text }) => text), by]);
+  const head = ["quantity", ...items.map(({ bar }) => `${bar.tag} ${bar.name}`), "differ by"];
+  const wide = (text: string) => [text, ...items.map(() => ""), ""];
+  const notes = [questionWords(comparison), `${judgement.verdict ?? ""} ${judgement.text}`.trim()].map(wide);
+  return new Response(csvText(head, [...table, ...notes]), {
+    headers: {
+      "content-type": "text/csv; charset=utf-8",
+      "content-disposition": 'attachment; filename="comparison.csv"',
+    },
+  });
+}

@@ -1,0 +1,25 @@
+import { comparisonFor, questionWords } from "@/server/comparison";
+import { comparisonPdf } from "@/server/comparisonPdf";
+import { whoIsAsking } from "@/server/who";
+import { INKS } from "@/ui/compare/inks";
+import { CAUTION, paperSheet } from "@/ui/compare/paperSheet";
+
+export async function GET(request: Request) {
+  const who = await whoIsAsking();
+  const comparison = await comparisonFor(who, Object.fromEntries(new URL(request.url).searchParams));
+  const { items, rows, judgement } = comparison;
+  const pdf = await comparisonPdf({
+    title: items.map(({ bar }) => `${bar.tag} ${bar.name}`).join(" · ") || "Nothing to compare",
+    question: questionWords(comparison),
+    verdict: judgement.verdict,
+    text: [judgement.text, judgement.opinion].filter(Boolean).join(" "),
+    caution: CAUTION,
+    tags: items.map(({ bar }, i) => ({ tag: bar.tag, name: bar.name, ink: INKS[i]!.paper })),
+    rows,
+    drawing: items.some(({ bent }) => bent.ok) ? paperSheet(comparison) : null,
+    foot: `${who.hallName}, ${who.today}`,
+  });
+  return new Response(Buffer.from(pdf), {
+    headers: { "content-type": "application/pdf", "content-disposition": 'inline; filename="comparison.pdf"' },
+  });
+}

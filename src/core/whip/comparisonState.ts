@@ -1,0 +1,58 @@
+import { candidateText, readCandidate, type Candidate } from "../bars/candidate";
+import { readTags } from "../bars/wallQuery";
+import { trimmed } from "../units/format";
+import { convertTyped, readTyped } from "../units/typedQuantity";
+
+/** Two to six bars lie over one another well; more would be a thicket. */
+export const MOST_COMPARED = 6;
+
+const START_LOAD_KG = 220;
+const MOST_LOAD_KG = 2000;
+const MOST_HANDS_MM = 1200;
+
+/** What a comparison is asked, as its link says it. */
+export interface ComparisonState {
+  tags: string[];
+  candidates: Candidate[];
+  lift: string;
+  loadKg: number;
+  /** As it is to be shown, in kg. */
+  loadText: string;
+  /** Distance between the hands, or the width of the back; null for the lift's own. */
+  handsMm: number | null;
+  /** Key of the disc that the load is thought of in. */
+  disc: string;
+}
+
+export function readComparison(search: Record<string, string | undefined>): ComparisonState {
+  const tags = readTags(search.bars, MOST_COMPARED);
+  const candidates = (search.try ?? "")
+    .split(";")
+    .flatMap((text) => readCandidate(text) ?? [])
+    .slice(0, MOST_COMPARED - tags.length);
+  const typed = search.load === undefined ? null : readTyped(search.load, "kg");
+  const kg = typed ? convertTyped(typed) : NaN;
+  const loadKg = kg > 0 && kg <= MOST_LOAD_KG ? kg : START_LOAD_KG;
+  const hands = search.hands ? Number(search.hands) : NaN;
+  return {
+    tags,
+    candidates,
+    lift: search.lift ?? "deadlift",
+    loadKg,
+    loadText: trimmed(loadKg, 2),
+    handsMm: hands >= 0 && hands <= MOST_HANDS_MM ? hands : null,
+    disc: search.plates ?? "",
+  };
+}
+
+/** The parameters that say a comparison; what is as it starts is left out. */
+export function comparisonParams(state: ComparisonState): Record<string, string | null> {
+  return {
+    bars: state.tags.join(",") || null,
+    try: state.candidates.map(candidateText).join(";") || null,
+    lift: state.lift === "deadlift" ? null : state.lift,
+    load: state.loadKg === START_LOAD_KG ? null : state.loadText,
+    hands: state.handsMm === null ? null : String(state.handsMm),
+    plates: state.disc || null,
+  };
+}

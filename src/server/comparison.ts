@@ -1,0 +1,86 @@
+import "server-only";
+import { candidateBar } from "@/core/bars/candidate";
+import type { Bar } from "@/core/bars/bar";
+import type { Lift } from "@/core/matching/lifts";
+import { kgFromMassUnits } from "@/core/units/exactMass";
+import { trimmed } from "@/core/units/format";
+import { STANDARD_DISC, type Disc } from "@/core/whip/assumedPlates";
+import { bendUnder, type Bent } from "@/core/whip/compareWhip";
+import { comparisonRows, type ComparisonRow } from "@/core/whip/comparisonRows";
+import { readComparison, type ComparisonState } from "@/core/whip/comparisonState";
+import { judge, type Judgement } from "@/core/whip/judgement";
+import { barsByTag } from "./bars";
+import { listLifts, listPlates } from "./equipment";
+import { measuringRules } from "./rules";
+import type { Who } from "./who";
+
+/** Lighter discs are not what a heavy bar is loaded with. */
+const LEAST_DISC_KG = 10;
+
+export interface Comparison {
+  state: ComparisonState;
+  unknownTags: string[];
+  /** Bars of the hall, then candidates, in the order of the link. */
+  items: { bar: Bar; bent: Bent }[];
+  lifts: Lift[];
+  lift: Lift;
+  discs: Disc[];
+  disc: Disc;
+  handsMm: number;
+  noticeableMm: number;
+  rows: ComparisonRow[];
+  judgement: Judgement;
+}
+
+/** Everything a comparison shows, from its link: the page and its exports say the same. */
+export async function comparisonFor(who: Who, search: Record<string, string | undefined>): Promise<Comparison> {
+  const state = readComparison(search);
+  const [found, { items: lifts }, { items: plates }, rules] = await Promise.all([
+    barsByTag(who, state.tags),
+    listLifts(who),
+    listPlates(who),
+    measuringRules(who),
+  ]);
+  const lift = (lifts.find(({ key }) => key === state.lift) ??
+    lifts.find(({ key }) => key === "deadlift") ??
+    lifts[0]!) as Lift;
+  const discs: Disc[] = [
+    STANDARD_DISC,
+    ...plates.flatMap(({ key, massUnits, massValue, massUnit, material, thicknessMm }) => {
+      const massKg = kgFromMassUnits(massUnits);
+      if (thicknessMm === null || massKg < LEAST_DISC_KG) return [];
+      const name = `${trimmed(Number(massValue), 2)} ${massUnit} ${material ?? "discs"}, ${trimmed(thicknessMm, 1)} mm`;
+      return [{ key, name, massKg, thicknessMm }];
+    }),
+  ];
+  const disc = discs.find(({ key }) => key === state.disc) ?? STANDARD_DISC;
+  const handsMm = state.handsMm ?? 2 * lift.supportHalfSpacingMm;
+  const bars = [...found.map(({ bar }) => bar), ...state.candidates.map(candidateBar)];
+  const items = bars.map((bar) => ({ bar, bent: bendUnder(bar, state.loadKg, handsMm / 2, disc) }));
+  return {
+    state: { ...state, lift: lift.key, handsMm: handsMm === 2 * lift.supportHalfSpacingMm ? null : handsMm },
+    unknownTags: state.tags.filter((tag) => !found.some(({ bar }) => bar.tag === tag)),
+    items,
+    lifts: lifts as Lift[],
+    lift,
+    discs,
+    disc,
+    handsMm,
+    noticeableMm: rules.noticeableMm,
+    rows: comparisonRows(items, lift),
+    judgement: judge(items, {
+      lift,
+      loadKg: state.loadKg,
+      supportHalfSpacingMm: handsMm / 2,
+      disc,
+      noticeableMm: rules.noticeableMm,
+    }),
+  };
+}
+
+/** The question of a comparison in one line: "deadlift, 270 kg in all, hands 440 mm apart, 25 kg discs, 27 mm". */
+export function questionWords({ lift, state, handsMm, disc }: Comparison): string {
+  const grip =
+    lift.contact === "back" ? `back ${trimmed(handsMm, 0)} mm wide` : `hands ${trimmed(handsMm, 0)} mm apart`;
+  return `${lift.name}, ${state.loadText} kg in all, ${grip}, ${disc.name}`;
+}

@@ -1,0 +1,101 @@
+"use client";
+
+import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
+import { fixed } from "@/core/units/format";
+
+export interface Curve {
+  tag: string;
+  color: string;
+  dash: string;
+  points: readonly (number | null)[];
+}
+
+interface Props {
+  title: string;
+  xs: readonly number[];
+  curves: readonly Curve[];
+  xUnit: string;
+  yUnit: string;
+  decimals: number;
+  /** The place in question, with a word for it. */
+  mark: { at: number; word: string };
+  /** Above this the curves say nothing more. */
+  topAt?: number;
+}
+
+const MOST_DOTS = 120;
+
+/** One curve a bar, with the place in question marked; readable in print and in the dark by dash as well as by ink. */
+export function BenchChart({ title, xs, curves, xUnit, yUnit, decimals, mark, topAt }: Props) {
+  const every = Math.max(1, Math.ceil(xs.length / MOST_DOTS));
+  const rows = xs.flatMap((x, i) =>
+    i % every === 0 || i === xs.length - 1
+      ? [{ x, ...Object.fromEntries(curves.map(({ tag, points }) => [tag, points[i] ?? undefined])) }]
+      : [],
+  );
+  return (
+    <figure aria-label={title} className="min-w-0">
+      <figcaption className="text-quiet mb-1 text-xs">
+        {title}, {yUnit || "ratio"}
+      </figcaption>
+      <div className="h-52 overflow-hidden">
+        <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 500, height: 208 }}>
+          <LineChart data={rows} margin={{ top: 8, right: 14, bottom: 2, left: -14 }} accessibilityLayer>
+            <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
+            <XAxis
+              dataKey="x"
+              type="number"
+              domain={["dataMin", "dataMax"]}
+              ticks={ticksOf(xs)}
+              tick={{ fontSize: 11, fill: "var(--color-quiet)" }}
+              stroke="var(--color-faint)"
+              unit={` ${xUnit}`}
+            />
+            <YAxis
+              tick={{ fontSize: 11, fill: "var(--color-quiet)" }}
+              stroke="var(--color-faint)"
+              width={56}
+              domain={[0, topAt ?? "auto"]}
+              allowDataOverflow={topAt !== undefined}
+            />
+            <Tooltip
+              formatter={(value, name) => [`${fixed(Number(value), decimals)} ${yUnit}`, name]}
+              labelFormatter={(x) => `${Math.round(Number(x))} ${xUnit}`}
+              contentStyle={{
+                background: "var(--color-base-100)",
+                border: "1px solid var(--color-base-300)",
+                fontSize: 12,
+              }}
+            />
+            <ReferenceLine
+              x={mark.at}
+              stroke="var(--color-base-content)"
+              strokeDasharray="4 3"
+              label={{ value: mark.word, position: "insideTopRight", fontSize: 11, fill: "var(--color-base-content)" }}
+            />
+            {curves.map(({ tag, color, dash }) => (
+              <Line
+                key={tag}
+                dataKey={tag}
+                stroke={color}
+                strokeWidth={2}
+                strokeDasharray={dash}
+                dot={false}
+                isAnimationActive={false}
+                connectNulls
+              />
+            ))}
+          </LineChart>
+        </ResponsiveContainer>
+      </div>
+    </figure>
+  );
+}
+
+/** Five or so round places between the least and the greatest. */
+function ticksOf(xs: readonly number[]): number[] {
+  const [least, most] = [xs[0] ?? 0, xs.at(-1) ?? 0];
+  const step = [50, 100, 200, 500].find((one) => (most - least) / one <= 7) ?? 1000;
+  const first = Math.ceil(least / step) * step;
+  return Array.from({ length: Math.floor((most - first) / step) + 1 }, (_, i) => first + i * step);
+}

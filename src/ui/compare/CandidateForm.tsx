@@ -1,0 +1,100 @@
+"use client";
+
+import { usePathname, useRouter } from "next/navigation";
+import { useRef, useState, type FormEvent } from "react";
+import { ALLOYS } from "@/core/bars/bar";
+import { candidateText, readCandidate } from "@/core/bars/candidate";
+import { changedHref, intend, latestParams } from "../kit/intent";
+
+const FIELDS = [
+  ["mass", "mass, kg", "20"],
+  ["diameter", "shaft diameter, mm", "28.5"],
+  ["length", "between collars, mm", "1310"],
+  ["collar", "collar thickness, mm", "30"],
+] as const;
+
+/** Puts a bar that nobody owns into the comparison; it lives in the link and nowhere else. */
+export function CandidateForm() {
+  const dialog = useRef<HTMLDialogElement>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const router = useRouter();
+  const path = usePathname();
+
+  function add(event: FormEvent<HTMLFormElement>) {
+    event.preventDefault();
+    const form = new FormData(event.currentTarget);
+    const said = (name: string) =>
+      String(form.get(name) ?? "")
+        .replace(",", ".")
+        .replaceAll(";", " ");
+    const candidate = readCandidate(
+      [said("name").replaceAll("~", " "), ...FIELDS.map(([name]) => said(name)), said("alloy"), said("yield")].join(
+        "~",
+      ),
+    );
+    if (!candidate) {
+      setProblem("Every figure must be a number that can be true of a bar.");
+      return;
+    }
+    const params = latestParams();
+    const next = changedHref(path, params, {
+      try: [params.get("try"), candidateText(candidate)].filter(Boolean).join(";"),
+    });
+    intend(next);
+    dialog.current?.close();
+    router.replace(next, { scroll: false });
+  }
+
+  return (
+    <>
+      <button type="button" className="btn btn-sm btn-outline min-h-10" onClick={() => dialog.current?.showModal()}>
+        Try an offer
+      </button>
+      <dialog ref={dialog} className="modal" aria-labelledby="offer-title">
+        <form className="modal-box sheet grid gap-3" onSubmit={add}>
+          <h2 id="offer-title" className="text-lg font-bold">
+            A bar you do not own yet
+          </h2>
+          <p className="text-quiet text-sm">From the seller’s sheet; it stays in the link of this comparison.</p>
+          <label className="grid gap-1 text-sm font-semibold">
+            name
+            <input name="name" className="input min-h-11 w-full" placeholder="offer" maxLength={30} />
+          </label>
+          <div className="grid grid-cols-2 gap-3">
+            {FIELDS.map(([name, label, usual]) => (
+              <label key={name} className="grid gap-1 text-sm font-semibold">
+                {label}
+                <input name={name} defaultValue={usual} inputMode="decimal" className="input min-h-11 w-full" />
+              </label>
+            ))}
+            <label className="grid gap-1 text-sm font-semibold">
+              alloy
+              <select name="alloy" defaultValue="alloy-steel" className="select min-h-11 w-full">
+                {ALLOYS.map((alloy) => (
+                  <option key={alloy} value={alloy}>
+                    {alloy.replace("-", " ")}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label className="grid gap-1 text-sm font-semibold">
+              yield strength, MPa
+              <input name="yield" inputMode="decimal" className="input min-h-11 w-full" placeholder="not known" />
+            </label>
+          </div>
+          {problem && (
+            <p role="alert" className="text-error text-sm">
+              {problem}
+            </p>
+          )}
+          <div className="flex gap-3">
+            <button className="btn btn-neutral min-h-11">Compare it</button>
+            <button type="button" className="btn btn-outline min-h-11" onClick={() => dialog.current?.close()}>
+              Leave it
+            </button>
+          </div>
+        </form>
+      </dialog>
+    </>
+  );
+}
