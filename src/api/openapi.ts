@@ -68,15 +68,28 @@ const ERROR_SCHEMA: Json = {
   },
 };
 
-function operation({ path, summary, query, body, answer, refusals }: RouteSpec): Json {
+function operation({ path, summary, query, body, answer, produces, consumes, refusals }: RouteSpec): Json {
   const json = (schema: Json) => ({ content: { "application/json": { schema } } });
-  const responses: Json = { 200: { description: "Done", ...json(answer ? schemaOf(answer) : { type: "object" }) } };
+  const done = produces
+    ? { content: { [produces]: { schema: { type: "string" } } } }
+    : json(answer ? schemaOf(answer) : { type: "object" });
+  const responses: Json = { 200: { description: "Done", ...done } };
   for (const status of [400, 405, 500, ...refusals].sort())
     responses[status] = { description: REFUSAL_TEXT[status], ...json({ $ref: "#/components/schemas/Error" }) };
   return {
     summary,
     parameters: [...pathParameters(path), ...(query ? queryParameters(query) : [])],
     ...(body ? { requestBody: { required: true, ...json(schemaOf(body)) } } : {}),
+    ...(consumes
+      ? {
+          requestBody: {
+            required: true,
+            content: Object.fromEntries(
+              consumes.map((type) => [type, { schema: { type: type === "text/csv" ? "string" : "object" } }]),
+            ),
+          },
+        }
+      : {}),
     responses,
   };
 }

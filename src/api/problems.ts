@@ -27,7 +27,7 @@ export function errorBody(code: ErrorCode, message: string, details: readonly Pr
   return { error: { code, message, details } };
 }
 
-/** No list of the interface is longer; longer ones are refused before anything looks at their items. */
+/** No list of the interface is longer, files excepted; longer ones are refused before anything looks at their items. */
 const LONGEST_LIST = 200;
 /** Enough for a person to mend a request; one with more problems is not a slip of the pen. */
 const MOST_PROBLEMS = 1000;
@@ -39,9 +39,9 @@ const MOST_PROBLEMS = 1000;
 export function checked<T>(
   schema: Joi.Schema<T>,
   value: unknown,
-  { convert = false } = {},
+  { convert = false, longestList = LONGEST_LIST } = {},
 ): { ok: true; value: T } | { ok: false; problems: Problem[] } {
-  const outsized = outsizedParts(value);
+  const outsized = outsizedParts(value, longestList);
   if (outsized.length > 0) return { ok: false, problems: outsized };
   const result = schema.validate(value, {
     abortEarly: false,
@@ -56,15 +56,15 @@ export function checked<T>(
 }
 
 /** Lists that are too long anywhere, and the one field name that a schema does not see. */
-function outsizedParts(value: unknown): Problem[] {
+function outsizedParts(value: unknown, longestList: number): Problem[] {
   const problems: Problem[] = [];
   const open: { value: unknown; path: string }[] = [{ value, path: "" }];
   while (open.length > 0 && problems.length < MOST_PROBLEMS) {
     const { value: at, path } = open.pop()!;
     if (typeof at !== "object" || at === null) continue;
     const below = (key: string) => (path === "" ? key : `${path}.${key}`);
-    if (Array.isArray(at) && at.length > LONGEST_LIST) {
-      problems.push({ path, message: `has ${at.length} items; at most ${LONGEST_LIST} are accepted` });
+    if (Array.isArray(at) && at.length > longestList) {
+      problems.push({ path, message: `has ${at.length} items; at most ${longestList} are accepted` });
       continue;
     }
     if (Object.hasOwn(at, "__proto__"))

@@ -1,6 +1,7 @@
 import Joi from "joi";
 import { isHallDay } from "@/core/units/hallDay";
 import { id, listOf, loadKg, paging } from "./fields";
+import { hallFile, importAnswer } from "./barFile";
 import { barBody, barItem, dueItem, liftItem, matchAnswer, plateItem, stationItem } from "./lists";
 import { loadAnswer, loadRequest } from "./load";
 import { whipAnswer, whipRequest } from "./whip";
@@ -14,6 +15,10 @@ export interface RouteSpec {
   query?: Joi.ObjectSchema;
   body?: Joi.ObjectSchema;
   answer?: Joi.Schema;
+  /** What it answers when that is not JSON. */
+  produces?: "text/csv";
+  /** Bodies it takes when not only JSON checked by `body`; the route reads them itself. */
+  consumes?: readonly ("application/json" | "text/csv")[];
   /** Statuses beyond 200, 400, 405 and 500, which any route may give. */
   refusals: readonly (403 | 404 | 413 | 415 | 422)[];
 }
@@ -102,6 +107,41 @@ export const ROUTES = {
     query: Joi.object({ on: day, ...paging }),
     answer: listOf(dueItem),
     refusals: [],
+  },
+  barsCsv: {
+    method: "GET",
+    path: "/bars.csv",
+    summary: "The bars of the hall as CSV, which /import takes",
+    query: Joi.object({}),
+    produces: "text/csv",
+    refusals: [403],
+  },
+  platesCsv: {
+    method: "GET",
+    path: "/plates.csv",
+    summary: "The plates of the hall as CSV",
+    query: Joi.object({}),
+    produces: "text/csv",
+    refusals: [403],
+  },
+  exportJson: {
+    method: "GET",
+    path: "/export.json",
+    summary: "The bars of the hall with all their measurements, which /import takes",
+    query: Joi.object({}),
+    answer: hallFile,
+    refusals: [403],
+  },
+  import: {
+    method: "POST",
+    path: "/import",
+    summary: "Takes bars in, all or none: JSON as exported, or CSV. The same file once more changes nothing",
+    query: Joi.object({
+      dryRun: Joi.boolean().default(false).description("answer what would change, and change nothing"),
+    }),
+    consumes: ["application/json", "text/csv"],
+    answer: importAnswer,
+    refusals: [403, 413, 415],
   },
   openapi: { method: "GET", path: "/openapi.json", summary: "This description", query: Joi.object({}), refusals: [] },
 } as const satisfies Record<string, RouteSpec>;

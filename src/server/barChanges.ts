@@ -304,7 +304,7 @@ async function revert(hall: HallDb, who: Who, row: BarRow, what: string, was: Te
 }
 
 /** Writes a record over a row: columns, stated quantities, effective values, version, and care that follows from them. */
-async function writeRecord(hall: HallDb, who: Who, row: BarRow, record: BarRecord): Promise<void> {
+export async function writeRecord(hall: HallDb, who: Who, row: BarRow, record: BarRecord): Promise<void> {
   const columns = rowFromRecord(record, await placeIdFor(hall, record.place), who.currency);
   await hall.update(bars, eq(bars.id, row.id), columns);
   await refreshEffective(hall, { ...row, ...columns }, record.stated);

@@ -16,7 +16,7 @@ export interface Asked<Query, Body> {
 }
 
 /** What a route's own work answers: a body, or a refusal. */
-export type Answer = { body: unknown } | Refusal;
+export type Answer = { body: unknown } | { text: string; type: "text/csv" } | Refusal;
 export interface Refusal {
   code: ErrorCode;
   message: string;
@@ -48,13 +48,17 @@ type RouteHandler = (request: Request, context: { params: Promise<Record<string,
  * as JSON of the one error shape; our own mistakes are logged and answered without their inside.
  */
 export function endpoint<Query = unknown, Body = unknown>(
-  { method, query: querySchema, body: bodySchema }: RouteSpec,
+  { method, query: querySchema, body: bodySchema, consumes }: RouteSpec,
   work: (asked: Asked<Query, Body>) => Promise<Answer> | Answer,
 ): Record<"GET" | "HEAD" | "POST" | "PUT" | "PATCH" | "DELETE", RouteHandler> {
   const handle: RouteHandler = async (request, context) => {
     try {
       const query = checkedQuery(request, querySchema);
-      const body = bodySchema ? await checkedBody(request, bodySchema) : { ok: true as const, value: undefined };
+      const body = consumes
+        ? await fileBody(request, consumes)
+        : bodySchema
+          ? await checkedBody(request, bodySchema)
+          : { ok: true as const, value: undefined };
       if (!query.ok) return answer(query.refusal);
       if (!body.ok) return answer(body.refusal);
       const who = await whoIsAsking();
@@ -84,6 +88,10 @@ export function endpoint<Query = unknown, Body = unknown>(
 /** Every answer of the interface: JSON, never cached. */
 export function answer(result: Answer, headers: Record<string, string> = {}): Response {
   const isRefused = "code" in result;
+  if ("text" in result)
+    return new Response(result.text, {
+      headers: { "Content-Type": `${result.type}; charset=utf-8`, "Cache-Control": "no-store", ...headers },
+    });
   return Response.json(isRefused ? errorBody(result.code, result.message, result.details) : result.body, {
     status: isRefused ? ERROR_STATUS[result.code] : 200,
     headers: { "Cache-Control": "no-store", ...headers },
@@ -112,6 +120,31 @@ function checkedQuery(request: Request, schema: Joi.ObjectSchema | undefined): C
       : badInput([...given.keys()].map((path) => ({ path, message: `${path} is not allowed` })));
   const result = checked(schema, Object.fromEntries(given), { convert: true });
   return result.ok ? result : badInput(result.problems);
+}
+
+/** A file that came as the body, as text. */
+export interface FileBody {
+  type: string;
+  text: string;
+}
+
+/** Files are at most this long. */
+const MOST_FILE_BYTES = 64 * 1024 * 1024;
+
+async function fileBody(request: Request, consumes: readonly string[]): Promise<Checked> {
+  const type = (request.headers.get("content-type") ?? "").split(";")[0]!.trim().toLowerCase();
+  if (!consumes.includes(type))
+    return {
+      ok: false,
+      refusal: refuse("unsupported-media-type", `Send the file as ${consumes.join(" or ")} in UTF-8.`),
+    };
+  const bytes = await bytesUpTo(request, MOST_FILE_BYTES);
+  if (!bytes) return { ok: false, refusal: refuse("too-large", "The file is longer than 64 MiB.") };
+  try {
+    return { ok: true, value: { type, text: new TextDecoder("utf-8", { fatal: true }).decode(bytes) } };
+  } catch {
+    return badInput([{ path: "", message: "the file is not UTF-8" }]);
+  }
 }
 
 async function checkedBody(request: Request, schema: Joi.ObjectSchema): Promise<Checked> {

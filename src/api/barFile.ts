@@ -1,0 +1,121 @@
+import Joi from "joi";
+import { BAR_COLUMNS, guessColumns, type FileMeasurement } from "@/core/bars/barColumns";
+import { INSTRUMENTS, QUANTITY_KINDS } from "@/core/bars/quantities";
+import { LENGTH_UNITS, MASS_UNITS } from "@/core/units/typedQuantity";
+import { fileRows, parseCsv, type FileRow } from "./csvIn";
+import { csvText } from "./csvOut";
+import { checked, type Problem } from "./problems";
+
+export const MOST_ROWS = 20_000;
+const MOST_CELL = 2000;
+
+/** A whole CSV file by the heads it has, for programs: an unknown head is refused by name. */
+export function readCsvFile(text: string): { ok: true; rows: FileRow[] } | { ok: false; problems: Problem[] } {
+  const parsed = parseCsv(text);
+  const mapping = guessColumns(parsed.heads);
+  const problems = [
+    ...parsed.problems,
+    ...mapping.flatMap(({ head, column }) =>
+      column === null && head !== "" ? [{ path: head, message: `the column “${head}” is not known` }] : [],
+    ),
+  ];
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, rows: fileRows(parsed, mapping) };
+}
+
+/** Bars as CSV: columns that no bar fills are left out. */
+export function barsCsv(cells: readonly Record<string, string>[]): string {
+  const columns = BAR_COLUMNS.filter(
+    (column) => ["tag", "name", "family", "state"].includes(column) || cells.some((row) => row[column] !== undefined),
+  );
+  return csvText(
+    columns,
+    cells.map((row) => columns.map((column) => row[column] ?? "")),
+  );
+}
+
+const units = [...MASS_UNITS, ...LENGTH_UNITS, "s"];
+
+export const fileMeasurement = Joi.object({
+  kind: Joi.string()
+    .valid(...QUANTITY_KINDS)
+    .required(),
+  readings: Joi.array()
+    .items(
+      Joi.object({
+        value: Joi.string()
+          .pattern(/^[+-]?(\d+(\.\d*)?|\.\d+)$/)
+          .max(20)
+          .required(),
+        unit: Joi.string()
+          .valid(...units)
+          .required(),
+      }),
+    )
+    .min(1)
+    .max(6)
+    .required(),
+  instrument: Joi.string()
+    .max(60)
+    .required()
+    .description(`usually one of ${INSTRUMENTS.join(", ")}`),
+  at: Joi.string().isoDate().allow(null).required(),
+  by: Joi.string().max(100).allow(null).required(),
+});
+
+const texts = Joi.object().pattern(Joi.string().valid(...BAR_COLUMNS), Joi.string().max(MOST_CELL));
+
+/** What the export of a hall is, and what an import takes. */
+export const hallFile = Joi.object({
+  format: Joi.string().valid("garrison").required(),
+  version: Joi.number().valid(1).required(),
+  hall: Joi.string().max(200).required(),
+  bars: Joi.array()
+    .items(
+      Joi.object({ texts: texts.required(), measurements: Joi.array().items(fileMeasurement).max(1000).required() }),
+    )
+    .max(MOST_ROWS)
+    .required(),
+});
+
+/** What an import answers: how many bars are new, changed and as they were, and the first few hundred changes. */
+export const importAnswer = Joi.object({
+  added: Joi.number().integer().required(),
+  changed: Joi.number().integer().required(),
+  unchanged: Joi.number().integer().required(),
+  changes: Joi.array()
+    .items(
+      Joi.object({
+        line: Joi.number().integer().required(),
+        tag: Joi.string().required(),
+        what: Joi.string().required(),
+      }),
+    )
+    .required(),
+});
+
+interface HallFile {
+  bars: { texts: Record<string, string>; measurements: FileMeasurement[] }[];
+}
+
+/** A hall's JSON as rows to take in. */
+export function readHallFile(value: unknown): { ok: true; rows: FileRow[] } | { ok: false; problems: Problem[] } {
+  const result = checked(hallFile, value, { longestList: MOST_ROWS });
+  if (!result.ok) return result;
+  const { bars } = result.value as HallFile;
+  return { ok: true, rows: bars.map((bar, i) => ({ line: i + 1, ...bar })) };
+}
+
+/** What the page that takes files in sends: rows already under our columns. */
+export const incomingRows = Joi.object({
+  isDryRun: Joi.boolean().required(),
+  rows: Joi.array()
+    .items(
+      Joi.object({
+        line: Joi.number().integer().min(1).required(),
+        texts: texts.required(),
+        measurements: Joi.array().items(fileMeasurement).max(1000),
+      }),
+    )
+    .max(MOST_ROWS)
+    .required(),
+});

@@ -1,0 +1,42 @@
+import { incomingRows, MOST_ROWS } from "@/api/barFile";
+import type { FileRow } from "@/api/csvIn";
+import { checked } from "@/api/problems";
+import { importBars } from "@/server/barFiles";
+import { whoIsAsking } from "@/server/who";
+
+/**
+ * Takes rows in from the page of files: one JSON object a line, first how far it is, last the outcome. A page that goes
+ * away does not stop the work halfway: it is all done, or nothing.
+ */
+export async function POST(request: Request) {
+  const who = await whoIsAsking();
+  const sent = await request.json().catch(() => null);
+  const result = checked(incomingRows, sent, { longestList: MOST_ROWS });
+  const encoder = new TextEncoder();
+  const body = new ReadableStream<Uint8Array>({
+    async start(controller) {
+      const tell = (value: unknown) => {
+        try {
+          controller.enqueue(encoder.encode(`${JSON.stringify(value)}\n`));
+        } catch {
+          // Nobody listens any more.
+        }
+      };
+      try {
+        if (!result.ok)
+          tell({ outcome: { ok: false, message: "The file could not be understood.", problems: result.problems } });
+        else {
+          const { rows, isDryRun } = result.value as { rows: FileRow[]; isDryRun: boolean };
+          tell({ outcome: await importBars(who, rows, { isDryRun, onProgress: (done, of) => tell({ done, of }) }) });
+        }
+      } catch (error) {
+        console.error(error);
+        tell({
+          outcome: { ok: false, message: "Something went wrong on our side; nothing was taken in.", problems: [] },
+        });
+      }
+      controller.close();
+    },
+  });
+  return new Response(body, { headers: { "content-type": "application/x-ndjson", "cache-control": "no-store" } });
+}

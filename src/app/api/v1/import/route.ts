@@ -1,0 +1,22 @@
+import { readCsvFile, readHallFile } from "@/api/barFile";
+import { ROUTES } from "@/api/routes";
+import { importBars } from "@/server/barFiles";
+import { endpoint, refusalOf, refuse, type FileBody } from "../../_http/endpoint";
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint<{ dryRun: boolean }, FileBody>(
+  ROUTES.import,
+  async ({ who, query, body }) => {
+    const read = body.type === "text/csv" ? readCsvFile(body.text) : readJson(body.text);
+    if (!read.ok) return refuse("bad-request", "Nothing was taken in.", read.problems);
+    const result = await importBars(who, read.rows, { isDryRun: query.dryRun });
+    return result.ok ? { body: result.report } : refusalOf(result);
+  },
+);
+
+function readJson(text: string) {
+  try {
+    return readHallFile(JSON.parse(text));
+  } catch {
+    return { ok: false as const, problems: [{ path: "", message: "the body is not JSON" }] };
+  }
+}

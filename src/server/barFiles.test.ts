@@ -1,0 +1,144 @@
+import { describe, expect, it } from "vitest";
+import { barsCsv, readCsvFile, readHallFile } from "@/api/barFile";
+import { barMeasurements, bars, carePlan, changes } from "@/data/schema";
+import { makeHall } from "@/data/testHall.fixture";
+import { changeBarState, enterBars, measureBar } from "./barChanges";
+import { barDetails } from "./barPage";
+import { barCells, exportBars, importBars, type IncomingBar } from "./barFiles";
+
+const LINE = { name: "New", family: "power", state: "in-service", sleeveRotation: "bushing" };
+type Hall = Awaited<ReturnType<typeof makeHall>>;
+
+async function full(): Promise<Hall> {
+  const made = await makeHall("full");
+  await enterBars(
+    made.who("manager"),
+    {
+      ...LINE,
+      name: '=cmd|"x", ünïcode\'s "bar"',
+      place: "Wall, north",
+      rating: "700 lb",
+      ratingBasis: "unknown",
+      price: "189.50",
+      paintMarks: "red dot = heavy\n-blue = light",
+      "stated.mass": "45 lb",
+      "stated.shaftDiameter": "1.125 in",
+      note: "+two\nlines",
+    },
+    ["K1", "K2"],
+  );
+  for (const value of ["20.6", "20.62"])
+    await measureBar(made.who("care"), {
+      tag: "K1",
+      kind: "mass",
+      readings: [{ value, unit: "kg" }],
+      instrument: "scale",
+    });
+  await changeBarState(made.who("manager"), { tag: "K2", state: "retired", reason: "cracked", version: 1 });
+  await enterBars(made.who("manager"), { ...LINE, name: "Second life" }, ["K2"]);
+  return made;
+}
+const exported = async ({ who }: Hall) => {
+  const result = await exportBars(who("manager"));
+  if (!result.ok) throw new Error(result.message);
+  return result.bars;
+};
+const bring = (made: Hall, rows: readonly IncomingBar[], isDryRun = false) =>
+  importBars(made.who("manager"), rows, { isDryRun });
+
+describe("round trip", () => {
+  it("JSON: export, import into another hall, export: the same, older measurements and retired bars included", async () => {
+    const made = await full();
+    const before = await exported(made);
+    const read = readHallFile(JSON.parse(JSON.stringify({ format: "garrison", version: 1, hall: "x", bars: before })));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const other = await makeHall("empty");
+    expect(await bring(other, read.rows)).toMatchObject({ ok: true, report: { added: 3, unchanged: 1 } });
+    // Who measured is somebody of the other hall; everything else is the same.
+    const bare = (all: typeof before) =>
+      all.map(({ texts, measurements }) => ({
+        texts,
+        measurements: measurements.map((one) => ({ ...one, by: null })),
+      }));
+    expect(bare(await exported(other))).toEqual(bare(before));
+  });
+  it("CSV: every text and the newest measurements come back, and a second time changes nothing", async () => {
+    const made = await full();
+    const csv = barsCsv((await exported(made)).map(barCells));
+    const read = readCsvFile(csv);
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    expect(await bring(made, read.rows)).toMatchObject({ ok: true, report: { added: 0, changed: 0, unchanged: 4 } });
+    const other = await makeHall("empty");
+    await bring(other, read.rows);
+    const texts = async (hall: Hall) => (await exported(hall)).map((bar) => bar.texts);
+    expect(await texts(other)).toEqual(await texts(made));
+    expect((await barDetails(other.who("manager"), "K1"))!.bar.quantities.mass).toMatchObject({ value: 20.62 });
+    expect(await bring(other, read.rows)).toMatchObject({ ok: true, report: { added: 0, changed: 0, unchanged: 4 } });
+  });
+});
+
+describe("taking bars in", () => {
+  it("tells the problems of every line and writes nothing", async () => {
+    const made = await makeHall("in");
+    const result = await bring(made, [
+      { line: 2, texts: { ...LINE, tag: "N1" } },
+      { line: 3, texts: { ...LINE, tag: "N2", finish: "gold", "stated.mass": "much" } },
+      { line: 4, texts: { ...LINE, tag: "N1" } },
+      { line: 5, texts: { tag: "N3", name: "x", family: "sword" } },
+      { line: 6, texts: { ...LINE, tag: "N4", "measured.mass": "heavy" } },
+    ]);
+    expect(result).toMatchObject({ ok: false, code: "invalid" });
+    expect(!result.ok && result.problems.map(({ path }) => path)).toEqual([
+      "line 3, shaft finish",
+      "line 3, mass, stated",
+      "line 4, tag",
+      "line 5, family",
+      "line 6, measured.mass",
+    ]);
+    expect(await made.hall.rows(bars)).toHaveLength(1);
+  });
+  it("looks without writing, then does what it said, with care, history and measurements", async () => {
+    const made = await makeHall("in");
+    const rows: IncomingBar[] = [
+      { line: 2, texts: { ...LINE, tag: "N1", "measured.mass": "20.4 20.42 kg", place: "New wall" } },
+      { line: 3, texts: { tag: "T1", finish: "ceramic" } },
+    ];
+    const looked = await bring(made, rows, true);
+    expect(looked).toMatchObject({
+      ok: true,
+      report: {
+        added: 1,
+        changed: 1,
+        changes: [
+          { line: 2, tag: "N1", what: "new" },
+          { line: 3, tag: "T1", what: "shaft finish: bare → ceramic" },
+        ],
+      },
+    });
+    expect(await made.hall.rows(bars)).toHaveLength(1);
+    expect(await bring(made, rows)).toEqual(looked);
+    const { bar, place, history } = (await barDetails(made.who("manager"), "N1"))!;
+    expect(place).toBe("New wall");
+    expect(bar.quantities.mass!.value).toBeCloseTo(20.41, 9);
+    expect(history).toMatchObject([{ action: "entered", reason: "from a file" }]);
+    expect(await made.hall.rows(carePlan)).toHaveLength(2);
+    expect((await barDetails(made.who("manager"), "T1"))!.texts).toMatchObject({ finish: "ceramic", name: "Test bar" });
+    expect((await made.hall.rows(changes)).map(({ reason }) => reason)).toEqual(["from a file", "from a file"]);
+    // Readings without a moment are not taken twice.
+    expect(await bring(made, rows)).toMatchObject({ report: { unchanged: 2 } });
+    expect(await made.hall.rows(barMeasurements)).toHaveLength(1);
+  });
+  it("is the manager's alone; coaches may take files out, lifters neither", async () => {
+    const made = await makeHall("in");
+    expect(await importBars(made.who("coach"), [], { isDryRun: true })).toMatchObject({ code: "forbidden" });
+    expect(await exportBars(made.who("coach"))).toMatchObject({ ok: true });
+    expect(await exportBars(made.who("lifter"))).toMatchObject({ code: "forbidden" });
+  });
+  it("says how far it is", async () => {
+    const made = await makeHall("in");
+    const told: number[] = [];
+    const rows = Array.from({ length: 600 }, (_, i) => ({ line: i + 2, texts: { ...LINE, tag: `P${i}` } }));
+    await importBars(made.who("manager"), rows, { isDryRun: false, onProgress: (done) => told.push(done) });
+    expect(told).toEqual([250, 500, 600, 600]);
+  });
+});

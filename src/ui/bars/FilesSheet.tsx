@@ -1,0 +1,43 @@
+import { PageHead } from "../kit/PageHead";
+import { ImportFile } from "./ImportFile";
+
+/** Bars out as files, and files of bars in. */
+export function FilesSheet({ mayExport, mayImport }: { mayExport: boolean; mayImport: boolean }) {
+  return (
+    <>
+      <PageHead title="Files in and out" about="bars with everything that is kept of them" />
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+        <section className="sheet p-4" aria-labelledby="out">
+          <h2 id="out" className="mb-1 font-bold">
+            Out
+          </h2>
+          {mayExport ? (
+            <div className="flex flex-wrap items-center gap-3">
+              <a href="/api/v1/bars.csv" download="bars.csv" className="btn btn-sm btn-outline min-h-10">
+                Bars, CSV
+              </a>
+              <a href="/api/v1/export.json" download="garrison.json" className="btn btn-sm btn-outline min-h-10">
+                Bars with all measurements, JSON
+              </a>
+              <a href="/api/v1/plates.csv" download="plates.csv" className="btn btn-sm btn-outline min-h-10">
+                Plates, CSV
+              </a>
+              <p className="text-quiet basis-full text-sm">
+                CSV carries the newest measurement of each quantity, JSON all of them. Cells that a spreadsheet would
+                run as a formula get an apostrophe, which is taken away again on the way in.
+              </p>
+            </div>
+          ) : (
+            <p className="text-sm">Coaches and the manager take files out.</p>
+          )}
+        </section>
+        <section className="sheet p-4" aria-labelledby="in">
+          <h2 id="in" className="mb-1 font-bold">
+            In
+          </h2>
+          {mayImport ? <ImportFile /> : <p className="text-sm">The manager takes files in.</p>}
+        </section>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,234 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { BAR_COLUMNS, columnLabel, columnUnits } from "@/core/bars/barColumns";
+import type { Unit } from "@/core/units/typedQuantity";
+import { readFile, rowsOf, sendRows, type ImportOutcome, type ReadFile } from "./importState";
+
+const MOST_SHOWN = 100;
+
+/** A file of bars: dropped, its columns mapped, looked at, then taken in as a whole or not at all. */
+export function ImportFile() {
+  const router = useRouter();
+  const [file, setFile] = useState<ReadFile | null>(null);
+  const [checked, setChecked] = useState<ImportOutcome | null>(null);
+  const [done, setDone] = useState<ImportOutcome | null>(null);
+  const [progress, setProgress] = useState<{ done: number; of: number } | null>(null);
+  const [isOver, setIsOver] = useState(false);
+
+  async function take(picked: File | undefined) {
+    if (!picked) return;
+    setChecked(null);
+    setDone(null);
+    const read = await readFile(picked);
+    setFile(read);
+    if (read.kind !== "unread") await check(read);
+  }
+
+  async function check(read: ReadFile) {
+    setChecked(null);
+    setProgress({ done: 0, of: 0 });
+    setChecked(await sendRows(rowsOf(read), true, () => undefined).catch(unreachable));
+    setProgress(null);
+  }
+
+  async function bringIn() {
+    if (!file) return;
+    setProgress({ done: 0, of: rowsOf(file).length });
+    const outcome = await sendRows(rowsOf(file), false, (now, of) => setProgress({ done: now, of })).catch(unreachable);
+    setProgress(null);
+    if (!outcome.ok) {
+      setChecked(outcome);
+      return;
+    }
+    setDone(outcome);
+    setFile(null);
+    setChecked(null);
+    router.refresh();
+  }
+
+  function map(index: number, change: { column?: string | null; unit?: Unit | null }) {
+    if (file?.kind !== "table") return;
+    const mapping = file.mapping.map((one, i) => {
+      if (i !== index) return one;
+      if (change.column === undefined) return { ...one, ...change };
+      return { ...one, column: change.column, unit: change.column ? (columnUnits(change.column)[0] ?? null) : null };
+    });
+    const next = { ...file, mapping };
+    setFile(next);
+    void check(next);
+  }
+
+  return (
+    <div className="grid gap-4">
+      <label
+        className={`border-base-300 flex min-h-28 cursor-pointer flex-col items-center justify-center gap-1 border-2 border-dashed p-4 text-center text-sm focus-within:outline-2 ${isOver ? "border-primary bg-primary/10" : ""}`}
+        onDragOver={(event) => {
+          event.preventDefault();
+          setIsOver(true);
+        }}
+        onDragLeave={() => setIsOver(false)}
+        onDrop={(event) => {
+          event.preventDefault();
+          setIsOver(false);
+          void take(event.dataTransfer.files[0]);
+        }}
+      >
+        <span className="font-semibold">Drop a file here, or choose one</span>
+        <span className="text-quiet">
+          CSV with a head, or JSON as Garrison writes it. A tag that hangs on the wall is that bar; others are new.
+        </span>
+        <input
+          type="file"
+          accept=".csv,.tsv,.txt,.json,text/csv,application/json"
+          className="sr-only"
+          onChange={({ target }) => {
+            void take(target.files?.[0]);
+            // The same file can be chosen again once it is mended.
+            target.value = "";
+          }}
+        />
+      </label>
+
+      {done?.report && (
+        <p role="status" className="text-success text-sm font-semibold">
+          Taken in: {done.report.added} new, {done.report.changed} changed, {done.report.unchanged} as they were.
+        </p>
+      )}
+      {file?.kind === "unread" && <Problems title={`${file.name} cannot be read.`} problems={file.problems} />}
+      {file?.kind === "table" && <Mapping file={file} onMap={map} />}
+      {progress && (
+        <div role="status" className="text-sm">
+          {progress.of > 0 ? `${progress.done} of ${progress.of} bars` : "looking at the file …"}
+          <progress className="progress mt-1 w-full" value={progress.done} max={progress.of || 1} />
+        </div>
+      )}
+      {checked && !checked.ok && (
+        <Problems title={checked.message ?? "Nothing was taken in."} problems={checked.problems ?? []} />
+      )}
+      {checked?.ok && checked.report && !progress && (
+        <section aria-label="What would change" className="grid gap-2">
+          <p className="text-sm">
+            <strong>
+              {checked.report.added} new, {checked.report.changed} changed, {checked.report.unchanged} as they are.
+            </strong>{" "}
+            {checked.report.added + checked.report.changed === 0
+              ? "There is nothing to take in."
+              : "Nothing is written yet."}
+          </p>
+          {checked.report.changes.length > 0 && (
+            <ul className="border-base-300 max-h-60 overflow-y-auto border text-sm" tabIndex={0}>
+              {checked.report.changes.slice(0, MOST_SHOWN).map(({ line, tag, what }) => (
+                <li key={line} className="border-base-300 border-b px-3 py-1 last:border-b-0">
+                  <span className="text-quiet">line {line}</span> <span className="bar-tag">{tag}</span> {what}
+                </li>
+              ))}
+            </ul>
+          )}
+          {checked.report.added + checked.report.changed > 0 && (
+            <div>
+              <button type="button" className="btn btn-neutral min-h-11" onClick={bringIn}>
+                Take them in
+              </button>
+            </div>
+          )}
+        </section>
+      )}
+    </div>
+  );
+}
+
+const unreachable = (): ImportOutcome => ({
+  ok: false,
+  message: "The hall’s server did not answer. Nothing was taken in; try again.",
+});
+
+function Problems({ title, problems }: { title: string; problems: readonly { path: string; message: string }[] }) {
+  return (
+    <section role="alert" className="border-l-error border-base-300 border border-l-4 p-3 text-sm">
+      <p className="text-error font-bold">{title}</p>
+      <ul className="mt-1 max-h-72 overflow-y-auto" tabIndex={0} aria-label="Problems">
+        {problems.slice(0, MOST_SHOWN).map(({ path, message }, i) => (
+          <li key={i}>
+            <span className="text-quiet">{path}:</span> {message}
+          </li>
+        ))}
+      </ul>
+      {problems.length > MOST_SHOWN && <p className="text-quiet">and {problems.length - MOST_SHOWN} more</p>}
+      <p className="mt-1">Mend the file and drop it again, or map its columns otherwise. Nothing was written.</p>
+    </section>
+  );
+}
+
+/** Which of our columns each column of the file is, in which unit, with what stands in it. */
+function Mapping({
+  file,
+  onMap,
+}: {
+  file: ReadFile & { kind: "table" };
+  onMap: (index: number, change: { column?: string | null; unit?: Unit | null }) => void;
+}) {
+  const used = new Set(file.mapping.map(({ column }) => column));
+  return (
+    <section aria-label="Columns" className="overflow-x-auto" tabIndex={0}>
+      <p className="mb-1 text-sm">
+        <strong>{file.name}</strong>: {file.table.rows.length} rows. What each column is:
+      </p>
+      <table className="w-full text-sm">
+        <thead className="text-quiet text-xs">
+          <tr>
+            {["in the file", "first cells", "is", "plain numbers are in"].map((head) => (
+              <th key={head} scope="col" className="px-2 py-1 text-left font-normal">
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody className="divide-base-300 border-base-300 divide-y border-y">
+          {file.mapping.map(({ head, column, unit }, i) => {
+            const units = column === null ? [] : columnUnits(column);
+            const cells = file.table.rows.map(({ cells: row }) => row[i]).filter(Boolean);
+            return (
+              <tr key={i}>
+                <th scope="row" className="px-2 py-1 text-left font-semibold">
+                  {head || "no head"}
+                </th>
+                <td className="text-quiet max-w-56 truncate px-2">{cells.slice(0, 3).join(" · ")}</td>
+                <td className="px-2">
+                  <select
+                    className="select select-sm min-h-10 w-64"
+                    aria-label={`“${head}” is`}
+                    value={column ?? ""}
+                    onChange={({ target }) => onMap(i, { column: target.value || null })}
+                  >
+                    <option value="">left out</option>
+                    {BAR_COLUMNS.filter((one) => one === column || !used.has(one)).map((one) => (
+                      <option key={one} value={one}>
+                        {columnLabel(one)}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+                <td className="px-2">
+                  {units.length > 0 && (
+                    <select
+                      className="select select-sm min-h-10 w-24"
+                      aria-label={`Unit of “${head}”`}
+                      value={unit ?? units[0]}
+                      onChange={({ target }) => onMap(i, { unit: target.value as Unit })}
+                    >
+                      {units.map((one) => (
+                        <option key={one}>{one}</option>
+                      ))}
+                    </select>
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}
