@@ -1,10 +1,10 @@
 import "server-only";
 import { cache } from "react";
 import { gapToStated } from "@/core/bars/effectiveQuantity";
-import { QUANTITIES } from "@/core/bars/quantities";
 import { listed, sentence, signed, trimmed } from "@/core/units/format";
 import { barsInState, barsNeverWeighed, barsOffTheirLabel, type ListedBar } from "./bars";
 import { careDueByTask, type TaskDue } from "./care";
+import { measuringRules } from "./rules";
 import type { Who } from "./who";
 
 /** One sentence of the Today page with its one button. */
@@ -24,7 +24,7 @@ export const todayItems = cache(async (who: Who): Promise<TodayItem[]> => {
   const [troubled, due, off, unweighed] = await Promise.all([
     barsInState(who, ["quarantined", "watch"], MOST),
     careDueByTask(who, who.today),
-    barsOffTheirLabel(who, QUANTITIES.mass.tolerance!, MOST),
+    measuringRules(who).then(({ tolerances }) => barsOffTheirLabel(who, tolerances.mass ?? Infinity, MOST)),
     barsNeverWeighed(who, MOST),
   ]);
   return [
@@ -109,7 +109,7 @@ function neverWeighed(wall: Wall): TodayItem[] {
       weight: "soon",
       title: `Never weighed: ${listed(wall.map(({ bar }) => bar.tag))}.`,
       because: `${first.quantities.mass ? `The seller says ${trimmed(first.quantities.mass.value, 2)} kg; a` : "A"} scale tells in two minutes.`,
-      action: { label: `Weigh ${first.tag}`, href: `/bars/${first.tag}#measure` },
+      action: { label: `Weigh ${first.tag}`, href: `/bars/measure?bars=${first.tag}` },
     },
   ];
 }

@@ -2,6 +2,8 @@ import type { FieldDef } from "@/core/bars/barFields";
 
 interface Props {
   name: string;
+  /** Where a page has more than one form with the same fields. */
+  id?: string;
   def: FieldDef;
   text: string;
   problems: readonly string[];
@@ -14,6 +16,7 @@ interface Props {
 /** One field of a bar, written as its kind needs, with its hint and its problem beside it. */
 export function FormField({
   name,
+  id = `field-${name}`,
   def,
   text,
   problems,
@@ -22,7 +25,6 @@ export function FormField({
   suggestions,
   onChange,
 }: Props) {
-  const id = `field-${name}`;
   const notes = [...(problems.length > 0 ? [`${id}-problem`] : []), ...(hint ? [`${id}-hint`] : [])];
   const attributes = {
     id,

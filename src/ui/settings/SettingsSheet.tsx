@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { PageHead } from "../kit/PageHead";
 
 interface Props {
@@ -6,6 +7,7 @@ interface Props {
   theme: string;
   becomeAction: (form: FormData) => Promise<void>;
   themeAction: (form: FormData) => Promise<void>;
+  rules: ReactNode;
 }
 
 const THEMES = [
@@ -15,7 +17,7 @@ const THEMES = [
 ] as const;
 
 /** Who is asking, how it looks, and what is known of the hall. */
-export function SettingsSheet({ who, halls, theme, becomeAction, themeAction }: Props) {
+export function SettingsSheet({ who, halls, theme, becomeAction, themeAction, rules }: Props) {
   return (
     <>
       <PageHead title="Settings" />
@@ -50,6 +52,16 @@ export function SettingsSheet({ who, halls, theme, becomeAction, themeAction }: 
           ))}
         </section>
         <div className="grid gap-3">
+          <section className="sheet p-4" aria-labelledby="rules">
+            <h2 id="rules" className="mb-1 font-bold">
+              Measuring and comparing
+            </h2>
+            <p className="text-quiet mb-3 text-sm">
+              How far a measured value may lie from the stated one before it is flagged, and how much slack this house
+              calls noticeable.
+            </p>
+            {rules}
+          </section>
           <section className="sheet p-4" aria-labelledby="look">
             <h2 id="look" className="mb-2 font-bold">
               Light or dark

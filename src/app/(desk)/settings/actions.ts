@@ -1,8 +1,11 @@
 "use server";
 
+import { revalidatePath } from "next/cache";
 import { cookies } from "next/headers";
 import { redirect } from "next/navigation";
-import { becomePerson } from "@/server/who";
+import { saveMeasuringRules } from "@/server/rules";
+import { becomePerson, whoIsAsking } from "@/server/who";
+import type { FormState } from "@/ui/kit/formState";
 
 const YEAR_SECONDS = 31_536_000;
 
@@ -10,6 +13,15 @@ const YEAR_SECONDS = 31_536_000;
 export async function becomeAction(form: FormData): Promise<void> {
   await becomePerson(String(form.get("personId") ?? ""));
   redirect("/settings");
+}
+
+/** Saves the house's rules for measuring and comparing. */
+export async function rulesAction(_before: FormState, form: FormData): Promise<FormState> {
+  const typed = Object.fromEntries([...form.entries()].map(([key, value]) => [key, String(value)]));
+  const result = await saveMeasuringRules(await whoIsAsking(), typed, Number(typed.version));
+  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  revalidatePath("/", "layout");
+  return { status: "done", message: "The rules are kept.", problems: [], typed: {} };
 }
 
 /** Chooses light, dark, or whatever the device says. */

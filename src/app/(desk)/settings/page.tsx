@@ -1,8 +1,11 @@
 import type { Metadata } from "next";
 import { cookies } from "next/headers";
+import { may } from "@/server/permissions";
+import { measuringRules } from "@/server/rules";
 import { peopleToBecome, whoIsAsking } from "@/server/who";
 import { SettingsSheet } from "@/ui/settings/SettingsSheet";
-import { becomeAction, themeAction } from "./actions";
+import { RulesForm } from "@/ui/settings/RulesForm";
+import { becomeAction, rulesAction, themeAction } from "./actions";
 
 export const metadata: Metadata = { title: "Settings" };
 
@@ -15,6 +18,7 @@ export default async function SettingsPage() {
       theme={jar.get("theme")?.value ?? ""}
       becomeAction={becomeAction}
       themeAction={themeAction}
+      rules={<RulesForm {...await measuringRules(who)} mayEdit={may(who, "rule.edit")} action={rulesAction} />}
     />
   );
 }

@@ -1,0 +1,34 @@
+"use server";
+
+import { revalidatePath } from "next/cache";
+import { EQUIPMENT_FIELDS, type EquipmentKind } from "@/core/equipment/equipmentFields";
+import { saveEquipment, weighPlate } from "@/server/equipmentChanges";
+import { whoIsAsking } from "@/server/who";
+import type { FormState } from "@/ui/kit/formState";
+
+const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
+
+/** Enters or changes a plate, clamp or station. */
+export async function saveAction(_before: FormState, form: FormData): Promise<FormState> {
+  const kind =
+    (["plate", "clamp", "station"] as const).find((one) => one === form.get("equipment")) ?? ("plate" as EquipmentKind);
+  const typed = Object.fromEntries(Object.keys(EQUIPMENT_FIELDS[kind]).map((key) => [key, textOf(form, key)]));
+  const id = textOf(form, "id") || null;
+  const result = await saveEquipment(await whoIsAsking(), kind, {
+    id,
+    version: Number(form.get("version")),
+    texts: typed,
+  });
+  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  revalidatePath("/", "layout");
+  return { status: "done", message: `${result.key} kept.`, problems: [], typed: {} };
+}
+
+/** Keeps the mass of one plate. */
+export async function weighAction(_before: FormState, form: FormData): Promise<FormState> {
+  const typed = { mark: textOf(form, "mark"), mass: textOf(form, "mass") };
+  const result = await weighPlate(await whoIsAsking(), { plateId: textOf(form, "plateId"), ...typed });
+  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  revalidatePath("/", "layout");
+  return { status: "done", message: `${result.mark} kept.`, problems: [], typed: {} };
+}

@@ -1,0 +1,36 @@
+import type { Metadata } from "next";
+import { listClamps, listPlates, listStations } from "@/server/equipment";
+import { equipmentTexts, platePairings } from "@/server/equipmentChanges";
+import { may } from "@/server/permissions";
+import { whoIsAsking } from "@/server/who";
+import { EquipmentSheet } from "@/ui/equipment/EquipmentSheet";
+import { saveAction, weighAction } from "./actions";
+
+export const metadata: Metadata = { title: "Plates, clamps, stations" };
+
+export default async function EquipmentPage() {
+  const who = await whoIsAsking();
+  const [{ items: plates }, clamps, { items: stations }, pairings] = await Promise.all([
+    listPlates(who, { limit: 500 }),
+    listClamps(who),
+    listStations(who, { limit: 500 }),
+    platePairings(who),
+  ]);
+  const item =
+    (kind: "plate" | "clamp" | "station") => (row: (typeof plates | typeof clamps | typeof stations)[number]) => ({
+      id: row.id,
+      version: row.version,
+      texts: equipmentTexts(kind, row),
+    });
+  return (
+    <EquipmentSheet
+      plates={plates.map((row) => ({ ...item("plate")(row), pairing: pairings.get(row.id) ?? null }))}
+      clamps={clamps.map(item("clamp"))}
+      stations={stations.map(item("station"))}
+      mayEdit={may(who, "equipment.edit")}
+      mayWeigh={may(who, "bar.measure")}
+      saveAction={saveAction}
+      weighAction={weighAction}
+    />
+  );
+}

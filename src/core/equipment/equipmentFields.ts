@@ -1,0 +1,120 @@
+import type { FieldDef } from "../bars/barFields";
+import { fieldText, readField, type FieldValue } from "../bars/fieldText";
+import { PLATE_MATERIALS } from "../loading/plateKind";
+import type { Problem } from "../problem";
+
+export const STATION_KINDS = ["rack", "bench", "platform", "floor"] as const;
+
+const KEY_HINT = "short and steady: r25, i45lb";
+
+/** What is kept of plates that are alike (handbook §3). */
+export const PLATE_FIELDS = {
+  key: { kind: "text", most: 20, group: "identity", label: "short name", isRequired: true, hint: KEY_HINT },
+  mass: {
+    kind: "mass",
+    group: "identity",
+    label: "nominal mass",
+    isRequired: true,
+    hint: "as written on it: 25 kg, 45 lb",
+  },
+  material: { kind: "choice", of: PLATE_MATERIALS, group: "material", label: "material" },
+  diameterMm: { kind: "number", unit: "mm", range: [1, 1000], group: "geometry", label: "diameter" },
+  thicknessMm: { kind: "number", unit: "mm", range: [1, 300], group: "geometry", label: "thickness" },
+  pairs: {
+    kind: "number",
+    unit: "",
+    range: [0, 100],
+    isWhole: true,
+    group: "identity",
+    label: "pairs owned",
+    isRequired: true,
+  },
+  isDropRated: { kind: "yes-no", group: "rating", label: "may be dropped" },
+  colour: { kind: "text", most: 20, group: "material", label: "colour" },
+} as const satisfies Record<string, FieldDef>;
+
+export const CLAMP_FIELDS = {
+  key: { kind: "text", most: 20, group: "identity", label: "short name", isRequired: true },
+  name: { kind: "text", most: 60, group: "identity", label: "name", isRequired: true },
+  pairMass: { kind: "mass", group: "identity", label: "mass of a pair", isRequired: true },
+  widthMm: {
+    kind: "number",
+    unit: "mm",
+    range: [0, 200],
+    group: "geometry",
+    label: "sleeve that one takes",
+    isRequired: true,
+  },
+  pairs: {
+    kind: "number",
+    unit: "",
+    range: [0, 100],
+    isWhole: true,
+    group: "identity",
+    label: "pairs owned",
+    isRequired: true,
+  },
+} as const satisfies Record<string, FieldDef>;
+
+export const STATION_FIELDS = {
+  key: { kind: "text", most: 20, group: "identity", label: "short name", isRequired: true },
+  name: { kind: "text", most: 60, group: "identity", label: "name", isRequired: true },
+  kind: { kind: "choice", of: STATION_KINDS, group: "identity", label: "kind", isRequired: true },
+  supportSpacingMm: {
+    kind: "number",
+    unit: "mm",
+    range: [100, 3000],
+    group: "geometry",
+    label: "between the J-cups",
+    hint: "between the points where the bar rests",
+  },
+  holePitchMm: { kind: "number", unit: "mm", range: [1, 500], group: "geometry", label: "hole pitch" },
+  firstHoleMm: { kind: "number", unit: "mm", range: [0, 2500], group: "geometry", label: "first hole above the floor" },
+  jCupPairs: {
+    kind: "number",
+    unit: "",
+    range: [0, 20],
+    isWhole: true,
+    group: "identity",
+    label: "pairs of J-cups",
+    isRequired: true,
+  },
+  jCupHoles: {
+    kind: "list",
+    most: 20,
+    mostEach: 4,
+    group: "geometry",
+    label: "they sit in holes",
+    hint: "one number a line, counted from the lowest; a spare pair can store a bar",
+  },
+} as const satisfies Record<string, FieldDef>;
+
+export type EquipmentKind = "plate" | "clamp" | "station";
+export const EQUIPMENT_FIELDS = { plate: PLATE_FIELDS, clamp: CLAMP_FIELDS, station: STATION_FIELDS };
+
+/** Values by field, or every problem of the texts. */
+export function readFields<D extends Record<string, FieldDef>>(
+  defs: D,
+  texts: Readonly<Record<string, string | undefined>>,
+): { ok: true; values: Record<keyof D, FieldValue | null> } | { ok: false; problems: Problem[] } {
+  const problems: Problem[] = [];
+  const values: Record<string, FieldValue | null> = {};
+  for (const [key, def] of Object.entries(defs)) {
+    const read = readField(def, texts[key] ?? "");
+    if (read.ok) values[key] = read.value;
+    else problems.push({ path: key, message: `${def.label}: ${read.message}` });
+  }
+  return problems.length > 0
+    ? { ok: false, problems }
+    : { ok: true, values: values as Record<keyof D, FieldValue | null> };
+}
+
+/** Values as texts that `readFields` reads back. */
+export function fieldTexts(defs: Record<string, FieldDef>, values: Record<string, unknown>): Record<string, string> {
+  return Object.fromEntries(
+    Object.entries(defs).flatMap(([key, def]) => {
+      const text = fieldText(def, values[key] as FieldValue | null);
+      return text === "" ? [] : [[key, text]];
+    }),
+  );
+}

@@ -1,0 +1,158 @@
+import type { FieldDef } from "@/core/bars/barFields";
+import { EQUIPMENT_FIELDS, type EquipmentKind } from "@/core/equipment/equipmentFields";
+import type { Pairing } from "@/core/equipment/pairPlates";
+import { kgFromMassUnits } from "@/core/units/exactMass";
+import { fixed } from "@/core/units/format";
+import type { FormAction } from "../kit/formState";
+import { PageHead } from "../kit/PageHead";
+import { EquipmentForm, WeighForm } from "./EquipmentForms";
+
+interface Item {
+  id: string;
+  version: number;
+  texts: Record<string, string>;
+}
+
+interface Props {
+  plates: readonly (Item & { pairing: Pairing | null })[];
+  clamps: readonly Item[];
+  stations: readonly Item[];
+  mayEdit: boolean;
+  mayWeigh: boolean;
+  saveAction: FormAction;
+  weighAction: FormAction;
+}
+
+/** What bars are loaded with and where: plates, also weighed one by one, clamps, stations. */
+export function EquipmentSheet({ plates, clamps, stations, mayEdit, mayWeigh, saveAction, weighAction }: Props) {
+  return (
+    <>
+      <PageHead title="Plates, clamps, stations" about="what bars are loaded with, and where" />
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+        <Section kind="plate" title="Plates" items={plates} mayEdit={mayEdit} action={saveAction}>
+          {(item) => (
+            <Weights
+              id={item.id}
+              pairing={plates.find(({ id }) => id === item.id)?.pairing ?? null}
+              mayWeigh={mayWeigh}
+              action={weighAction}
+            />
+          )}
+        </Section>
+        <Section kind="clamp" title="Clamps" items={clamps} mayEdit={mayEdit} action={saveAction} />
+        <Section kind="station" title="Stations" items={stations} mayEdit={mayEdit} action={saveAction} />
+      </div>
+    </>
+  );
+}
+
+function Section({
+  kind,
+  title,
+  items,
+  mayEdit,
+  action,
+  children,
+}: {
+  kind: EquipmentKind;
+  title: string;
+  items: readonly Item[];
+  mayEdit: boolean;
+  action: FormAction;
+  children?: (item: Item) => React.ReactNode;
+}) {
+  const defs = EQUIPMENT_FIELDS[kind] as Record<string, FieldDef>;
+  const keys = Object.keys(defs);
+  return (
+    <section className="sheet" aria-label={title}>
+      <h2 className="px-4 pt-3 font-bold">{title}</h2>
+      <ul className="divide-base-300 divide-y">
+        {items.map((item) => (
+          <li key={item.id}>
+            <details>
+              <summary className="flex min-h-11 cursor-pointer flex-wrap items-baseline gap-x-5 gap-y-0.5 px-4 py-2.5 text-sm">
+                {keys.map((key, i) =>
+                  item.texts[key] === undefined ? null : (
+                    <span key={key} className={i === 0 ? "bar-tag" : undefined}>
+                      {i > 0 && i !== 1 && <span className="text-quiet text-xs">{defs[key]!.label} </span>}
+                      <span className={i === 1 ? "font-semibold" : undefined}>
+                        {shown(defs[key]!, item.texts[key]!)}
+                      </span>
+                    </span>
+                  ),
+                )}
+              </summary>
+              <div className="grid gap-4 px-4 pb-4">
+                {mayEdit && (
+                  <EquipmentForm
+                    key={item.version}
+                    kind={kind}
+                    id={item.id}
+                    version={item.version}
+                    texts={item.texts}
+                    action={action}
+                  />
+                )}
+                {children?.(item)}
+              </div>
+            </details>
+          </li>
+        ))}
+        {items.length === 0 && <li className="text-quiet px-4 py-3 text-sm">None yet.</li>}
+      </ul>
+      {mayEdit && (
+        <details className="border-base-300 border-t">
+          <summary className="link min-h-11 cursor-pointer px-4 py-3 text-sm">Enter another</summary>
+          <div className="px-4 pb-4">
+            <EquipmentForm key={items.length} kind={kind} id={null} version={0} texts={{}} action={action} />
+          </div>
+        </details>
+      )}
+    </section>
+  );
+}
+
+function shown(def: FieldDef, text: string): string {
+  if (def.kind === "number" && def.unit) return `${text} ${def.unit}`;
+  return def.kind === "list" ? text.replaceAll(" | ", ", ") : text;
+}
+
+/** Plates of one kind on the scale one by one: the nearest paired, and how far the two sides would differ. */
+function Weights({
+  id,
+  pairing,
+  mayWeigh,
+  action,
+}: {
+  id: string;
+  pairing: Pairing | null;
+  mayWeigh: boolean;
+  action: FormAction;
+}) {
+  const kg = (units: number) => fixed(kgFromMassUnits(units), 3);
+  return (
+    <section aria-label="Weighed one by one" className="border-base-300 border-t pt-3">
+      <h3 className="mb-1 text-sm font-semibold">Weighed one by one</h3>
+      {pairing ? (
+        <ul className="mb-2 text-sm">
+          {pairing.pairs.map(({ plates: [a, b], differenceUnits }) => (
+            <li key={a.mark}>
+              <strong>
+                {a.mark} with {b.mark}
+              </strong>
+              : {kg(a.massUnits)} and {kg(b.massUnits)} kg, the sides differ by {kg(differenceUnits)} kg
+            </li>
+          ))}
+          {pairing.single && (
+            <li className="text-quiet">
+              {pairing.single.mark}: {kg(pairing.single.massUnits)} kg, without a partner
+            </li>
+          )}
+        </ul>
+      ) : (
+        <p className="text-quiet mb-2 text-sm">None yet. Plates of one kind may differ; the nearest belong together.</p>
+      )}
+      {mayWeigh && <WeighForm plateId={id} action={action} />}
+    </section>
+  );
+}
