@@ -246,7 +246,7 @@ function ComparisonTable({ bars, rows }: { bars: Bar[]; rows: ComparisonRow[] })
           <tbody className="divide-base-300 divide-y">
             {rows.map(({ name, cells, by, isEqual }) => (
               <tr key={name} className={isEqual ? "text-quiet" : "font-semibold"}>
-                <th scope="row" className="px-4 py-1 text-left font-normal">
+                <th scope="row" className="px-4 py-1 text-left font-normal sm:whitespace-nowrap">
                   {name}
                 </th>
                 {cells.map(({ text, isStated }, i) => (

@@ -1,0 +1,69 @@
+import { expect, test } from "@playwright/test";
+
+const HEAD = "Bar;Name;Type;Status;Weight (lb);Diameter mm;Finish;Favourite song";
+const GOOD = "F1;File one;power;in-service;45;28.5;bare;x";
+const file = (...rows: string[]) => ({
+  name: "bars.csv",
+  mimeType: "text/csv",
+  buffer: Buffer.from([HEAD, GOOD, ...rows].join("\r\n")),
+});
+
+test("a file with three bad rows is told of, mended, and taken in; a second time it changes nothing", async ({
+  page,
+  request,
+}) => {
+  await page.goto("/bars");
+  await page.getByRole("link", { name: "Files in and out" }).click();
+  const input = page.locator('input[type="file"]');
+  await input.setInputFiles(
+    file(
+      "F2;File two;sword;in-service;45;28.5;bare;",
+      "F3;File three;power;in-service;heavy;28.5;bare;",
+      "F1;Twice;power;in-service;45;28.5;bare;",
+    ),
+  );
+  await test.step("columns are understood by their heads, with their units", async () => {
+    await expect(page.getByLabel("“Weight (lb)” is")).toHaveValue("stated.mass");
+    await expect(page.getByLabel("Unit of “Weight (lb)”")).toHaveValue("lb");
+    await expect(page.getByLabel("“Favourite song” is")).toHaveValue("");
+  });
+  await test.step("every problem is named by its line, and nothing is written", async () => {
+    const problems = page.getByRole("list", { name: "Problems" }).getByRole("listitem");
+    await expect(problems).toHaveCount(3);
+    await expect(problems.nth(0)).toContainText(/line 3, family: .*“sword” is none of/);
+    await expect(problems.nth(1)).toContainText(/line 4, mass, stated: .*“heavy” is no number/);
+    await expect(problems.nth(2)).toContainText("line 5, tag: tag: F1 stands on line 2 already");
+    expect((await request.get("/api/v1/bars/F1")).status()).toBe(404);
+  });
+  const mended = file("F2;=1+1;yoke;in-service;45;32;bare;", "F3;File three;power;in-service;45;28.5;bare;");
+  await test.step("mended, it is looked at first and then taken in", async () => {
+    await input.setInputFiles(mended);
+    await expect(page.getByText("3 new, 0 changed, 0 as they are.")).toBeVisible();
+    await page.getByRole("button", { name: "Take them in" }).click();
+    await expect(page.getByText("Taken in: 3 new, 0 changed, 0 as they were.")).toBeVisible();
+    const bar = await (await request.get("/api/v1/bars/F1")).json();
+    expect(bar.massKg.value).toBeCloseTo(20.41165665, 9);
+  });
+  await test.step("the same file changes nothing", async () => {
+    await input.setInputFiles(mended);
+    await expect(page.getByText("There is nothing to take in.")).toBeVisible();
+  });
+  await test.step("out again, formulas are neutral, and /import takes what /bars.csv and /export.json give", async () => {
+    const csv = await (await request.get("/api/v1/bars.csv")).text();
+    expect(csv).toContain("'=1+1");
+    const asManager = { "content-type": "text/csv" };
+    const again = await request.post("/api/v1/import?dryRun=true", { data: csv, headers: asManager });
+    expect(await again.json()).toMatchObject({ added: 0, changed: 0 });
+    const json = await (await request.get("/api/v1/export.json")).text();
+    const whole = await request.post("/api/v1/import", { data: json, headers: { "content-type": "application/json" } });
+    expect(await whole.json()).toMatchObject({ added: 0, changed: 0 });
+    const wrong = await request.post("/api/v1/import", { data: "tag,sword\nK1,x\n", headers: asManager });
+    expect(wrong.status()).toBe(400);
+    expect((await wrong.json()).error.details).toEqual([{ path: "sword", message: "the column “sword” is not known" }]);
+    expect(
+      (await request.post("/api/v1/import", { data: "x", headers: { "content-type": "text/plain" } })).status(),
+    ).toBe(415);
+  });
+  const gone = ["tag,state,stateReason", ...["F1", "F2", "F3"].map((tag) => `${tag},retired,a test`)].join("\n");
+  await request.post("/api/v1/import", { data: gone, headers: { "content-type": "text/csv" } });
+});
