@@ -4,7 +4,7 @@ import { CHROMIUM } from "./scripts/lib/machine.mjs";
 export default defineConfig({
   testDir: "e2e",
   outputDir: process.env.E2E_OUTPUT ?? "test-results",
-  timeout: 30_000,
+  timeout: 60_000,
   // One database for all: errands that change something name bars of their own.
   workers: 2,
   // On the build machine a second try tells a slow moment from a fault; what needed one is named in the report.

@@ -52,11 +52,13 @@ test("five of a kind are entered with five tags and one spec; a slip loses nothi
   await page.getByLabel("name", { exact: false }).first().fill("Fresh five");
   await page.getByLabel("tensile strength").fill("strong");
   await page.getByRole("button", { name: "Enter the power bar" }).click();
-  await expect(page.getByRole("alert").first()).toContainText("tensile strength: “strong” is no number");
+  await expect(page.locator("main").getByRole("alert").first()).toContainText(
+    "tensile strength: “strong” is no number",
+  );
   await expect(page.getByLabel(/^tag, or tags/)).toHaveValue("N1 N2 N3 N4 K04");
   await page.getByLabel("tensile strength").fill("1400");
   await page.getByRole("button", { name: "Enter the power bar" }).click();
-  await expect(page.getByRole("alert").first()).toContainText("K04 hangs on the wall already");
+  await expect(page.locator("main").getByRole("alert").first()).toContainText("K04 hangs on the wall already");
   await page.getByLabel(/^tag, or tags/).fill("N1 N2 N3 N4 N5");
   await page.getByRole("button", { name: "Enter the power bar" }).click();
   await expect(page).toHaveURL(/\/bars\?q=Fresh/);
@@ -89,7 +91,7 @@ test("forms ask only what the family has; a stale edit shows both texts and lose
 
   await page.getByLabel("hardness").fill("38 HRC");
   await page.getByRole("button", { name: "Keep the changes" }).click();
-  const alert = page.getByRole("alert").first();
+  const alert = page.locator("main").getByRole("alert").first();
   await expect(alert).toContainText("Somebody changed K12 meanwhile");
   await expect(alert).toContainText("it is now “Somebody else”");
   await expect(page.getByLabel("hardness")).toHaveValue("38 HRC");

@@ -23,14 +23,11 @@ export function CandidateForm() {
   function add(event: FormEvent<HTMLFormElement>) {
     event.preventDefault();
     const form = new FormData(event.currentTarget);
-    const said = (name: string) =>
-      String(form.get(name) ?? "")
-        .replace(",", ".")
-        .replaceAll(";", " ");
+    // Semicolons and tildes divide offers and their figures in the link.
+    const said = (name: string) => String(form.get(name) ?? "").replace(/[;~]/g, " ");
+    const figure = (name: string) => said(name).replace(",", ".");
     const candidate = readCandidate(
-      [said("name").replaceAll("~", " "), ...FIELDS.map(([name]) => said(name)), said("alloy"), said("yield")].join(
-        "~",
-      ),
+      [said("name"), ...FIELDS.map(([name]) => figure(name)), said("alloy"), figure("yield")].join("~"),
     );
     if (!candidate) {
       setProblem("Every figure must be a number that can be true of a bar.");
