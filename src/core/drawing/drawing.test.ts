@@ -73,9 +73,9 @@ describe("specialty bars", () => {
     const { extent } = drawBar(bar("cambered", { ...olympic, camberDrop: stated(310), yokeWidth: stated(640) }), 1);
     expect(extent.top).toBe(310 + 14);
   });
-  it("give a yoke two pads and two handles", () => {
+  it("give a yoke two shoulder pads, a neck pad and two handles", () => {
     const { shapes } = drawBar(bar("yoke", olympic));
-    expect(boxes(shapes, "pad")).toHaveLength(2);
+    expect(boxes(shapes, "pad")).toHaveLength(3);
     expect(shapes.filter(({ role }) => role === "handle")).toHaveLength(2);
   });
   it("show frames from above, open ones without a front", () => {

@@ -23,8 +23,8 @@ export function frameBar(bar: Bar, sizes: DrawnSizes, factor: number): Shape[] {
 export function frameFront(bar: Bar, sizes: DrawnSizes, factor: number): Shape[] {
   const t = sizes.shaftDiameter * factor;
   const rail = boxAround("shaft", -sizes.halfShaft, sizes.halfShaft, t);
-  const xs = bar.family === "multi-grip" ? MULTI_GRIPS.map(([x]) => x) : [handleAt(bar, sizes)];
-  const right = xs.flatMap((x) => [
+  const gripPlaces = bar.family === "multi-grip" ? MULTI_GRIPS.map(([x]) => x) : [handleAt(bar, sizes)];
+  const right = gripPlaces.flatMap((x) => [
     ...(Math.abs(sizes.handleOffset) < t / 2 ? [] : [tube("tube", [x, 0], [x, sizes.handleOffset], t * 0.7)]),
     disc("pad", x, sizes.handleOffset, t * 1.05),
   ]);
