@@ -29,7 +29,8 @@ const config = [
       "boundaries/elements": LAYERS.map((type) => ({ type, pattern: `src/${type}` })),
     },
     rules: {
-      "import/no-cycle": ["error", { ignoreExternal: true }],
+      // Layers cannot form a cycle (below); within one, a cycle is short. Without a bound the rule takes minutes.
+      "import/no-cycle": ["error", { ignoreExternal: true, maxDepth: 3, disableScc: true }],
       "boundaries/dependencies": [
         "error",
         {

@@ -15,8 +15,12 @@ const phone = { width: 390, height: 844 };
 const VIEWS = {
   today: ["/", desk],
   bars: ["/bars?pick=K04,K11", desk],
-  bar: ["/bars/K04", desk],
-  compare: ["/compare?bars=K04,K11&load=270", desk],
+  bar: ["/bars/K20", desk],
+  measure: ["/bars/measure?bars=K05,K10,K20&kind=shaftDiameter&at=K10", desk],
+  edit: ["/bars/K20/edit", desk],
+  files: ["/bars/files", desk],
+  equipment: ["/bars/equipment", desk],
+  compare: ["/compare?bars=K04,K05,K11,K16&load=220", desk],
   match: ["/match?lift=snatch&load=60&lifter=tove", desk],
   load: ["/load?bar=K20&target=140&on=r25,i10lb", desk],
   care: ["/care", desk],
@@ -25,6 +29,7 @@ const VIEWS = {
   "compare-dark": ["/compare?bars=K04,K11,K12&load=270", desk, "dark"],
   "load-phone": ["/load?bar=K11&target=142.5", phone],
   "care-phone": ["/care", phone],
+  "measure-phone": ["/bars/measure?bars=K05", phone],
 };
 
 mkdirSync(folder, { recursive: true });

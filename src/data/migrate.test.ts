@@ -1,4 +1,7 @@
 import { randomUUID } from "node:crypto";
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { Client } from "pg";
 import { expect, it } from "vitest";
 import { openDatabase } from "./client";
@@ -79,5 +82,38 @@ it("loads the same demo world every time, relative to the day it is loaded", () 
       expect(await signature()).toBe(first);
     } finally {
       await pool.end();
+    }
+  }));
+
+it("brings the schema before the last migration, with bars and readings in it, to the newest without losing any", () =>
+  inNewDatabase(async (url) => {
+    const older = mkdtempSync(join(tmpdir(), "garrison-migrations-"));
+    try {
+      cpSync("src/data/migrations", older, { recursive: true });
+      const journal = join(older, "meta/_journal.json");
+      const all = JSON.parse(readFileSync(journal, "utf8"));
+      writeFileSync(journal, JSON.stringify({ ...all, entries: all.entries.slice(0, -1) }));
+      await migrateDatabase(url, older);
+      expect(await pendingMigrations(url)).toEqual({ pending: 1, hasData: true });
+      const { pool } = openDatabase(url);
+      try {
+        await pool.query(`
+          with hall as (insert into halls (name, time_zone, climate_class) values ('Old', 'UTC', 'dry') returning id),
+            person as (insert into people (hall_id, name, role) select id, 'Maker', 'manager' from hall returning id),
+            bar as (insert into bars (hall_id, tag, name, family, state, known_since)
+              select id, 'O1', 'Old bar', 'power', 'in-service', '2026-01-01' from hall returning id)
+          insert into bar_measurements (hall_id, bar_id, kind, measured_at, person_id, instrument, typed_values, typed_unit, readings)
+          select hall.id, bar.id, 'mass', now(), person.id, 'scale', '{20.1,20.2}', 'kg', '{20.1,20.2}' from hall, person, bar`);
+        await migrateDatabase(url);
+        expect(await pendingMigrations(url)).toEqual({ pending: 0, hasData: true });
+        const { rows } = await pool.query(
+          "select b.tag, m.readings, m.undone_at from bars b join bar_measurements m on m.bar_id = b.id",
+        );
+        expect(rows).toEqual([{ tag: "O1", readings: [20.1, 20.2], undone_at: null }]);
+      } finally {
+        await pool.end();
+      }
+    } finally {
+      rmSync(older, { recursive: true, force: true });
     }
   }));

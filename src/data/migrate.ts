@@ -22,12 +22,12 @@ export async function pendingMigrations(url: string): Promise<{ pending: number;
 }
 
 /** Brings the database to the newest schema. Migrations run under an advisory lock, each in full or not at all. */
-export async function migrateDatabase(url: string): Promise<void> {
+export async function migrateDatabase(url: string, folder = FOLDER): Promise<void> {
   await withClient(url, async (client) => {
     const db = drizzle(client);
     await db.execute(sql`select pg_advisory_lock(${LOCK})`);
     try {
-      await migrate(db, { migrationsFolder: FOLDER });
+      await migrate(db, { migrationsFolder: folder });
     } finally {
       await db.execute(sql`select pg_advisory_unlock(${LOCK})`);
     }

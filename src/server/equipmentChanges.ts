@@ -36,9 +36,9 @@ export function equipmentTexts(kind: EquipmentKind, row: PlateRow | ClampRow | S
 function columnsOf(kind: EquipmentKind, values: Values) {
   const exact = (mass: FieldValue | null) => massUnitsFromKg(convertTyped(mass as TypedQuantity));
   if (kind === "plate") {
-    const { mass, isDropRated, ...rest } = values;
+    const { mass, ...rest } = values;
     const { value, unit } = mass as TypedQuantity;
-    return { ...rest, isDropRated: isDropRated === true, massValue: value, massUnit: unit, massUnits: exact(mass!) };
+    return { ...rest, massValue: value, massUnit: unit, massUnits: exact(mass!) };
   }
   if (kind === "clamp") {
     const { pairMass, ...rest } = values;
@@ -62,6 +62,8 @@ export async function saveEquipment(
   const read = readFields(EQUIPMENT_FIELDS[kind], texts);
   if (!read.ok) return failed("invalid", "Nothing was changed.", read.problems);
   const values = read.values as Values;
+  // What nobody says may be dropped is not dropped.
+  if (kind === "plate") values.isDropRated = values.isDropRated === true;
   const holes = values.jCupHoles as readonly string[] | null | undefined;
   if (holes?.some((hole) => !/^\d{1,3}$/.test(hole)))
     return failed("invalid", "Nothing was changed.", [

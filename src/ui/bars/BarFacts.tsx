@@ -22,6 +22,8 @@ const GROUP_WORDS = {
 /** What matters on the floor comes first. */
 const ORDER = ["rating", "keeping", "geometry", "sleeves", "knurl", "material", "bought", "identity"] as const;
 
+const LIST = "grid grid-cols-[7.5rem_minmax(0,1fr)] gap-x-2 gap-y-1 text-sm";
+
 /** Everything that is kept of the bar, group by group; what is unknown is left out, but a missing rating is said. */
 export function Facts({ details: { bar, texts, currency } }: { details: BarDetails }) {
   const rated = ratedTotalKg(bar);
@@ -30,31 +32,31 @@ export function Facts({ details: { bar, texts, currency } }: { details: BarDetai
       <h2 id="facts" className="mb-2 font-bold">
         Facts
       </h2>
-      <dl className="grid grid-cols-[7.5rem_1fr] gap-x-2 gap-y-1 text-sm">
+      <dl className={LIST}>
         <dt className="text-quiet">may carry</dt>
         <dd className={rated === null ? "text-accent font-semibold" : "font-semibold"}>
           {rated === null ? "unknown: ask the seller" : `${trimmed(rated, 1)} kg in all`}
         </dd>
-        {ORDER.filter((group) => FIELD_GROUPS.includes(group)).map((group) => {
-          const keys = FIELD_KEYS.filter(
-            (key) => BAR_FIELDS[key].group === group && !ELSEWHERE.includes(key) && texts[key] !== undefined,
-          );
-          if (keys.length === 0) return null;
-          return (
-            <div key={group} className="contents">
-              {GROUP_WORDS[group] && (
-                <dt className="text-quiet col-span-2 mt-2 text-xs font-semibold">{GROUP_WORDS[group]}</dt>
-              )}
+      </dl>
+      {ORDER.filter((group) => FIELD_GROUPS.includes(group)).map((group) => {
+        const keys = FIELD_KEYS.filter(
+          (key) => BAR_FIELDS[key].group === group && !ELSEWHERE.includes(key) && texts[key] !== undefined,
+        );
+        if (keys.length === 0) return null;
+        return (
+          <div key={group}>
+            {GROUP_WORDS[group] && <h3 className="text-quiet mt-2 text-xs font-semibold">{GROUP_WORDS[group]}</h3>}
+            <dl className={LIST}>
               {keys.map((key) => (
                 <div key={key} className="contents">
                   <dt className="text-quiet">{BAR_FIELDS[key].label}</dt>
                   <dd>{factText(BAR_FIELDS[key], texts[key]!, currency)}</dd>
                 </div>
               ))}
-            </div>
-          );
-        })}
-      </dl>
+            </dl>
+          </div>
+        );
+      })}
       <p className="text-quiet mt-3 text-xs">
         Never over the rating or the seller’s limit. The maker’s instructions come first.
       </p>

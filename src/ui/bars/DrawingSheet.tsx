@@ -22,7 +22,7 @@ export function DrawingSheet({ bar }: { bar: Bar }) {
             return (
               <figure
                 key={view}
-                className={isSide ? "flex shrink-0 flex-wrap items-end gap-x-4" : "min-w-60 grow basis-80"}
+                className={isSide ? "flex min-w-0 flex-wrap items-end gap-x-4" : "min-w-60 grow basis-80"}
               >
                 <svg
                   viewBox={`${extent.left - margin} ${-extent.top - margin} ${w} ${h}`}

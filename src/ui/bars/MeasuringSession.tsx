@@ -159,17 +159,19 @@ export function MeasuringSession({ bars: given, start, tolerances, seed, action 
             </li>
           ))}
         </ol>
-        <dl className="my-3 flex min-h-12 flex-wrap gap-x-8 text-sm">
-          <div>
-            <dt className="text-quiet text-xs">mean</dt>
-            <dd className="text-xl font-bold" data-testid="mean">
-              {entered.ok ? fixed(entered.mean, facts.decimals) : "–"}
-            </dd>
-          </div>
-          <div>
-            <dt className="text-quiet text-xs">spread</dt>
-            <dd className="text-xl">{entered.ok && entered.values.length > 1 ? trimmed(entered.spread, 2) : "–"}</dd>
-          </div>
+        <div className="my-3 flex min-h-12 flex-wrap gap-x-8 text-sm">
+          <dl className="flex gap-x-8">
+            <div>
+              <dt className="text-quiet text-xs">mean</dt>
+              <dd className="text-xl font-bold" data-testid="mean">
+                {entered.ok ? fixed(entered.mean, facts.decimals) : "–"}
+              </dd>
+            </div>
+            <div>
+              <dt className="text-quiet text-xs">spread</dt>
+              <dd className="text-xl">{entered.ok && entered.values.length > 1 ? trimmed(entered.spread, 2) : "–"}</dd>
+            </div>
+          </dl>
           <div className="min-w-0 flex-1 basis-60" role="status">
             {!entered.ok && !isEmpty && <p className="text-error">{entered.message}</p>}
             {found.map((line) => (
@@ -178,7 +180,7 @@ export function MeasuringSession({ bars: given, start, tolerances, seed, action 
               </p>
             ))}
           </div>
-        </dl>
+        </div>
         <div className="flex flex-wrap gap-2">
           <button className="btn btn-neutral min-h-14 grow text-base" disabled={isKeeping}>
             Keep, next
