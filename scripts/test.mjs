@@ -11,7 +11,7 @@ import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { ensureDatabase, startCluster } from "./lib/cluster.mjs";
 import { databaseCommands, migrateSafely } from "./lib/database.mjs";
-import { freePort, requireChromium, requireDisk, requireNode } from "./lib/machine.mjs";
+import { freePort, requireChromium, requirePdfReader, requireDisk, requireNode } from "./lib/machine.mjs";
 import { requireBuild, requirePackages } from "./lib/prepare.mjs";
 import { cleanEnv, end, endAll, run, start } from "./lib/run.mjs";
 import { Failure, say } from "./lib/say.mjs";
@@ -59,6 +59,7 @@ async function everything() {
   }
   if (wants("e2e")) {
     await requireChromium();
+    await requirePdfReader();
     await building;
     await browserTests();
   }

@@ -93,6 +93,17 @@ export async function requireChromium() {
   await aptInstall("chromium");
 }
 
+/** Installs Debian's PDF reader, which the browser tests read exports back with. */
+export async function requirePdfReader() {
+  if (existsSync("/usr/bin/pdftotext")) return;
+  if (!isRoot)
+    throw new Failure(
+      "pdftotext is missing. Type this once, then start again:\n  sudo apt-get install -y poppler-utils",
+    );
+  say("Installing poppler-utils from Debian's packages …");
+  await aptInstall("poppler-utils");
+}
+
 async function aptInstall(name) {
   const env = cleanEnv({ DEBIAN_FRONTEND: "noninteractive" });
   await run("apt-get", ["update", "-qq"], { env, capture: true, allowFailure: true, what: "apt-get update" });

@@ -2,6 +2,7 @@ import type { Bar } from "../bars/bar";
 import { trimmed } from "../units/format";
 import type { Bent } from "../whip/compareWhip";
 import { bentAxis } from "./drawBentBar";
+import { spreadLabels } from "./spreadLabels";
 import type { DrawnLine, DrawnText, SvgSheet } from "./svgText";
 
 interface Question {
@@ -16,6 +17,7 @@ interface Question {
 
 const HALF_WIDTH_MM = 1250;
 const LINE_STEP_MM = 62;
+const LABEL_STEP_MM = 36;
 /** Sleeve beyond the seat when nobody knows the overall length. */
 const USUAL_SLEEVE_MM = 400;
 
@@ -34,7 +36,11 @@ export function comparisonSheet(
   const heights = drawn.flatMap(({ axis }) => axis.map(([, y]) => y));
   const lowest = Math.min(-60, ...heights);
   const top = Math.max(0, ...heights) + 170;
-  for (const { bar, bent, ink, axis } of drawn) {
+  const labelsAt = spreadLabels(
+    drawn.map(({ axis }) => 45 - axis.at(-1)![1]),
+    LABEL_STEP_MM,
+  );
+  for (const [i, { bar, bent, ink, axis }] of drawn.entries()) {
     lines.push({
       points: axis,
       widthMm: 12,
@@ -43,7 +49,7 @@ export function comparisonSheet(
     });
     texts.push({
       x: axis.at(-1)![0],
-      y: axis.at(-1)![1] - 45,
+      y: -labelsAt[i]!,
       text: `${bar.tag} ${trimmed(bent.whip.deflectionMm, 1)} mm`,
       sizeMm: 30,
       anchor: "end",
@@ -63,7 +69,7 @@ export function comparisonSheet(
       color: "#1c2a33",
     });
   texts.push({ x: 0, y: -48, text: supportWord, sizeMm: 30, anchor: "middle", color: "#5b666c" });
-  const linesAt = lowest - 120;
+  const linesAt = Math.min(lowest - 120, -Math.max(0, ...labelsAt) - 60);
   drawn.forEach(({ bar, bent, ink }, i) => {
     const y = linesAt - i * LINE_STEP_MM;
     const seat = bent.bar.seatToSeatMm / 2;

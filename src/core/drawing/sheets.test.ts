@@ -5,6 +5,7 @@ import { bendUnder } from "../whip/compareWhip";
 import { comparisonSheet } from "./comparisonSheet";
 import { dimensionedSheet, drawingNote, sideWords } from "./dimensionedSheet";
 import { drawBar, viewsOf } from "./drawBar";
+import { spreadLabels } from "./spreadLabels";
 import { svgText } from "./svgText";
 
 const yoke = testBar(
@@ -79,6 +80,12 @@ describe("a sheet as SVG", () => {
   });
   it("names what was drawn at a usual size", () =>
     expect(drawingNote(testBar({}, { family: "cambered" }))).toMatch(/drawn at a usual size: .*camber drop/));
+});
+
+it("spreads labels that would lie on one another and keeps their order", () => {
+  expect(spreadLabels([0, 10, 200], 40)).toEqual([0, 40, 200]);
+  expect(spreadLabels([10, 0], 40)).toEqual([40, 0]);
+  expect(spreadLabels([], 40)).toEqual([]);
 });
 
 it("a comparison's sheet bends each bar in its own ink, with its slack and seats", () => {

@@ -1,5 +1,6 @@
 import type { Bar } from "@/core/bars/bar";
 import { bentAxis } from "@/core/drawing/drawBentBar";
+import { spreadLabels } from "@/core/drawing/spreadLabels";
 import { trimmed } from "@/core/units/format";
 import type { Bent } from "@/core/whip/compareWhip";
 import { SHEET_HALF_MM } from "../kit/BarDrawing";
@@ -66,7 +67,10 @@ export function BentBars({ bent, handsMm, exaggeration, supportWord }: Props) {
             opacity={0.88}
           />
         ))}
-        {spreadLabels(drawn.map(({ axis }) => -axis.at(-1)![1])).map((y, i) => {
+        {spreadLabels(
+          drawn.map(({ axis }) => -axis.at(-1)![1]),
+          38,
+        ).map((y, i) => {
           const { bar, ink } = drawn[i]!;
           return (
             <text
@@ -112,18 +116,6 @@ export function BentBars({ bent, handsMm, exaggeration, supportWord }: Props) {
       </svg>
     </section>
   );
-}
-
-/** Heights of labels, moved down where they would lie on one another; the order is kept. */
-function spreadLabels(heights: readonly number[], leastGap = 38): number[] {
-  const order = heights.map((y, i) => ({ y, i })).sort((a, b) => a.y - b.y);
-  const placed = [...heights];
-  let last = -Infinity;
-  for (const { y, i } of order) {
-    placed[i] = Math.max(y, last + leastGap);
-    last = placed[i];
-  }
-  return placed;
 }
 
 /** Where the assumed discs sit on the bent axis, and how they lean with it. */

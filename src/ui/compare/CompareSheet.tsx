@@ -199,7 +199,7 @@ export function CompareSheet({ comparison, others }: Props) {
               ))}
             </div>
           )}
-          <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-2">
+          <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
             <ComparisonTable bars={items.map(({ bar }) => bar)} rows={rows} />
             <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-3">
               <JudgementText judgement={judgement} bars={items.map(({ bar }) => bar)} />
@@ -250,7 +250,7 @@ function ComparisonTable({ bars, rows }: { bars: Bar[]; rows: ComparisonRow[] })
                   {name}
                 </th>
                 {cells.map(({ text, isStated }, i) => (
-                  <td key={i} className={`px-2 py-1 text-right ${isStated ? "italic" : ""}`}>
+                  <td key={i} className={`px-1.5 py-1 text-right ${isStated ? "italic" : ""}`}>
                     {text}
                   </td>
                 ))}
