@@ -27,7 +27,13 @@ const SCREENS = [
   "/settings",
 ];
 const ROUNDS = 25;
+/** Bars of the long wall. */
+const ROWS = 10_000;
 let cluster = null;
+
+const table = (times) =>
+  times.map(({ path, median, worst }) => `| \`${path}\` | ${msText(median)} | ${msText(worst)} |`).join("\n");
+const msText = (value) => value.toFixed(value < 10 ? 2 : 0);
 
 await main(async () => {
   try {
@@ -90,8 +96,6 @@ async function bendsInWorker(base) {
     await browser.close();
   }
 }
-
-const ROWS = 10_000;
 
 /** Takes 10,000 bars in as the page does, then looks at the wall and scrolls it from end to end. */
 async function longWall(base) {
@@ -187,10 +191,6 @@ async function answerTimes(base, paths) {
   }
   return times;
 }
-
-const table = (times) =>
-  times.map(({ path, median, worst }) => `| \`${path}\` | ${msText(median)} | ${msText(worst)} |`).join("\n");
-const msText = (value) => value.toFixed(value < 10 ? 2 : 0);
 
 function report(core, screens) {
   const ms = msText;
