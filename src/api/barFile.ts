@@ -35,25 +35,27 @@ export function barsCsv(cells: readonly Record<string, string>[]): string {
 
 const units = [...MASS_UNITS, ...LENGTH_UNITS, "s"];
 
+/** The readings of one measurement, as typed. */
+export const typedReadings = Joi.array()
+  .items(
+    Joi.object({
+      value: Joi.string()
+        .pattern(/^[+-]?(\d+(\.\d*)?|\.\d+)$/)
+        .max(20)
+        .required(),
+      unit: Joi.string()
+        .valid(...units)
+        .required(),
+    }),
+  )
+  .min(1)
+  .max(6);
+
 export const fileMeasurement = Joi.object({
   kind: Joi.string()
     .valid(...QUANTITY_KINDS)
     .required(),
-  readings: Joi.array()
-    .items(
-      Joi.object({
-        value: Joi.string()
-          .pattern(/^[+-]?(\d+(\.\d*)?|\.\d+)$/)
-          .max(20)
-          .required(),
-        unit: Joi.string()
-          .valid(...units)
-          .required(),
-      }),
-    )
-    .min(1)
-    .max(6)
-    .required(),
+  readings: typedReadings.required(),
   instrument: Joi.string()
     .max(60)
     .required()

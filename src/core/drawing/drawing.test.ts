@@ -1,35 +1,16 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Bar } from "../bars/bar";
-import type { Quantity } from "../bars/effectiveQuantity";
 import { FAMILY_KEYS, type FamilyKey } from "../bars/families";
+import { stated, testBar } from "../bars/testBar.fixture";
 import { bentBar } from "../whip/generalSolver";
 import { drawBar } from "./drawBar";
 import { bentAxis } from "./drawBentBar";
 import { drawPlates } from "./drawPlates";
 import { mirrored, type Box, type Shape } from "./shapes";
 
-const stated = (value: number): Quantity => ({ value, source: "stated", statedValue: value });
-const bar = (family: FamilyKey, quantities: Bar["quantities"] = {}, more: Partial<Bar> = {}): Bar => ({
-  tag: "T1",
-  name: "test",
-  family,
-  state: "in-service",
-  quantities,
-  sleeveRotation: "bushing",
-  alloy: null,
-  elasticModulusGPa: null,
-  yieldMPa: null,
-  finish: null,
-  knurl: "medium",
-  centreKnurl: "full",
-  ringMarks: "dual",
-  plainGapMm: 20,
-  rating: null,
-  hardLimitKg: null,
-  stateReason: null,
-  ...more,
-});
+const bar = (family: FamilyKey, quantities: Bar["quantities"] = {}, more: Partial<Bar> = {}): Bar =>
+  testBar(quantities, { family, ...more });
 const olympic = {
   shaftDiameter: stated(28),
   shaftLength: stated(1310),

@@ -2,8 +2,8 @@
 
 import { revalidatePath } from "next/cache";
 import Joi from "joi";
+import { typedReadings } from "@/api/barFile";
 import { QUANTITY_KINDS } from "@/core/bars/quantities";
-import { LENGTH_UNITS, MASS_UNITS } from "@/core/units/typedQuantity";
 import { measureBar, type Measuring } from "@/server/barChanges";
 import { whoIsAsking } from "@/server/who";
 import type { KeepReadings } from "@/ui/bars/MeasuringSession";
@@ -14,20 +14,7 @@ const SENT = Joi.object<Measuring>({
   kind: Joi.string()
     .valid(...QUANTITY_KINDS)
     .required(),
-  readings: Joi.array()
-    .items(
-      Joi.object({
-        value: Joi.string()
-          .pattern(/^[+-]?(\d+(\.\d*)?|\.\d+)$/)
-          .max(20)
-          .required(),
-        unit: Joi.string()
-          .valid(...MASS_UNITS, ...LENGTH_UNITS, "s")
-          .required(),
-      }),
-    )
-    .max(6)
-    .required(),
+  readings: typedReadings.required(),
   instrument: Joi.string().max(60).required(),
   idempotencyKey: Joi.string().max(64).required(),
 }).required();
