@@ -1,4 +1,5 @@
-import { and, eq, type SQL } from "drizzle-orm";
+import { and, eq, getTableColumns, sql, type SQL } from "drizzle-orm";
+import { toSnakeCase } from "drizzle-orm/casing";
 import type { AnyPgColumn, PgTable } from "drizzle-orm/pg-core";
 import type { Database } from "./client";
 
@@ -69,6 +70,53 @@ export class HallDb {
       .where(this.mine(table, where))
       .groupBy(...groupBy);
     return (await query) as { [K in keyof F]: SummaryValue<F[K]> }[];
+  }
+
+  /**
+   * Least and greatest value of a column for every key of another; keys without rows are left out. With an index on
+   * hall, key and value it looks at two rows a key, however many there are.
+   */
+  async spans(
+    table: HallTable,
+    value: AnyPgColumn,
+    key: AnyPgColumn,
+    keys: readonly string[],
+  ): Promise<Map<string, { least: number; greatest: number }>> {
+    const end = (way: SQL) =>
+      sql`(select ${value} from ${table} where ${table.hallId} = ${this.hallId} and ${key} = asked.key order by ${table.hallId} ${way}, ${key} ${way}, ${value} ${way} limit 1)`;
+    const { rows } = await this.executor.execute<{ key: string; least: number | null; greatest: number | null }>(
+      sql`select asked.key, ${end(sql`asc`)} as least, ${end(sql`desc`)} as greatest from unnest(array[${sql.join(
+        keys.map((one) => sql`${one}`),
+        sql`, `,
+      )}]::text[]) as asked(key)`,
+    );
+    return new Map(
+      rows.flatMap(({ key: of, least, greatest }) =>
+        least === null || greatest === null ? [] : [[of, { least, greatest }] as const],
+      ),
+    );
+  }
+
+  /**
+   * Inserts many rows in one go, without answering them: one JSON parameter instead of one for every cell, several
+   * times as fast from some hundred rows on. All rows say the same columns; ids are the caller's.
+   */
+  async insertMany<T extends HallTable>(table: T, values: NewRow<T>[]): Promise<void> {
+    if (values.length === 0) return;
+    const names = Object.entries(getTableColumns(table as PgTable))
+      .filter(([key]) => key === "hallId" || key in values[0]!)
+      .map(([key, column]) => [key, column.keyAsName ? toSnakeCase(column.name) : column.name] as const);
+    const rows = values.map((row) => {
+      const whole: Record<string, unknown> = { ...row, hallId: this.hallId };
+      return Object.fromEntries(names.map(([key, name]) => [name, whole[key] ?? null]));
+    });
+    const columns = sql.join(
+      names.map(([, name]) => sql.identifier(name)),
+      sql`, `,
+    );
+    await this.executor.execute(
+      sql`insert into ${table} (${columns}) select ${columns} from json_populate_recordset(null::${table}, ${JSON.stringify(rows)}::json)`,
+    );
   }
 
   async insert<T extends HallTable>(table: T, values: NewRow<T> | NewRow<T>[]): Promise<Row<T>[]> {

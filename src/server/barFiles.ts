@@ -1,4 +1,5 @@
 import "server-only";
+import { randomUUID } from "node:crypto";
 import { asc, desc, isNull } from "drizzle-orm";
 import { measuredKey, measurementText, readMeasurement, type FileMeasurement } from "@/core/bars/barColumns";
 import { differingTexts, readBarRecord, recordLabel, recordTexts, type BarRecord } from "@/core/bars/barRecord";
@@ -310,37 +311,38 @@ function measurementRow(who: Who, barId: string, measurement: FileMeasurement, p
 async function insertBars(hall: HallDb, who: Who, chunk: readonly Prepared[], { placeIds, people, tasks }: Context) {
   const made = chunk.map(({ record, measurements }) => {
     const placeId = record.place === null ? null : placeIds.get(record.place.toLowerCase())!;
-    const columns = { ...rowFromRecord(record, placeId, who.currency), knownSince: who.today };
+    const columns = { ...rowFromRecord(record, placeId, who.currency), id: randomUUID(), knownSince: who.today };
     const latest = latestOfEach(
       measurements.toReversed().map(({ kind, readings }) => ({ kind, readings: readings.map(convertTyped) })),
     );
-    return { columns, effective: quantityRows(columns, record.stated, latest) };
+    const effective = quantityRows(columns, record.stated, latest);
+    return { row: { ...columns, ...effective.columns }, quantities: effective.quantities, record, measurements };
   });
-  const rows = await hall.insert(
+  await hall.insertMany(
     bars,
-    made.map(({ columns, effective }) => ({ ...columns, ...effective.columns })),
+    made.map(({ row }) => row),
   );
-  await hall.insert(
+  await hall.insertMany(
     barQuantities,
-    rows.flatMap(({ id }, i) => made[i]!.effective.quantities.map((quantity) => ({ ...quantity, barId: id }))),
+    made.flatMap(({ row, quantities }) => quantities.map((quantity) => ({ ...quantity, barId: row.id }))),
   );
-  await hall.insert(
+  await hall.insertMany(
     barMeasurements,
-    rows.flatMap(({ id }, i) => chunk[i]!.measurements.map((one) => measurementRow(who, id, one, people))),
+    made.flatMap(({ row, measurements }) => measurements.map((one) => measurementRow(who, row.id, one, people))),
   );
-  await hall.insert(
+  await hall.insertMany(
     carePlan,
-    rows.flatMap((row) => tasks.flatMap((task) => carePlanRow(row, task, who.climateClass, null) ?? [])),
+    made.flatMap(({ row }) => tasks.flatMap((task) => carePlanRow(row, task, who.climateClass, null) ?? [])),
   );
-  await hall.insert(
+  await hall.insertMany(
     changes,
-    rows.map(({ id }, i) => ({
+    made.map(({ row, record }) => ({
       personId: who.personId,
       entity: "bar",
-      entityId: id,
+      entityId: row.id,
       action: "entered",
       reason: "from a file",
-      after: recordTexts(chunk[i]!.record),
+      after: recordTexts(record),
       at: new Date(),
     })),
   );

@@ -65,6 +65,13 @@ export async function barsInState(who: Who, states: readonly BarState[], most: n
   );
 }
 
+/** How many bars are in some states. */
+export async function countInState(who: Who, states: readonly BarState[]): Promise<number> {
+  const where = inArray(bars.state, [...states]);
+  const [row] = await hallDb(who).summary(bars, { n: sql<number>`count(*)::int` }, { where });
+  return row!.n;
+}
+
 /** Bars on the wall whose mass was measured beyond the tolerance from what is stated; at most so many. */
 export async function barsOffTheirLabel(who: Who, toleranceKg: number, most: number): Promise<ListedBar[]> {
   const hall = hallDb(who);

@@ -40,15 +40,14 @@ export const careDueOn = cache(
 
 const OF_A_BAR_IN_USE = sql`exists (select 1 from ${bars} where ${bars.id} = ${carePlan.barId} and ${bars.state} not in ('retired', 'on-order'))`;
 
-/** How many tasks are due on or before a day. */
-export const careDueCount = cache(async (who: Who, day: HallDay): Promise<number> => {
-  const [row] = await hallDb(who).summary(
+/** How much of each task is due on or before a day. */
+export const careDueCounts = cache(async (who: Who, day: HallDay) =>
+  hallDb(who).summary(
     carePlan,
-    { count: sql<number>`count(*)::int` },
-    { where: and(lte(carePlan.dueOn, day), OF_A_BAR_IN_USE) },
-  );
-  return row!.count;
-});
+    { taskId: carePlan.taskId, count: sql<number>`count(*)::int`, firstDue: sql<string>`min(${carePlan.dueOn})` },
+    { where: and(lte(carePlan.dueOn, day), OF_A_BAR_IN_USE), groupBy: [carePlan.taskId] },
+  ),
+);
 
 export interface TaskDue {
   task: string;
@@ -62,20 +61,17 @@ export interface TaskDue {
 /** What is due on or before a day, task by task, the longest overdue first. */
 export async function careDueByTask(who: Who, day: HallDay, most = 4): Promise<TaskDue[]> {
   const hall = hallDb(who);
-  const due = and(lte(carePlan.dueOn, day), OF_A_BAR_IN_USE);
-  const counts = await hall.summary(
-    carePlan,
-    { taskId: carePlan.taskId, count: sql<number>`count(*)::int`, firstDue: sql<string>`min(${carePlan.dueOn})` },
-    { where: due, groupBy: [carePlan.taskId] },
-  );
-  const first = await hall.rows(carePlan, {
-    where: and(
-      due,
-      sql`(${carePlan.barId}, ${carePlan.taskId}) in (select bar_id, task_id from (select bar_id, task_id, row_number() over (partition by task_id order by due_on, bar_id) as place from care_plan where hall_id = ${who.hallId} and due_on <= ${day}::date) as ranked where place <= ${most})`,
+  const counts = await careDueCounts(who, day);
+  const first = await Promise.all(
+    counts.map(({ taskId }) =>
+      hall.rows(carePlan, {
+        where: and(lte(carePlan.dueOn, day), eq(carePlan.taskId, taskId), OF_A_BAR_IN_USE),
+        orderBy: [asc(carePlan.dueOn), asc(carePlan.barId)],
+        limit: most,
+      }),
     ),
-    orderBy: [asc(carePlan.dueOn), asc(carePlan.barId)],
-  });
-  const [items, tasks] = [await dueItems(hall, first, who.today), await careTasksById(hall)];
+  );
+  const [items, tasks] = [await dueItems(hall, first.flat(), who.today), await careTasksById(hall)];
   return counts
     .flatMap(({ taskId, count, firstDue }) => {
       const task = tasks.get(taskId)!;

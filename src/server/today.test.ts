@@ -2,8 +2,8 @@ import { eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { barQuantities, bars, carePlan } from "@/data/schema";
 import { makeHall } from "@/data/testHall.fixture";
-import { careDueByTask, careDueCount } from "./care";
-import { todayItems } from "./today";
+import { careDueByTask, careDueCounts } from "./care";
+import { todayCount, todayItems } from "./today";
 
 const mass = (stated: number, effective: number, source: "stated" | "measured") => ({
   kind: "mass",
@@ -28,6 +28,7 @@ describe("Today", () => {
     });
     await hall.insert(barQuantities, { barId: second!.id, ...mass(20, 20.4, "measured") });
     const items = await todayItems(who("manager"));
+    expect(await todayCount(who("manager"))).toBe(items.length);
     expect(items.map(({ weight, title }) => [weight, title])).toEqual([
       ["danger", "T1 Test bar is quarantined: bent."],
       ["now", "Brush: T1 Test bar, about 3 min."],
@@ -80,7 +81,9 @@ describe("care due, task by task", () => {
     // T1 and five of the six; the retired one is left out.
     expect(due).toMatchObject({ task: "shaft", bars: 6, minutes: 18 });
     expect(due!.first.map(({ tag }) => tag)).toEqual(["M0", "M1", "M2"]);
-    expect(await careDueCount(who("care"), "2026-03-20")).toBe(6);
-    expect(await careDueCount(who("care"), "2026-03-02")).toBe(2);
+    const dueOn = async (day: string) =>
+      (await careDueCounts(who("care"), day)).reduce((sum, { count }) => sum + count, 0);
+    expect(await dueOn("2026-03-20")).toBe(6);
+    expect(await dueOn("2026-03-02")).toBe(2);
   });
 });

@@ -2,8 +2,8 @@ import "server-only";
 import { cache } from "react";
 import { gapToStated } from "@/core/bars/effectiveQuantity";
 import { listed, sentence, signed, trimmed } from "@/core/units/format";
-import { barsInState, barsNeverWeighed, barsOffTheirLabel, type ListedBar } from "./bars";
-import { careDueByTask, type TaskDue } from "./care";
+import { barsInState, barsNeverWeighed, barsOffTheirLabel, countInState, type ListedBar } from "./bars";
+import { careDueByTask, careDueCounts, type TaskDue } from "./care";
 import { measuringRules } from "./rules";
 import type { Who } from "./who";
 
@@ -35,6 +35,17 @@ export const todayItems = cache(async (who: Who): Promise<TodayItem[]> => {
     ...neverWeighed(unweighed),
   ];
 });
+
+/** How many sentences Today has, without making them: every page shows the number. */
+export async function todayCount(who: Who): Promise<number> {
+  const [troubled, due, off, unweighed] = await Promise.all([
+    countInState(who, ["quarantined", "watch"]),
+    careDueCounts(who, who.today),
+    measuringRules(who).then(({ tolerances }) => barsOffTheirLabel(who, tolerances.mass ?? Infinity, 1)),
+    barsNeverWeighed(who, 1),
+  ]);
+  return Math.min(MOST, troubled) + due.length + Math.sign(off.length) + Math.sign(unweighed.length);
+}
 
 type Wall = readonly ListedBar[];
 

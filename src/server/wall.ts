@@ -2,7 +2,7 @@ import "server-only";
 import { and, asc, desc, eq, inArray, lte, ne, sql, type SQL } from "drizzle-orm";
 import { cache } from "react";
 import type { Bar, BarState, Finish } from "@/core/bars/bar";
-import { FAMILIES, FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
+import { FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
 import { QUANTITY_KINDS, type QuantityKind } from "@/core/bars/quantities";
 import { barQuantities, bars, carePlan, places } from "@/data/schema";
 import type { WallQuery, WallSort } from "@/core/bars/wallQuery";
@@ -17,18 +17,23 @@ export interface WallBar {
   due: { taskName: string; dueOn: string } | null;
 }
 
-/** Some of the bars that a query leaves, in its order, and how many it leaves in all. */
+/**
+ * Some of the bars that a query leaves, in its order, and how many it leaves in all: `count` of them, or when there
+ * are more than that, `ofMany`.
+ */
 export async function wallBars(
   who: Who,
   query: WallQuery,
-  { from = 0, count }: { from?: number; count: number },
+  { from = 0, count, ofMany = count }: { from?: number; count: number; ofMany?: number },
 ): Promise<{ total: number; items: WallBar[] }> {
   const hall = hallDb(who);
   const where = whereOf(query);
-  const [[counted], rows] = await Promise.all([
+  const [[counted], found] = await Promise.all([
     hall.summary(bars, { n: sql<number>`count(*)::int` }, { where }),
     hall.rows(bars, { where, orderBy: orderOf(query), offset: from, limit: count }),
   ]);
+  const total = counted!.n;
+  const rows = total > count ? found.slice(0, ofMany) : found;
   const [listed, due] = await Promise.all([
     withQuantities(hall, rows),
     firstDue(
@@ -37,7 +42,7 @@ export async function wallBars(
     ),
   ]);
   return {
-    total: counted!.n,
+    total,
     items: listed.map(({ id, bar, place }) => ({ bar, place, due: due.get(id) ?? null })),
   };
 }
@@ -78,15 +83,7 @@ export const wallFacts = cache(async (who: Who): Promise<WallFacts> => {
       { family: bars.family, state: bars.state, finish: bars.finish, n: sql<number>`count(*)::int` },
       { groupBy: [bars.family, bars.state, bars.finish] },
     ),
-    hall.summary(
-      barQuantities,
-      {
-        kind: barQuantities.kind,
-        least: sql<number>`min(${barQuantities.effective})`,
-        greatest: sql<number>`max(${barQuantities.effective})`,
-      },
-      { groupBy: [barQuantities.kind] },
-    ),
+    hall.spans(barQuantities, barQuantities.effective, barQuantities.kind, QUANTITY_KINDS),
     placeNames(hall),
   ]);
   const hung = groups.filter(({ state }) => state !== "retired");
@@ -100,8 +97,8 @@ export const wallFacts = cache(async (who: Who): Promise<WallFacts> => {
     places: names,
     spans: Object.fromEntries(
       QUANTITY_KINDS.flatMap((kind) => {
-        const span = spans.find((one) => one.kind === kind);
-        return span ? [[kind, { least: span.least, greatest: span.greatest }]] : [];
+        const span = spans.get(kind);
+        return span ? [[kind, span]] : [];
       }),
     ),
   };
@@ -126,18 +123,12 @@ function whereOf({ state, family, finish, place, text, ranges }: WallQuery): SQL
     ...text
       .split(/\s+/)
       .filter(Boolean)
-      .map((word) => sql`${SAID} ilike ${`%${word.replace(/[\\%_]/g, "\\$&")}%`}`),
+      .map((word) => {
+        const pattern = `%${word.toLowerCase().replace(/[\\%_]/g, "\\$&")}%`;
+        return sql`(${bars.said} like ${pattern} or ${bars.placeId} in (select id from ${places} where lower(${places.name}) like ${pattern}))`;
+      }),
   );
 }
-
-/** Family names as people say them, so that "hex" or "low-yoke" are found as well as keys. */
-const FAMILY_WORDS = sql.join(
-  FAMILY_KEYS.map((key) => sql`when ${sql.raw(`'${key}'`)} then ${sql.raw(`'${FAMILIES[key].name}'`)}`),
-  sql` `,
-);
-
-/** Everything of a bar that a search looks at. */
-const SAID = sql`concat_ws(' ', ${bars.tag}, ${bars.name}, ${bars.family}, case ${bars.family} ${FAMILY_WORDS} end, ${bars.state}, ${bars.finish}, ${bars.sleeveRotation}, ${bars.supplier}, ${bars.batch}, (select ${places.name} from ${places} where ${places.id} = ${bars.placeId}))`;
 
 /** Effective values that have a column of their own, with an index. */
 const COLUMNS = {

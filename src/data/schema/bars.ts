@@ -16,7 +16,13 @@ import {
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
+import { FAMILIES, FAMILY_KEYS } from "../../core/bars/families";
 import { hallId, people } from "./hall";
+
+/** Everything of a bar that a search looks at, in small letters; families also by their names, as people say them. */
+const SAID = sql.raw(
+  `lower(tag || ' ' || name || ' ' || family || ' ' || case family ${FAMILY_KEYS.map((key) => `when '${key}' then '${FAMILIES[key].name}'`).join(" ")} else '' end || ' ' || state${["finish", "sleeve_rotation", "supplier", "batch"].map((column) => ` || ' ' || coalesce(${column}, '')`).join("")})`,
+);
 
 /** Where bars hang, in the order a round passes them. */
 export const places = pgTable(
@@ -94,6 +100,7 @@ export const bars = pgTable(
     shaftLengthMm: doublePrecision(),
     seatToSeatMm: doublePrecision(),
     ratedTotalKg: doublePrecision(),
+    said: text().generatedAlwaysAs(SAID),
     version: integer().notNull().default(1),
   },
   (t) => [

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { FAMILIES } from "@/core/bars/families";
 import { seatToSeatOf } from "@/core/bars/lengths";
 import { QUANTITIES, type QuantityKind } from "@/core/bars/quantities";
@@ -19,7 +20,7 @@ interface Props {
 }
 
 /** One bar of the wall: the row is the bar, to scale, on the centre line that all rows share. */
-export function WallRow({ item: { bar, place, due }, today, extra }: Props) {
+export const WallRow = memo(function WallRow({ item: { bar, place, due }, today, extra }: Props) {
   const state = (
     <>
       {bar.state !== "in-service" ? (
@@ -72,6 +73,6 @@ export function WallRow({ item: { bar, place, due }, today, extra }: Props) {
       <td className="hidden py-1 pr-2 pl-4 text-xs leading-snug lg:table-cell">{state}</td>
     </>
   );
-}
+});
 
 export const ROW_CLASS = "hover:bg-base-200/60 has-aria-checked:bg-primary/10";

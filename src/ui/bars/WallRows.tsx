@@ -18,7 +18,7 @@ interface Props {
 }
 
 /** Rows fetched at a time. */
-const CHUNK = 100;
+export const CHUNK = 50;
 const USUAL_ROW_PX = 52;
 
 /** A long wall: only the rows in sight are drawn, and further ones are fetched as somebody comes near them. */
@@ -32,7 +32,7 @@ export function WallRows({ first, total, source, today, extra, columns }: Props)
   const rows = useWindowVirtualizer({
     count: total,
     estimateSize: () => USUAL_ROW_PX,
-    overscan: 12,
+    overscan: 6,
     scrollMargin: offset,
     initialRect: { width: 1280, height: 800 },
   });

@@ -1,4 +1,5 @@
 import type { Drawing, Shape } from "@/core/drawing/shapes";
+import { shapesMarkup } from "@/core/drawing/shapesMarkup";
 import { HATCHES } from "@/core/drawing/svgText";
 
 /** Half of the width that every bar on a sheet is drawn in, in mm, so that rows share one scale and one centre line. */
@@ -41,34 +42,8 @@ export function BarDrawing({ drawing, label, className, marginMm = 8 }: Props) {
 
 /** Shapes in mm, y up, as SVG, y down. */
 export function Shapes({ shapes }: { shapes: readonly Shape[] }) {
-  return shapes.map((shape, i) => <OneShape key={i} shape={shape} />);
+  return <g dangerouslySetInnerHTML={{ __html: shapesMarkup(shapes) }} />;
 }
-
-function OneShape({ shape }: { shape: Shape }) {
-  if (shape.kind === "tube")
-    return (
-      <polyline
-        className={shape.role.startsWith("knurl-") ? "knurled" : shape.role}
-        stroke={shape.role.startsWith("knurl-") ? `url(#${shape.role})` : undefined}
-        points={shape.points.map(([x, y]) => `${round(x)},${round(-y)}`).join(" ")}
-        strokeWidth={round(shape.thickness)}
-      />
-    );
-  const isKnurl = shape.role.startsWith("knurl-");
-  return (
-    <rect
-      className={isKnurl ? undefined : shape.role}
-      fill={isKnurl ? `url(#${shape.role})` : undefined}
-      x={round(shape.x)}
-      y={round(-shape.y - shape.height)}
-      width={round(shape.width)}
-      height={round(shape.height)}
-      rx={shape.radius}
-    />
-  );
-}
-
-const round = (mm: number) => Math.round(mm * 10) / 10;
 
 /** Hatching for the three knurls, from light to dense; put once on a page that draws bars. */
 export function KnurlPatterns() {

@@ -11,20 +11,21 @@ export const metadata: Metadata = { title: "Bars" };
 
 /** A wall this long is drawn whole, so that it can be printed and searched with the browser; a longer one in parts. */
 const WHOLE = 150;
-const FIRST = 100;
+/** The part that WallRows starts from. */
+const FIRST = 50;
 
 export default async function BarsPage({ searchParams }: { searchParams: SearchParams }) {
   const who = await whoIsAsking();
   const search = await readSearch(searchParams);
   const query = readWallQuery(search);
   const [{ items, total }, facts, picked] = await Promise.all([
-    wallBars(who, query, { count: WHOLE }),
+    wallBars(who, query, { count: WHOLE, ofMany: FIRST }),
     wallFacts(who),
     barsByTag(who, query.picked),
   ]);
   return (
     <Wall
-      items={total <= WHOLE ? items : items.slice(0, FIRST)}
+      items={items}
       total={total}
       facts={facts}
       picked={picked.map(({ bar }) => bar)}
