@@ -1,6 +1,7 @@
 import Joi from "joi";
 import { BAR_COLUMNS, guessColumns, type FileMeasurement } from "@/core/bars/barColumns";
 import { INSTRUMENTS, QUANTITY_KINDS } from "@/core/bars/quantities";
+import { CLAMP_FIELDS, PLATE_FIELDS, STATION_FIELDS } from "@/core/equipment/equipmentFields";
 import { LENGTH_UNITS, MASS_UNITS } from "@/core/units/typedQuantity";
 import { fileRows, parseCsv, type FileRow } from "./csvIn";
 import { csvText } from "./csvOut";
@@ -66,6 +67,29 @@ export const fileMeasurement = Joi.object({
 
 const texts = Joi.object().pattern(Joi.string().valid(...BAR_COLUMNS), Joi.string().max(MOST_CELL));
 
+const equipment = (fields: Record<string, unknown>) =>
+  Joi.object().pattern(Joi.string().valid(...Object.keys(fields)), Joi.string().max(MOST_CELL));
+const listOfEquipment = (fields: Record<string, unknown>) =>
+  Joi.array()
+    .items(Joi.object({ texts: equipment(fields).required() }))
+    .max(1000);
+
+const equipmentLists = {
+  plates: Joi.array()
+    .items(
+      Joi.object({
+        texts: equipment(PLATE_FIELDS).required(),
+        weights: Joi.array()
+          .items(Joi.object({ mark: Joi.string().max(20).required(), mass: Joi.string().max(40).required() }))
+          .max(200)
+          .description("plates weighed one by one"),
+      }),
+    )
+    .max(1000),
+  clamps: listOfEquipment(CLAMP_FIELDS),
+  stations: listOfEquipment(STATION_FIELDS),
+};
+
 /** What the export of a hall is, and what an import takes. */
 export const hallFile = Joi.object({
   format: Joi.string().valid("garrison").required(),
@@ -77,6 +101,7 @@ export const hallFile = Joi.object({
     )
     .max(MOST_ROWS)
     .required(),
+  ...equipmentLists,
 });
 
 /** What an import answers: how many bars are new, changed and as they were, and the first few hundred changes. */
@@ -95,20 +120,35 @@ export const importAnswer = Joi.object({
     .required(),
 });
 
-interface HallFile {
-  bars: { texts: Record<string, string>; measurements: FileMeasurement[] }[];
+interface TextsOf {
+  texts: Record<string, string>;
 }
 
-/** A hall's JSON as rows to take in. */
-export function readHallFile(value: unknown): { ok: true; rows: FileRow[] } | { ok: false; problems: Problem[] } {
+interface EquipmentLists {
+  plates?: (TextsOf & { weights?: { mark: string; mass: string }[] })[];
+  clamps?: TextsOf[];
+  stations?: TextsOf[];
+}
+
+export interface IncomingFile extends EquipmentLists {
+  isDryRun: boolean;
+  rows: FileRow[];
+}
+
+/** A hall's JSON as what is to be taken in. */
+export function readHallFile(
+  value: unknown,
+): { ok: true; file: EquipmentLists & { bars: FileRow[] } } | { ok: false; problems: Problem[] } {
   const result = checked(hallFile, value, { longestList: MOST_ROWS });
   if (!result.ok) return result;
-  const { bars } = result.value as HallFile;
-  return { ok: true, rows: bars.map((bar, i) => ({ line: i + 1, ...bar })) };
+  const { bars, plates, clamps, stations } = result.value as EquipmentLists & {
+    bars: (TextsOf & { measurements: FileMeasurement[] })[];
+  };
+  return { ok: true, file: { bars: bars.map((bar, i) => ({ line: i + 1, ...bar })), plates, clamps, stations } };
 }
 
 /** What the page that takes files in sends: rows already under our columns. */
-export const incomingRows = Joi.object({
+export const incomingFile = Joi.object({
   isDryRun: Joi.boolean().required(),
   rows: Joi.array()
     .items(
@@ -120,4 +160,5 @@ export const incomingRows = Joi.object({
     )
     .max(MOST_ROWS)
     .required(),
+  ...equipmentLists,
 });

@@ -137,7 +137,10 @@ it("writes only the columns that some bar fills", () =>
   ));
 
 it("refuses a hall's JSON with every problem it has", () => {
-  expect(readHallFile({ format: "garrison", version: 1, hall: "x", bars: [] })).toEqual({ ok: true, rows: [] });
+  expect(readHallFile({ format: "garrison", version: 1, hall: "x", bars: [] })).toEqual({
+    ok: true,
+    file: { bars: [] },
+  });
   const wrong = readHallFile({ format: "other", version: 1, hall: "x", bars: [{ texts: { sword: "x" } }], more: 1 });
   expect(!wrong.ok && wrong.problems.map(({ path }) => path)).toEqual([
     "format",

@@ -127,7 +127,7 @@ export const ROUTES = {
   exportJson: {
     method: "GET",
     path: "/export.json",
-    summary: "The bars of the hall with all their measurements, which /import takes",
+    summary: "The bars of the hall with all their measurements, its plates, clamps and stations, which /import takes",
     query: Joi.object({}),
     answer: hallFile,
     refusals: [403],

@@ -1,10 +1,13 @@
 import { describe, expect, it } from "vitest";
 import { barsCsv, readCsvFile, readHallFile } from "@/api/barFile";
-import { barMeasurements, bars, carePlan, changes } from "@/data/schema";
+import { barMeasurements, bars, carePlan, changes, plates } from "@/data/schema";
 import { makeHall } from "@/data/testHall.fixture";
 import { changeBarState, enterBars, measureBar } from "./barChanges";
 import { barDetails } from "./barPage";
-import { barCells, exportBars, importBars, type IncomingBar } from "./barFiles";
+import { barCells, exportBars } from "./barFiles";
+import type { IncomingBar } from "./barImport";
+import { saveEquipment, weighPlate } from "./equipmentChanges";
+import { exportHall, importHall } from "./hallFile";
 
 const LINE = { name: "New", family: "power", state: "in-service", sleeveRotation: "bushing" };
 type Hall = Awaited<ReturnType<typeof makeHall>>;
@@ -44,7 +47,7 @@ const exported = async ({ who }: Hall) => {
   return result.bars;
 };
 const bring = (made: Hall, rows: readonly IncomingBar[], isDryRun = false) =>
-  importBars(made.who("manager"), rows, { isDryRun });
+  importHall(made.who("manager"), { bars: rows }, { isDryRun });
 
 describe("round trip", () => {
   it("JSON: export, import into another hall, export: the same, older measurements and retired bars included", async () => {
@@ -53,7 +56,7 @@ describe("round trip", () => {
     const read = readHallFile(JSON.parse(JSON.stringify({ format: "garrison", version: 1, hall: "x", bars: before })));
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
     const other = await makeHall("empty");
-    expect(await bring(other, read.rows)).toMatchObject({ ok: true, report: { added: 3, unchanged: 1 } });
+    expect(await bring(other, read.file.bars)).toMatchObject({ ok: true, report: { added: 3, unchanged: 1 } });
     // Who measured is somebody of the other hall; everything else is the same.
     const bare = (all: typeof before) =>
       all.map(({ texts, measurements }) => ({
@@ -61,6 +64,58 @@ describe("round trip", () => {
         measurements: measurements.map((one) => ({ ...one, by: null })),
       }));
     expect(bare(await exported(other))).toEqual(bare(before));
+  });
+  it("a hall's file: plates with their single weights, clamps and stations as well, twice the same", async () => {
+    const made = await full();
+    const plate = { key: "i45", mass: "45 lb", pairs: "3", material: "iron", thicknessMm: "32" };
+    const save = (kind: "plate" | "clamp" | "station", texts: Record<string, string>) =>
+      saveEquipment(made.who("manager"), kind, { id: null, version: 0, texts });
+    await save("plate", plate);
+    await save("clamp", { key: "c1", name: "Spring", pairMass: "0.4 kg", widthMm: "25", pairs: "4" });
+    await save("station", { key: "r1", name: "Rack", kind: "rack", jCupPairs: "2", jCupHoles: "9\n14" });
+    const [row] = await made.hall.rows(plates);
+    await weighPlate(made.who("care"), { plateId: row!.id, mark: "A", mass: "20.52 kg" });
+    const out = async (hall: Hall) => {
+      const result = await exportHall(hall.who("manager"));
+      if (!result.ok) throw new Error(result.message);
+      return result.file;
+    };
+    const file = await out(made);
+    expect(file.plates).toEqual([
+      { texts: { ...plate, isDropRated: "no" }, weights: [{ mark: "A", mass: "20.52 kg" }] },
+    ]);
+    const read = readHallFile(JSON.parse(JSON.stringify({ format: "garrison", version: 1, hall: "x", ...file })));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const other = await makeHall("empty");
+    const into = (isDryRun: boolean) => importHall(other.who("manager"), read.file, { isDryRun });
+    expect(await into(true)).toMatchObject({ report: { added: 6, changed: 0, unchanged: 1 } });
+    expect((await out(other)).stations).toEqual([]);
+    await into(false);
+    const { plates: p, clamps: c, stations: s } = await out(other);
+    expect({ plates: p, clamps: c, stations: s }).toEqual({
+      plates: file.plates,
+      clamps: file.clamps,
+      stations: file.stations,
+    });
+    expect(await into(false)).toMatchObject({ report: { added: 0, changed: 0, unchanged: 7 } });
+  });
+  it("keeps everything as it was when only a station is wrong", async () => {
+    const made = await makeHall("in");
+    const result = await importHall(
+      made.who("manager"),
+      {
+        bars: [{ line: 1, texts: { ...LINE, tag: "N1" } }],
+        plates: [{ texts: { key: "r25", mass: "25 kg", pairs: "2" }, weights: [{ mark: "", mass: "heavy" }] }],
+        stations: [{ texts: { key: "r1", name: "Rack", kind: "sofa", jCupPairs: "2" } }],
+      },
+      { isDryRun: false },
+    );
+    expect(!result.ok && result.problems.map(({ path }) => path)).toEqual([
+      "plate 1, mark",
+      "plate 1, mass",
+      "station 1, kind",
+    ]);
+    expect([await made.hall.rows(bars), await made.hall.rows(plates)].map(({ length }) => length)).toEqual([1, 0]);
   });
   it("CSV: every text and the newest measurements come back, and a second time changes nothing", async () => {
     const made = await full();
@@ -130,7 +185,7 @@ describe("taking bars in", () => {
   });
   it("is the manager's alone; coaches may take files out, lifters neither", async () => {
     const made = await makeHall("in");
-    expect(await importBars(made.who("coach"), [], { isDryRun: true })).toMatchObject({ code: "forbidden" });
+    expect(await importHall(made.who("coach"), {}, { isDryRun: true })).toMatchObject({ code: "forbidden" });
     expect(await exportBars(made.who("coach"))).toMatchObject({ ok: true });
     expect(await exportBars(made.who("lifter"))).toMatchObject({ code: "forbidden" });
   });
@@ -138,7 +193,7 @@ describe("taking bars in", () => {
     const made = await makeHall("in");
     const told: number[] = [];
     const rows = Array.from({ length: 600 }, (_, i) => ({ line: i + 2, texts: { ...LINE, tag: `P${i}` } }));
-    await importBars(made.who("manager"), rows, { isDryRun: false, onProgress: (done) => told.push(done) });
+    await importHall(made.who("manager"), { bars: rows }, { isDryRun: false, onProgress: (done) => told.push(done) });
     expect(told).toEqual([250, 500, 600, 600]);
   });
 });

@@ -9,11 +9,12 @@ import { massUnitsFromKg } from "@/core/units/exactMass";
 import { convertTyped, type TypedQuantity, type Unit } from "@/core/units/typedQuantity";
 import { trimNumeric } from "@/data/barRecordRows";
 import { database } from "@/data/client";
-import { inTransaction } from "@/data/hallDb";
+import { inTransaction, type HallDb } from "@/data/hallDb";
 import { clamps, plates, plateWeights, stations } from "@/data/schema";
 import type { ClampRow, PlateRow, StationRow } from "./equipment";
 import { recordChange } from "./history";
-import { failed, forbidden, notFound, type Outcome } from "./outcome";
+import type { ImportReport, PreparedPart } from "./barImport";
+import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
 import { may } from "./permissions";
 import { hallDb, type Who } from "./who";
 
@@ -49,6 +50,22 @@ function columnsOf(kind: EquipmentKind, values: Values) {
   return { ...values, jCupHoles: holes && holes.map(Number) };
 }
 
+/** The values of texts, or every problem. */
+function readEquipment(
+  kind: EquipmentKind,
+  texts: Readonly<Record<string, string>>,
+): { ok: true; values: Values } | { ok: false; problems: Problem[] } {
+  const read = readFields(EQUIPMENT_FIELDS[kind], texts);
+  if (!read.ok) return read;
+  const values = read.values as Values;
+  // What nobody says may be dropped is not dropped.
+  if (kind === "plate") values.isDropRated = values.isDropRated === true;
+  const holes = values.jCupHoles as readonly string[] | null | undefined;
+  if (holes?.some((hole) => !/^\d{1,3}$/.test(hole)))
+    return { ok: false, problems: [{ path: "jCupHoles", message: "they sit in holes: whole numbers, one a line" }] };
+  return { ok: true, values };
+}
+
 /**
  * Enters or changes a plate, clamp or station. Without an id it is new; else the version names what was read, and a
  * stale one is refused with both texts of every field.
@@ -59,20 +76,12 @@ export async function saveEquipment(
   { id, version, texts }: { id: string | null; version: number; texts: Record<string, string> },
 ): Promise<Outcome<{ key: string; version: number }>> {
   if (!may(who, "equipment.edit")) return forbidden("change plates, clamps and stations");
-  const read = readFields(EQUIPMENT_FIELDS[kind], texts);
+  const read = readEquipment(kind, texts);
   if (!read.ok) return failed("invalid", "Nothing was changed.", read.problems);
-  const values = read.values as Values;
-  // What nobody says may be dropped is not dropped.
-  if (kind === "plate") values.isDropRated = values.isDropRated === true;
-  const holes = values.jCupHoles as readonly string[] | null | undefined;
-  if (holes?.some((hole) => !/^\d{1,3}$/.test(hole)))
-    return failed("invalid", "Nothing was changed.", [
-      { path: "jCupHoles", message: "they sit in holes: whole numbers, one a line" },
-    ]);
+  const { values } = read;
   const table = TABLES[kind];
   return inTransaction(database(), who.hallId, async (hall) => {
     const key = String(values.key);
-    const columns = columnsOf(kind, values);
     const row = id === null ? null : await hall.first(table, { where: eq(table.id, id), forUpdate: true });
     if (id !== null && !row) return notFound(`such ${kind}`);
     const namesake = await hall.first(table, { where: eq(table.key, key) });
@@ -80,15 +89,11 @@ export async function saveEquipment(
       return failed("invalid", "Nothing was changed.", [
         { path: "key", message: `short name: ${key} is another ${kind} already` },
       ]);
-    const after = fieldTexts(EQUIPMENT_FIELDS[kind], values);
-    if (!row) {
-      const [made] = await hall.insert(table, columns as never);
-      await recordChange(hall, who, { entity: kind, entityId: made!.id, action: "entered", after });
-      return { ok: true, key, version: 1 };
-    }
-    const before = equipmentTexts(kind, row as PlateRow);
-    const differing = differingTexts(before, after);
-    if (row.version !== version)
+    if (row && row.version !== version) {
+      const differing = differingTexts(
+        equipmentTexts(kind, row as PlateRow),
+        fieldTexts(EQUIPMENT_FIELDS[kind], values),
+      );
       return failed(
         "stale",
         `Somebody changed ${row.key} meanwhile. Nothing was changed; your words are still here.`,
@@ -97,11 +102,112 @@ export async function saveEquipment(
           message: `${field}: you wrote “${differing.after[field]}”, it is now “${differing.before[field]}”`,
         })),
       );
-    if (Object.keys(differing.after).length === 0) return { ok: true, key, version };
-    await hall.update(table, eq(table.id, row.id), { ...columns, version: version + 1 } as never);
-    await recordChange(hall, who, { entity: kind, entityId: row.id, action: "edited", ...differing });
-    return { ok: true, key, version: version + 1 };
+    }
+    return { ok: true, key, version: (await writeEquipment(hall, who, { kind, row: row as AnyRow, values })).version };
   });
+}
+
+type AnyRow = PlateRow | ClampRow | StationRow | null;
+
+async function writeEquipment(
+  hall: HallDb,
+  who: Who,
+  { kind, row, values, reason }: { kind: EquipmentKind; row: AnyRow; values: Values; reason?: string },
+): Promise<{ id: string; version: number }> {
+  const table = TABLES[kind];
+  const columns = columnsOf(kind, values);
+  const after = fieldTexts(EQUIPMENT_FIELDS[kind], values);
+  if (!row) {
+    const [made] = await hall.insert(table, columns as never);
+    await recordChange(hall, who, { entity: kind, entityId: made!.id, action: "entered", after, reason });
+    return { id: made!.id, version: 1 };
+  }
+  const differing = differingTexts(equipmentTexts(kind, row), after);
+  if (Object.keys(differing.after).length === 0) return row;
+  await hall.update(table, eq(table.id, row.id), { ...columns, version: row.version + 1 } as never);
+  await recordChange(hall, who, { entity: kind, entityId: row.id, action: "edited", ...differing, reason });
+  return { id: row.id, version: row.version + 1 };
+}
+
+/** A plate, clamp or station as files carry it; of plates also what was weighed one by one. */
+export interface FileEquipment {
+  texts: Record<string, string>;
+  weights?: { mark: string; mass: string }[];
+}
+
+/** Everything of one kind, as files carry it, by short name. */
+export async function exportEquipment(hall: HallDb, kind: EquipmentKind): Promise<FileEquipment[]> {
+  const table = TABLES[kind];
+  const rows = await hall.rows(table, { orderBy: [asc(table.key)] });
+  if (kind !== "plate") return rows.map((row) => ({ texts: equipmentTexts(kind, row as ClampRow) }));
+  const weights = groupBy(
+    await hall.rows(plateWeights, { orderBy: [asc(plateWeights.mark)] }),
+    ({ plateId }) => plateId,
+  );
+  return rows.map((row) => ({
+    texts: equipmentTexts(kind, row as PlateRow),
+    weights: (weights.get(row.id) ?? []).map((one) => ({ mark: one.mark, mass: massText(one) })),
+  }));
+}
+
+const massText = ({ massValue, massUnit }: { massValue: string; massUnit: string }) =>
+  `${trimNumeric(massValue)} ${massUnit}`;
+
+/**
+ * Reads plates, clamps or stations of a file against the hall's: a short name that is there is changed, others are
+ * new, and what the file does not name stays.
+ */
+export async function prepareEquipment(
+  hall: HallDb,
+  who: Who,
+  kind: EquipmentKind,
+  incoming: readonly FileEquipment[],
+): Promise<PreparedPart> {
+  const table = TABLES[kind];
+  const [rows, weighed] = [await hall.rows(table), kind === "plate" ? await hall.rows(plateWeights) : []];
+  const problems: Problem[] = [];
+  const report: ImportReport = { added: 0, changed: 0, unchanged: 0, changes: [] };
+  const writes: (() => Promise<void>)[] = [];
+  const seen = new Set<string>();
+  incoming.forEach(({ texts, weights = [] }, i) => {
+    const line = i + 1;
+    const row = rows.find(({ key }) => key === texts.key?.trim()) ?? null;
+    const before = row ? equipmentTexts(kind, row as PlateRow) : {};
+    const read = readEquipment(kind, { ...before, ...texts });
+    const say = ({ path, message }: Problem) => problems.push({ path: `${kind} ${line}, ${path}`, message });
+    if (!read.ok) return read.problems.forEach(say);
+    const key = String(read.values.key);
+    if (seen.has(key)) say({ path: "key", message: `short name: ${key} stands here twice` });
+    seen.add(key);
+    const own = weighed.filter(({ plateId }) => plateId === row?.id);
+    const fresh = weights.flatMap(({ mark, mass }) => {
+      const typed = readWeight(mark, mass);
+      if (!typed.ok) return (typed.problems.forEach(say), []);
+      const known = own.find((one) => one.mark === typed.mark);
+      return known && massText(known) === `${typed.mass.value} ${typed.mass.unit}` ? [] : [typed];
+    });
+    const differing = differingTexts(before, fieldTexts(EQUIPMENT_FIELDS[kind], read.values)).after;
+    const words = [...Object.keys(differing), ...fresh.map(({ mark }) => `weight of ${mark}`)];
+    if (row && words.length === 0) return void (report.unchanged += 1);
+    report[row ? "changed" : "added"] += 1;
+    report.changes.push({ line, tag: key, what: row ? words.join(", ") : `new ${kind}` });
+    writes.push(async () => {
+      const { id } = await writeEquipment(hall, who, {
+        kind,
+        row: row as AnyRow,
+        values: read.values,
+        reason: "from a file",
+      });
+      for (const { mark, mass } of fresh) await writeWeight(hall, who, id, mark, mass);
+    });
+  });
+  return {
+    problems,
+    report,
+    write: async () => {
+      for (const one of writes) await one();
+    },
+  };
 }
 
 /** Puts one plate on the scale: kept under what is written on it, over what was there before. */
@@ -110,6 +216,20 @@ export async function weighPlate(
   { plateId, mark, mass }: { plateId: string; mark: string; mass: string },
 ): Promise<Outcome<{ mark: string }>> {
   if (!may(who, "bar.measure")) return forbidden("weigh plates");
+  const read = readWeight(mark, mass);
+  if (!read.ok) return failed("invalid", "Nothing was kept.", read.problems);
+  return inTransaction(database(), who.hallId, async (hall) => {
+    const plate = await hall.first(plates, { where: eq(plates.id, plateId), forUpdate: true });
+    if (!plate) return notFound("such plate");
+    await writeWeight(hall, who, plateId, read.mark, read.mass);
+    return { ok: true, mark: read.mark };
+  });
+}
+
+function readWeight(
+  mark: string,
+  mass: string,
+): { ok: true; mark: string; mass: TypedQuantity } | { ok: false; problems: Problem[] } {
   const read = readField({ kind: "mass", group: "identity", label: "mass", isRequired: true }, mass);
   const said = mark.trim();
   const problems = [
@@ -118,30 +238,29 @@ export async function weighPlate(
       : []),
     ...(read.ok ? [] : [{ path: "mass", message: `Mass: ${read.message}.` }]),
   ];
-  if (problems.length > 0 || !read.ok) return failed("invalid", "Nothing was kept.", problems);
-  const typed = read.value as TypedQuantity;
-  return inTransaction(database(), who.hallId, async (hall) => {
-    const plate = await hall.first(plates, { where: eq(plates.id, plateId), forUpdate: true });
-    if (!plate) return notFound("such plate");
-    const where = and(eq(plateWeights.plateId, plateId), eq(plateWeights.mark, said));
-    const before = await hall.first(plateWeights, { where });
-    const columns = {
-      massValue: typed.value,
-      massUnit: typed.unit,
-      massUnits: massUnitsFromKg(convertTyped(typed)),
-      weighedBy: who.personId,
-      weighedAt: new Date(),
-    };
-    if (before) await hall.update(plateWeights, where, columns);
-    else await hall.insert(plateWeights, { plateId, mark: said, ...columns });
-    await recordChange(hall, who, {
-      entity: "plate",
-      entityId: plateId,
-      action: `weighed ${said}`,
-      before: before && { mass: `${trimNumeric(before.massValue)} ${before.massUnit}` },
-      after: { mass: `${typed.value} ${typed.unit}` },
-    });
-    return { ok: true, mark: said };
+  return problems.length > 0 || !read.ok
+    ? { ok: false, problems }
+    : { ok: true, mark: said, mass: read.value as TypedQuantity };
+}
+
+async function writeWeight(hall: HallDb, who: Who, plateId: string, mark: string, mass: TypedQuantity): Promise<void> {
+  const where = and(eq(plateWeights.plateId, plateId), eq(plateWeights.mark, mark));
+  const before = await hall.first(plateWeights, { where });
+  const columns = {
+    massValue: mass.value,
+    massUnit: mass.unit,
+    massUnits: massUnitsFromKg(convertTyped(mass)),
+    weighedBy: who.personId,
+    weighedAt: new Date(),
+  };
+  if (before) await hall.update(plateWeights, where, columns);
+  else await hall.insert(plateWeights, { plateId, mark, ...columns });
+  await recordChange(hall, who, {
+    entity: "plate",
+    entityId: plateId,
+    action: `weighed ${mark}`,
+    before: before && { mass: massText(before) },
+    after: { mass: `${mass.value} ${mass.unit}` },
   });
 }
 

@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { BAR_COLUMNS, columnLabel, columnUnits } from "@/core/bars/barColumns";
 import type { Unit } from "@/core/units/typedQuantity";
-import { readFile, rowsOf, sendRows, type ImportOutcome, type ReadFile } from "./importState";
+import { readFile, rowsOf, sendFile, type ImportOutcome, type ReadFile } from "./importState";
 
 const MOST_SHOWN = 100;
 
@@ -29,14 +29,14 @@ export function ImportFile() {
   async function check(read: ReadFile) {
     setChecked(null);
     setProgress({ done: 0, of: 0 });
-    setChecked(await sendRows(rowsOf(read), true, () => undefined).catch(unreachable));
+    setChecked(await sendFile(read, true, () => undefined).catch(unreachable));
     setProgress(null);
   }
 
   async function bringIn() {
     if (!file) return;
     setProgress({ done: 0, of: rowsOf(file).length });
-    const outcome = await sendRows(rowsOf(file), false, (now, of) => setProgress({ done: now, of })).catch(unreachable);
+    const outcome = await sendFile(file, false, (now, of) => setProgress({ done: now, of })).catch(unreachable);
     setProgress(null);
     if (!outcome.ok) {
       setChecked(outcome);
@@ -120,7 +120,7 @@ export function ImportFile() {
           {checked.report.changes.length > 0 && (
             <ul className="border-base-300 max-h-60 overflow-y-auto border text-sm" tabIndex={0}>
               {checked.report.changes.slice(0, MOST_SHOWN).map(({ line, tag, what }) => (
-                <li key={line} className="border-base-300 border-b px-3 py-1 last:border-b-0">
+                <li key={`${line} ${tag}`} className="border-base-300 border-b px-3 py-1 last:border-b-0">
                   <span className="text-quiet">line {line}</span> <span className="bar-tag">{tag}</span> {what}
                 </li>
               ))}

@@ -1,10 +1,10 @@
 import { fileRows, parseCsv, type FileRow, type ParsedCsv } from "@/api/csvIn";
 import { guessColumns, type ColumnMapping } from "@/core/bars/barColumns";
 
-/** A file that was dropped: a table whose columns are to be mapped, bars as exported, or what is wrong with it. */
+/** A file that was dropped: a table whose columns are to be mapped, a hall as exported, or what is wrong with it. */
 export type ReadFile =
   | { kind: "table"; name: string; table: ParsedCsv; mapping: ColumnMapping[] }
-  | { kind: "bars"; name: string; rows: FileRow[] }
+  | { kind: "hall"; name: string; rows: FileRow[]; more: object }
   | { kind: "unread"; name: string; problems: { path: string; message: string }[] };
 
 const MOST_BYTES = 64 * 1024 * 1024;
@@ -29,14 +29,15 @@ export function readText(name: string, text: string): ReadFile {
       return { kind: "unread", name, problems: [{ path: name, message: "looks like JSON and is none" }] };
     }
     // What stands in each bar is checked by the server, which knows every rule.
-    const { format, bars } = value as { format?: unknown; bars?: unknown };
+    const { format, bars, plates, clamps, stations } = value as Record<string, unknown>;
     if (format !== "garrison" || !Array.isArray(bars))
       return {
         kind: "unread",
         name,
-        problems: [{ path: name, message: "is JSON, but not a hall’s bars as exported" }],
+        problems: [{ path: name, message: "is JSON, but not a hall as exported" }],
       };
-    return { kind: "bars", name, rows: bars.map((bar: object, i) => ({ ...bar, line: i + 1 }) as FileRow) };
+    const rows = bars.map((bar: object, i) => ({ ...bar, line: i + 1 }) as FileRow);
+    return { kind: "hall", name, rows, more: { plates, clamps, stations } };
   }
   const table = parseCsv(text);
   if (table.problems.length > 0) return { kind: "unread", name, problems: table.problems };
@@ -47,7 +48,7 @@ export function readText(name: string, text: string): ReadFile {
 
 /** The rows that a read file would bring in. */
 export function rowsOf(file: ReadFile): FileRow[] {
-  return file.kind === "bars" ? file.rows : file.kind === "table" ? fileRows(file.table, file.mapping) : [];
+  return file.kind === "hall" ? file.rows : file.kind === "table" ? fileRows(file.table, file.mapping) : [];
 }
 
 export interface ImportOutcome {
@@ -62,16 +63,16 @@ export interface ImportOutcome {
   };
 }
 
-/** Sends rows and follows the answer line by line. */
-export async function sendRows(
-  rows: readonly FileRow[],
+/** Sends what was read and follows the answer line by line. */
+export async function sendFile(
+  file: ReadFile,
   isDryRun: boolean,
   onProgress: (done: number, of: number) => void,
 ): Promise<ImportOutcome> {
   const response = await fetch("/bars/files/import", {
     method: "POST",
     headers: { "content-type": "application/json" },
-    body: JSON.stringify({ isDryRun, rows }),
+    body: JSON.stringify({ isDryRun, rows: rowsOf(file), ...(file.kind === "hall" ? file.more : {}) }),
   });
   if (!response.ok || !response.body) return { ok: false, message: `The hall’s server answered ${response.status}.` };
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();

@@ -1,10 +1,10 @@
 import { ROUTES } from "@/api/routes";
-import { exportBars } from "@/server/barFiles";
+import { exportHall } from "@/server/hallFile";
 import { endpoint, refusalOf } from "../../_http/endpoint";
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint(ROUTES.exportJson, async ({ who }) => {
-  const result = await exportBars(who);
+  const result = await exportHall(who);
   return result.ok
-    ? { body: { format: "garrison", version: 1, hall: who.hallName, bars: result.bars } }
+    ? { body: { format: "garrison", version: 1, hall: who.hallName, ...result.file } }
     : refusalOf(result);
 });

@@ -1,6 +1,6 @@
 import { readCsvFile, readHallFile } from "@/api/barFile";
 import { ROUTES } from "@/api/routes";
-import { importBars } from "@/server/barFiles";
+import { importHall } from "@/server/hallFile";
 import { endpoint, refusalOf, refuse, type FileBody } from "../../_http/endpoint";
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint<{ dryRun: boolean }, FileBody>(
@@ -8,7 +8,7 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint<{ dryRun: boolea
   async ({ who, query, body }) => {
     const read = body.type === "text/csv" ? readCsvFile(body.text) : readJson(body.text);
     if (!read.ok) return refuse("bad-request", "Nothing was taken in.", read.problems);
-    const result = await importBars(who, read.rows, { isDryRun: query.dryRun });
+    const result = await importHall(who, "file" in read ? read.file : { bars: read.rows }, { isDryRun: query.dryRun });
     return result.ok ? { body: result.report } : refusalOf(result);
   },
 );

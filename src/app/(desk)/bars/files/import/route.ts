@@ -1,7 +1,6 @@
-import { incomingRows, MOST_ROWS } from "@/api/barFile";
-import type { FileRow } from "@/api/csvIn";
+import { incomingFile, MOST_ROWS, type IncomingFile } from "@/api/barFile";
 import { checked } from "@/api/problems";
-import { importBars } from "@/server/barFiles";
+import { importHall } from "@/server/hallFile";
 import { whoIsAsking } from "@/server/who";
 
 /**
@@ -11,7 +10,7 @@ import { whoIsAsking } from "@/server/who";
 export async function POST(request: Request) {
   const who = await whoIsAsking();
   const sent = await request.json().catch(() => null);
-  const result = checked(incomingRows, sent, { longestList: MOST_ROWS });
+  const result = checked(incomingFile, sent, { longestList: MOST_ROWS });
   const encoder = new TextEncoder();
   const body = new ReadableStream<Uint8Array>({
     async start(controller) {
@@ -26,8 +25,9 @@ export async function POST(request: Request) {
         if (!result.ok)
           tell({ outcome: { ok: false, message: "The file could not be understood.", problems: result.problems } });
         else {
-          const { rows, isDryRun } = result.value as { rows: FileRow[]; isDryRun: boolean };
-          tell({ outcome: await importBars(who, rows, { isDryRun, onProgress: (done, of) => tell({ done, of }) }) });
+          const { rows, isDryRun, ...more } = result.value as IncomingFile;
+          const onProgress = (done: number, of: number) => tell({ done, of });
+          tell({ outcome: await importHall(who, { bars: rows, ...more }, { isDryRun, onProgress }) });
         }
       } catch (error) {
         console.error(error);
