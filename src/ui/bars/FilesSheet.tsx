@@ -5,7 +5,7 @@ import { ImportFile } from "./ImportFile";
 export function FilesSheet({ mayExport, mayImport }: { mayExport: boolean; mayImport: boolean }) {
   return (
     <>
-      <PageHead title="Files in and out" about="bars with everything that is kept of them" />
+      <PageHead title="Files in and out" about="bars with everything that is kept of them, plates, clamps, stations" />
       <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
         <section className="sheet p-4" aria-labelledby="out">
           <h2 id="out" className="mb-1 font-bold">
@@ -17,14 +17,15 @@ export function FilesSheet({ mayExport, mayImport }: { mayExport: boolean; mayIm
                 Bars, CSV
               </a>
               <a href="/api/v1/export.json" download="garrison.json" className="btn btn-sm btn-outline min-h-10">
-                Bars with all measurements, JSON
+                Everything, JSON
               </a>
               <a href="/api/v1/plates.csv" download="plates.csv" className="btn btn-sm btn-outline min-h-10">
                 Plates, CSV
               </a>
               <p className="text-quiet basis-full text-sm">
-                CSV carries the newest measurement of each quantity, JSON all of them. Cells that a spreadsheet would
-                run as a formula get an apostrophe, which is taken away again on the way in.
+                CSV carries the newest measurement of each quantity, JSON all of them, and plates, clamps and stations
+                as well. Cells that a spreadsheet would run as a formula get an apostrophe, which is taken away again on
+                the way in.
               </p>
             </div>
           ) : (
