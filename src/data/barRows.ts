@@ -58,6 +58,7 @@ export function barFromRow(
     centreKnurl: row.centreKnurl as Bar["centreKnurl"],
     ringMarks: row.ringMarks as Bar["ringMarks"],
     plainGapMm: row.plainGapMm,
+    canBeRacked: row.canBeRacked,
     hardLimitKg: row.hardLimitKg,
     rating: row.ratingKg === null ? null : { kg: row.ratingKg, basis: basisOf(row.ratingBasis) },
     quantities,

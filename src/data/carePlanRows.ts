@@ -1,6 +1,5 @@
-import { careDue } from "@/core/care/careDue";
+import { careDue, type CareHouse } from "@/core/care/careDue";
 import { isTaskFor, type CareBar, type CareTaskKey } from "@/core/care/careTasks";
-import type { ClimateClass } from "@/core/care/climateClass";
 import type { HallDay } from "@/core/units/hallDay";
 import type { BarRow } from "./barRows";
 import type { carePlan, careTasks } from "./schema";
@@ -20,11 +19,11 @@ export function careFrequencyOf(task: CareTaskRow) {
 export function carePlanRow(
   bar: Pick<BarRow, "id" | "family" | "finish" | "sleeveRotation" | "knownSince">,
   task: CareTaskRow,
-  climate: ClimateClass,
+  house: CareHouse,
   lastDoneOn: HallDay | null,
 ): Omit<CarePlanRow, "hallId"> | null {
   const careBar = { family: bar.family, finish: bar.finish, sleeveRotation: bar.sleeveRotation } as CareBar;
   if (!isTaskFor(task.key as CareTaskKey, careBar)) return null;
-  const { dueOn, intervalDays, reason } = careDue(careFrequencyOf(task), careBar, climate, lastDoneOn, bar.knownSince);
+  const { dueOn, intervalDays, reason } = careDue(careFrequencyOf(task), careBar, house, lastDoneOn, bar.knownSince);
   return { barId: bar.id, taskId: task.id, lastDoneOn, dueOn, intervalDays, reason };
 }

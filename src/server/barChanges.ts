@@ -6,11 +6,11 @@ import { QUANTITIES, QUANTITY_KINDS, type QuantityKind } from "@/core/bars/quant
 import { computingUnit, convertTyped, type TypedQuantity } from "@/core/units/typedQuantity";
 import { quantityRows, recordFromRow, rowFromRecord } from "@/data/barRecordRows";
 import type { BarRow } from "@/data/barRows";
-import { carePlanRow } from "@/data/carePlanRows";
 import { database } from "@/data/client";
 import { inTransaction, type HallDb } from "@/data/hallDb";
-import { barMeasurements, barQuantities, bars, careLog, carePlan, careTasks, places } from "@/data/schema";
+import { barMeasurements, barQuantities, bars, places } from "@/data/schema";
 import { latestOfEach } from "./barPage";
+import { careHouse, planCare } from "./carePlanning";
 import { lastChangeOf, once, recordChange } from "./history";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
 import { may } from "./permissions";
@@ -65,7 +65,7 @@ export async function insertBar(hall: HallDb, who: Who, record: BarRecord): Prom
     barQuantities,
     effective.quantities.map((quantity) => ({ ...quantity, barId: row!.id })),
   );
-  await planCare(hall, who, row!);
+  await planCare(hall, await careHouse(hall, who), row!);
   await recordChange(hall, who, { entity: "bar", entityId: row!.id, action: "entered", after: recordTexts(record) });
   return row!;
 }
@@ -309,7 +309,7 @@ export async function writeRecord(hall: HallDb, who: Who, row: BarRow, record: B
   await hall.update(bars, eq(bars.id, row.id), columns);
   await refreshEffective(hall, { ...row, ...columns }, record.stated);
   const [changed] = await hall.rows(bars, { where: eq(bars.id, row.id) });
-  await planCare(hall, who, changed!);
+  await planCare(hall, await careHouse(hall, who), changed!);
 }
 
 /** Works out effective values anew from what is stated and the latest readings that count; the version moves on. */
@@ -348,19 +348,6 @@ export async function placeIdFor(hall: HallDb, name: string | null): Promise<str
     roundOrder: Math.max(0, ...all.map(({ roundOrder }) => roundOrder)) + 1,
   });
   return made!.id;
-}
-
-/** Care follows from family, finish and sleeves: sets the plan of every task that this bar needs, and drops the rest. */
-async function planCare(hall: HallDb, who: Who, row: BarRow): Promise<void> {
-  for (const task of await hall.rows(careTasks)) {
-    const latest = await hall.first(careLog, {
-      where: and(eq(careLog.barId, row.id), eq(careLog.taskId, task.id), isNull(careLog.undoneAt)),
-      orderBy: [desc(careLog.doneOn), desc(careLog.enteredAt)],
-    });
-    const plan = carePlanRow(row, task, who.climateClass, latest?.doneOn ?? null);
-    if (plan) await hall.put(carePlan, [carePlan.barId, carePlan.taskId], plan);
-    else await hall.remove(carePlan, and(eq(carePlan.barId, row.id), eq(carePlan.taskId, task.id)));
-  }
 }
 
 async function tagsInUse(hall: HallDb, tags: readonly string[]): Promise<string[]> {

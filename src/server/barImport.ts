@@ -6,6 +6,7 @@ import { differingTexts, readBarRecord, recordLabel, recordTexts, type BarRecord
 import { QUANTITY_KINDS } from "@/core/bars/quantities";
 import { groupBy } from "@/core/collections/groupBy";
 import { convertTyped } from "@/core/units/typedQuantity";
+import type { CareHouse } from "@/core/care/careDue";
 import { quantityRows, recordFromRow, rowFromRecord } from "@/data/barRecordRows";
 import type { BarMeasurementRow, BarRow } from "@/data/barRows";
 import { carePlanRow } from "@/data/carePlanRows";
@@ -13,6 +14,7 @@ import type { HallDb } from "@/data/hallDb";
 import { barMeasurements, barQuantities, bars, carePlan, careTasks, changes, places } from "@/data/schema";
 import { writeRecord } from "./barChanges";
 import { latestOfEach } from "./barPage";
+import { careHouse } from "./carePlanning";
 import { namesById } from "./lookups";
 import { failed, type Problem } from "./outcome";
 import type { Who } from "./who";
@@ -95,9 +97,10 @@ async function writeBars(
   const people = new Map([...(await namesById(hall))].map(([id, name]) => [name, id]));
   const placeIds = await placeIdsFor(hall, prepared);
   const tasks = await hall.rows(careTasks);
+  const house = await careHouse(hall, who);
   for (let from = 0; from < added.length; from += CHUNK) {
     const chunk = added.slice(from, from + CHUNK);
-    await insertBars(hall, who, chunk, { placeIds, people, tasks });
+    await insertBars(hall, who, chunk, { placeIds, people, tasks, house });
     done += chunk.length;
     onProgress(done, of);
     // The answer's stream gets its turn between two chunks.
@@ -231,6 +234,7 @@ interface Context {
   placeIds: Map<string, string>;
   people: Map<string, string>;
   tasks: (typeof careTasks.$inferSelect)[];
+  house: CareHouse;
 }
 
 /** Places that the file names and the hall does not have are made, in the order in which they stand. */
@@ -264,7 +268,12 @@ function measurementRow(who: Who, barId: string, measurement: FileMeasurement, p
   };
 }
 
-async function insertBars(hall: HallDb, who: Who, chunk: readonly Prepared[], { placeIds, people, tasks }: Context) {
+async function insertBars(
+  hall: HallDb,
+  who: Who,
+  chunk: readonly Prepared[],
+  { placeIds, people, tasks, house }: Context,
+) {
   const made = chunk.map(({ record, measurements }) => {
     const placeId = record.place === null ? null : placeIds.get(record.place.toLowerCase())!;
     const columns = { ...rowFromRecord(record, placeId, who.currency), id: randomUUID(), knownSince: who.today };
@@ -288,7 +297,7 @@ async function insertBars(hall: HallDb, who: Who, chunk: readonly Prepared[], { 
   );
   await hall.insertMany(
     carePlan,
-    made.flatMap(({ row }) => tasks.flatMap((task) => carePlanRow(row, task, who.climateClass, null) ?? [])),
+    made.flatMap(({ row }) => tasks.flatMap((task) => carePlanRow(row, task, house, null) ?? [])),
   );
   await hall.insertMany(
     changes,

@@ -4,7 +4,8 @@ import { makeHall } from "@/data/testHall.fixture";
 import { changeBarState, measureBar } from "./barChanges";
 import { barDetails } from "./barPage";
 import { barsByTag, barsOnTheWall, listBars } from "./bars";
-import { matchForLift, listLifters } from "./matching";
+import { matchForLift } from "./matching";
+import { listLifters } from "./lifters";
 import { may, ROLES } from "./permissions";
 
 const kg = (...values: string[]) => values.map((value) => ({ value, unit: "kg" as const }));
@@ -136,7 +137,9 @@ describe("privacy", () => {
     const { who } = await makeHall("bars");
     for (const role of ROLES) expect(may({ role }, "lifter.read")).toBe(role === "coach" || role === "manager");
     expect(await listLifters(who("care"))).toEqual([]);
-    expect(await matchForLift(who("wall"), "bench", 60, "isla")).toMatchObject({ code: "forbidden" });
+    expect(await matchForLift(who("wall"), { lift: "bench", loadKg: 60, lifter: "isla" })).toMatchObject({
+      code: "forbidden",
+    });
   });
   it("never hands out another hall's bar by its tag", async () => {
     const [a] = [await makeHall("A"), await makeHall("B")];

@@ -9,6 +9,7 @@ import { inTransaction, type HallDb } from "@/data/hallDb";
 import { bars, careLog, carePlan, careTasks, people } from "@/data/schema";
 import type { Bar } from "@/core/bars/bar";
 import { once, recordChange } from "./history";
+import { careHouse } from "./carePlanning";
 import { careTasksById, namesById, placesById } from "./lookups";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
 import { may } from "./permissions";
@@ -251,7 +252,7 @@ async function replan(hall: HallDb, who: Who, bar: typeof bars.$inferSelect, tas
     where: and(eq(careLog.barId, bar.id), eq(careLog.taskId, task.id), isNull(careLog.undoneAt)),
     orderBy: [desc(careLog.doneOn), desc(careLog.enteredAt)],
   });
-  const row = carePlanRow(bar, task, who.climateClass, latest?.doneOn ?? null)!;
+  const row = carePlanRow(bar, task, await careHouse(hall, who), latest?.doneOn ?? null)!;
   await hall.put(carePlan, [carePlan.barId, carePlan.taskId], row);
   return row.dueOn;
 }

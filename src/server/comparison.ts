@@ -10,7 +10,8 @@ import { comparisonRows, type ComparisonRow } from "@/core/whip/comparisonRows";
 import { readComparison, type ComparisonState } from "@/core/whip/comparisonState";
 import { judge, type Judgement } from "@/core/whip/judgement";
 import { barsByTag } from "./bars";
-import { listLifts, listPlates } from "./equipment";
+import { listPlates } from "./equipment";
+import { allLifts, liftOf } from "./lifts";
 import { measuringRules } from "./rules";
 import type { Who } from "./who";
 
@@ -35,15 +36,14 @@ export interface Comparison {
 /** Everything a comparison shows, from its link: the page and its exports say the same. */
 export async function comparisonFor(who: Who, search: Record<string, string | undefined>): Promise<Comparison> {
   const state = readComparison(search);
-  const [found, { items: lifts }, { items: plates }, rules] = await Promise.all([
+  const [found, liftRows, { items: plates }, rules] = await Promise.all([
     barsByTag(who, state.tags),
-    listLifts(who),
+    allLifts(who),
     listPlates(who),
     measuringRules(who),
   ]);
-  const lift = (lifts.find(({ key }) => key === state.lift) ??
-    lifts.find(({ key }) => key === "deadlift") ??
-    lifts[0]!) as Lift;
+  const lifts = liftRows.map(liftOf);
+  const lift = lifts.find(({ key }) => key === state.lift) ?? lifts.find(({ key }) => key === "deadlift") ?? lifts[0]!;
   const discs: Disc[] = [
     STANDARD_DISC,
     ...plates.flatMap(({ key, massUnits, massValue, massUnit, material, thicknessMm }) => {
@@ -61,7 +61,7 @@ export async function comparisonFor(who: Who, search: Record<string, string | un
     state: { ...state, lift: lift.key, handsMm: handsMm === 2 * lift.supportHalfSpacingMm ? null : handsMm },
     unknownTags: state.tags.filter((tag) => !found.some(({ bar }) => bar.tag === tag)),
     items,
-    lifts: lifts as Lift[],
+    lifts,
     lift,
     discs,
     disc,

@@ -1,6 +1,6 @@
 import "server-only";
 import { and, asc, eq } from "drizzle-orm";
-import { EQUIPMENT_FIELDS, fieldTexts, readFields, type EquipmentKind } from "@/core/equipment/equipmentFields";
+import { EQUIPMENT_FIELDS, fieldTexts, type EquipmentKind } from "@/core/equipment/equipmentFields";
 import { readField, type FieldValue } from "@/core/bars/fieldText";
 import { pairPlates, type Pairing } from "@/core/equipment/pairPlates";
 import { differingTexts } from "@/core/bars/barRecord";
@@ -12,13 +12,12 @@ import { database } from "@/data/client";
 import { inTransaction, type HallDb } from "@/data/hallDb";
 import { clamps, plates, plateWeights, stations } from "@/data/schema";
 import type { ClampRow, PlateRow, StationRow } from "./equipment";
+import { readRow, saveRow, writeRow, type FieldKind, type Values } from "./fieldRows";
 import { recordChange } from "./history";
 import type { ImportReport, PreparedPart } from "./barImport";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
 import { may } from "./permissions";
 import { hallDb, type Who } from "./who";
-
-type Values = Record<string, FieldValue | null>;
 
 const TABLES = { plate: plates, clamp: clamps, station: stations };
 
@@ -50,83 +49,33 @@ function columnsOf(kind: EquipmentKind, values: Values) {
   return { ...values, jCupHoles: holes && holes.map(Number) };
 }
 
-/** The values of texts, or every problem. */
-function readEquipment(
-  kind: EquipmentKind,
-  texts: Readonly<Record<string, string>>,
-): { ok: true; values: Values } | { ok: false; problems: Problem[] } {
-  const read = readFields(EQUIPMENT_FIELDS[kind], texts);
-  if (!read.ok) return read;
-  const values = read.values as Values;
-  // What nobody says may be dropped is not dropped.
-  if (kind === "plate") values.isDropRated = values.isDropRated === true;
-  const holes = values.jCupHoles as readonly string[] | null | undefined;
-  if (holes?.some((hole) => !/^\d{1,3}$/.test(hole)))
-    return { ok: false, problems: [{ path: "jCupHoles", message: "they sit in holes: whole numbers, one a line" }] };
-  return { ok: true, values };
-}
+type AnyRow = PlateRow | ClampRow | StationRow;
 
-/**
- * Enters or changes a plate, clamp or station. Without an id it is new; else the version names what was read, and a
- * stale one is refused with both texts of every field.
- */
+const kindOf = (kind: EquipmentKind): FieldKind<AnyRow> => ({
+  entity: kind,
+  table: TABLES[kind],
+  defs: EQUIPMENT_FIELDS[kind],
+  columnsOf: (values) => columnsOf(kind, values),
+  textsOf: (row) => equipmentTexts(kind, row),
+  check: (values) => {
+    // What nobody says may be dropped is not dropped.
+    if (kind === "plate") values.isDropRated = values.isDropRated === true;
+    const holes = values.jCupHoles as readonly string[] | null | undefined;
+    return holes?.some((hole) => !/^\d{1,3}$/.test(hole))
+      ? [{ path: "jCupHoles", message: "they sit in holes: whole numbers, one a line" }]
+      : [];
+  },
+});
+
+const KINDS = { plate: kindOf("plate"), clamp: kindOf("clamp"), station: kindOf("station") };
+
+/** Enters or changes a plate, clamp or station; see `saveRow`. */
 export async function saveEquipment(
   who: Who,
   kind: EquipmentKind,
-  { id, version, texts }: { id: string | null; version: number; texts: Record<string, string> },
+  form: { id: string | null; version: number; texts: Record<string, string> },
 ): Promise<Outcome<{ key: string; version: number }>> {
-  if (!may(who, "equipment.edit")) return forbidden("change plates, clamps and stations");
-  const read = readEquipment(kind, texts);
-  if (!read.ok) return failed("invalid", "Nothing was changed.", read.problems);
-  const { values } = read;
-  const table = TABLES[kind];
-  return inTransaction(database(), who.hallId, async (hall) => {
-    const key = String(values.key);
-    const row = id === null ? null : await hall.first(table, { where: eq(table.id, id), forUpdate: true });
-    if (id !== null && !row) return notFound(`such ${kind}`);
-    const namesake = await hall.first(table, { where: eq(table.key, key) });
-    if (namesake && namesake.id !== row?.id)
-      return failed("invalid", "Nothing was changed.", [
-        { path: "key", message: `short name: ${key} is another ${kind} already` },
-      ]);
-    if (row && row.version !== version) {
-      const differing = differingTexts(
-        equipmentTexts(kind, row as PlateRow),
-        fieldTexts(EQUIPMENT_FIELDS[kind], values),
-      );
-      return failed(
-        "stale",
-        `Somebody changed ${row.key} meanwhile. Nothing was changed; your words are still here.`,
-        Object.keys(differing.after).map((field) => ({
-          path: field,
-          message: `${field}: you wrote “${differing.after[field]}”, it is now “${differing.before[field]}”`,
-        })),
-      );
-    }
-    return { ok: true, key, version: (await writeEquipment(hall, who, { kind, row: row as AnyRow, values })).version };
-  });
-}
-
-type AnyRow = PlateRow | ClampRow | StationRow | null;
-
-async function writeEquipment(
-  hall: HallDb,
-  who: Who,
-  { kind, row, values, reason }: { kind: EquipmentKind; row: AnyRow; values: Values; reason?: string },
-): Promise<{ id: string; version: number }> {
-  const table = TABLES[kind];
-  const columns = columnsOf(kind, values);
-  const after = fieldTexts(EQUIPMENT_FIELDS[kind], values);
-  if (!row) {
-    const [made] = await hall.insert(table, columns as never);
-    await recordChange(hall, who, { entity: kind, entityId: made!.id, action: "entered", after, reason });
-    return { id: made!.id, version: 1 };
-  }
-  const differing = differingTexts(equipmentTexts(kind, row), after);
-  if (Object.keys(differing.after).length === 0) return row;
-  await hall.update(table, eq(table.id, row.id), { ...columns, version: row.version + 1 } as never);
-  await recordChange(hall, who, { entity: kind, entityId: row.id, action: "edited", ...differing, reason });
-  return { id: row.id, version: row.version + 1 };
+  return may(who, "equipment.edit") ? saveRow(who, KINDS[kind], form) : forbidden("change plates, clamps and stations");
 }
 
 /** A plate, clamp or station as files carry it; of plates also what was weighed one by one. */
@@ -173,7 +122,7 @@ export async function prepareEquipment(
     const line = i + 1;
     const row = rows.find(({ key }) => key === texts.key?.trim()) ?? null;
     const before = row ? equipmentTexts(kind, row as PlateRow) : {};
-    const read = readEquipment(kind, { ...before, ...texts });
+    const read = readRow(KINDS[kind], { ...before, ...texts });
     const say = ({ path, message }: Problem) => problems.push({ path: `${kind} ${line}, ${path}`, message });
     if (!read.ok) return read.problems.forEach(say);
     const key = String(read.values.key);
@@ -192,12 +141,7 @@ export async function prepareEquipment(
     report[row ? "changed" : "added"] += 1;
     report.changes.push({ line, tag: key, what: row ? words.join(", ") : `new ${kind}` });
     writes.push(async () => {
-      const { id } = await writeEquipment(hall, who, {
-        kind,
-        row: row as AnyRow,
-        values: read.values,
-        reason: "from a file",
-      });
+      const { id } = await writeRow(hall, who, KINDS[kind], { row, values: read.values, reason: "from a file" });
       for (const { mark, mass } of fresh) await writeWeight(hall, who, id, mark, mass);
     });
   });

@@ -6,7 +6,7 @@ import { namesById } from "./lookups";
 import type { Who } from "./who";
 
 export interface Change {
-  entity: "bar" | "care-log" | "plate" | "clamp" | "station" | "rule";
+  entity: "bar" | "care-log" | "plate" | "clamp" | "station" | "rule" | "lift" | "lifter" | "meeting rule" | "class";
   entityId: string;
   action: string;
   before?: unknown;

@@ -1,11 +1,13 @@
 import "server-only";
 import { isUsable, ratedTotalKg, valueOf } from "@/core/bars/bar";
-import type { Ending } from "@/core/loading/endings";
+import { IRON_TO_RUBBER, type Ending, type IronToRubber } from "@/core/loading/endings";
 import { load, type LoadAnswer } from "@/core/loading/load";
 import type { Rounding } from "@/core/loading/question";
+import type { Schools } from "@/core/matching/schools";
 import { massUnitsFromKg } from "@/core/units/exactMass";
 import type { ListedBar } from "./bars";
 import { listPlates, plateKindOf, type ClampRow, type PlateRow } from "./equipment";
+import { matchingRules } from "./houseRules";
 import { failed, type Outcome } from "./outcome";
 import type { Who } from "./who";
 
@@ -29,7 +31,15 @@ export interface LoadPlan {
   /** What is on the bar now, as far as the hall has such plates. */
   onBar: string[];
   barKg: number;
+  /** What the bar counts as by the house's rule on masses. */
+  countedKg: number;
 }
+
+/** What the house lets hang among rubber when a bar is dropped (handbook §10). */
+const IRON_SCHOOLS: Record<Schools["iron"], IronToRubber> = {
+  "30": IRON_TO_RUBBER,
+  "20": { warn: 0.15, refuse: 0.2 },
+};
 
 /** Loads a real bar with the plates of the hall, counting its measured mass. */
 export async function planLoad(who: Who, { bar }: ListedBar, wish: LoadWish): Promise<Outcome<{ plan: LoadPlan }>> {
@@ -41,7 +51,9 @@ export async function planLoad(who: Who, { bar }: ListedBar, wish: LoadWish): Pr
   const barKg = valueOf(bar, "mass");
   if (barKg === null)
     return failed("impossible", `The mass of ${bar.tag} is unknown, so no load can be worked out. Weigh it first.`);
-  const rows = (await listPlates(who)).items;
+  const [{ items: rows }, { schools }] = [await listPlates(who), await matchingRules(who)];
+  // By the house's rule the bar counts as whole kilograms; the caller says what that hides.
+  const countedKg = schools.mass === "rounded" ? Math.round(barKg) : barKg;
   const plates = new Map(rows.map((row) => [row.key, row]));
   const onBar = owned(
     wish.onBar.filter((key) => wish.only === null || plates.get(key)?.massUnit === wish.only),
@@ -51,17 +63,18 @@ export async function planLoad(who: Who, { bar }: ListedBar, wish: LoadWish): Pr
   const rated = ratedTotalKg(bar);
   const answer = load({
     targetUnits: massUnitsFromKg(wish.targetKg),
-    barUnits: massUnitsFromKg(barKg),
+    barUnits: massUnitsFromKg(countedKg),
     clampPairUnits: wish.clamps?.pairMassUnits ?? 0,
     roomMm: sleeve === null ? null : Math.max(0, sleeve - (wish.clamps?.widthMm ?? 0)),
     ratedUnits: rated === null ? null : massUnitsFromKg(rated),
     plates: rows.filter(({ massUnit }) => wish.only === null || massUnit === wish.only).map(plateKindOf),
     ending: wish.ending,
+    ironToRubber: IRON_SCHOOLS[schools.iron],
     rounding: wish.rounding,
     toleranceUnits: massUnitsFromKg(wish.toleranceKg),
     onBar: onBar.length > 0 ? onBar : null,
   });
-  return { ok: true, plan: { answer, plates, onBar, barKg } };
+  return { ok: true, plan: { answer, plates, onBar, barKg, countedKg } };
 }
 
 /** The stack up to the first plate that the hall does not have, or has no more pairs of. */

@@ -17,6 +17,12 @@ const PERMISSIONS = {
   "care.tick": ["manager", "coach", "care"],
   /** Names, sizes, limits and notes of lifters. */
   "lifter.read": ["manager", "coach"],
+  "lifter.edit": ["manager", "coach"],
+  "lifter.erase": ["manager"],
+  /** What lifts are and how they end. */
+  "lift.edit": ["manager", "coach"],
+  /** Classes with their lifters and loads. */
+  "class.edit": ["manager", "coach"],
 } as const satisfies Record<string, readonly Role[]>;
 
 export type Permission = keyof typeof PERMISSIONS;

@@ -57,6 +57,8 @@ export interface Bar {
   rating: { kg: number; basis: RatingBasis } | null;
   /** A limit that holds whatever the rating says, as total on the bar in kg. */
   hardLimitKg: number | null;
+  /** Whether it sits in J-cups at all; null when nobody said, then the family's usual way counts. */
+  canBeRacked: boolean | null;
   /** Why it is in its state, in the manager's words. */
   stateReason: string | null;
 }

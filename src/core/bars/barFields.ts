@@ -28,9 +28,16 @@ interface Common {
 export type FieldDef = Common &
   (
     | { kind: "text"; most: number }
-    | { kind: "choice"; of: readonly string[] }
+    | { kind: "choice"; of: readonly string[]; words?: Readonly<Record<string, string>> }
+    /** Any of several; written as their keys. */
+    | { kind: "choices"; of: readonly string[]; words?: Readonly<Record<string, string>> }
     | { kind: "day" }
-    | { kind: "number"; unit: "mm" | "MPa" | "GPa" | ""; range: readonly [number, number]; isWhole?: true }
+    | {
+        kind: "number";
+        unit: "mm" | "MPa" | "GPa" | "kg" | "min" | "";
+        range: readonly [number, number];
+        isWhole?: true;
+      }
     | { kind: "mass" }
     | { kind: "money" }
     | { kind: "yes-no" }

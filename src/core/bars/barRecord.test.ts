@@ -61,6 +61,8 @@ const anyField = (def: FieldDef): fc.Arbitrary<string> => {
         .filter(Boolean);
     case "choice":
       return fc.constantFrom(...def.of);
+    case "choices":
+      return fc.subarray([...def.of], { minLength: 1 }).map((keys) => keys.join(" | "));
     case "day":
       return fc.constantFrom("2020-02-29", "2024-12-31", "1999-01-01");
     case "number":

@@ -78,6 +78,7 @@ export function candidateBar(candidate: Candidate, index: number): Bar {
     knurl: null,
     centreKnurl: null,
     ringMarks: null,
+    canBeRacked: null,
     plainGapMm: null,
     rating: null,
     hardLimitKg: null,

@@ -26,6 +26,13 @@ export function readField(def: FieldDef, text: string): ReadField {
       const key = said.toLowerCase().replace(/[\s_]+/g, "-");
       return def.of.includes(key) ? { ok: true, value: key } : refused(`“${said}” is none of ${def.of.join(", ")}`);
     }
+    case "choices": {
+      const keys = said.split(/[\s,|]+/).filter(Boolean);
+      const unknown = keys.find((key) => !def.of.includes(key));
+      return unknown === undefined
+        ? { ok: true, value: def.of.filter((key) => keys.includes(key)) }
+        : refused(`“${unknown}” is none of ${def.of.join(", ")}`);
+    }
     case "day":
       return isHallDay(said) ? { ok: true, value: said } : refused(`“${said}” is no day; write YYYY-MM-DD`);
     case "number":
@@ -66,6 +73,7 @@ export function fieldText(def: FieldDef, value: FieldValue | null | undefined): 
     case "money":
       return ((value as number) / 100).toFixed(2);
     case "list":
+    case "choices":
       return (value as readonly string[]).join(" | ");
     default:
       return String(value);

@@ -38,6 +38,7 @@ export function testBar(quantities: Bar["quantities"] = {}, more: Partial<Bar> =
     centreKnurl: "full",
     ringMarks: "dual",
     plainGapMm: 20,
+    canBeRacked: null,
     rating: null,
     hardLimitKg: null,
     stateReason: null,

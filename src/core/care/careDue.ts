@@ -2,6 +2,16 @@ import { addDays, daysBetween, type HallDay } from "../units/hallDay";
 import { FINISH_FACTOR, type CareBar, type CareTask } from "./careTasks";
 import { CLIMATE_WORDS, type ClimateClass } from "./climateClass";
 
+/** What the house decides about care besides its air. */
+export interface CareHouse {
+  climate: ClimateClass;
+  /** Where one all-round bar serves most lifters, such bars are the busiest. */
+  isAllRoundBusiest: boolean;
+}
+
+/** The busiest bars come round a fifth sooner. Ours; the need meter will count real use. */
+const BUSIEST_FACTOR = 0.8;
+
 export interface CareDue {
   dueOn: HallDay;
   intervalDays: number;
@@ -16,10 +26,14 @@ export type CareFrequency = Pick<CareTask, "baseDays" | "dependsOnFinish">;
  * Days between two times for one bar and task: the base interval for the hall's air, stretched by the finish
  * where the finish protects. An unknown finish counts as bare, the one that needs most care.
  */
-export function careIntervalDays(task: CareFrequency, bar: CareBar, climate: ClimateClass): number {
+export function careIntervalDays(task: CareFrequency, bar: CareBar, house: CareHouse): number {
   const { baseDays, dependsOnFinish } = task;
-  return Math.round(baseDays[climate] * (dependsOnFinish ? FINISH_FACTOR[bar.finish ?? "bare"] : 1));
+  const finish = dependsOnFinish ? FINISH_FACTOR[bar.finish ?? "bare"] : 1;
+  return Math.round(baseDays[house.climate] * finish * (isBusiest(bar, house) ? BUSIEST_FACTOR : 1));
 }
+
+const isBusiest = ({ family }: CareBar, { isAllRoundBusiest }: CareHouse) =>
+  isAllRoundBusiest && (family === "all-round" || family === "hybrid");
 
 /**
  * When a task is due next, and why.
@@ -29,12 +43,14 @@ export function careIntervalDays(task: CareFrequency, bar: CareBar, climate: Cli
 export function careDue(
   task: CareFrequency,
   bar: CareBar,
-  climate: ClimateClass,
+  house: CareHouse,
   lastDoneOn: HallDay | null,
   knownSince: HallDay,
 ): CareDue {
-  const intervalDays = careIntervalDays(task, bar, climate);
-  const what = task.dependsOnFinish ? `${finishWords(bar)} in ${CLIMATE_WORDS[climate]}` : CLIMATE_WORDS[climate];
+  const intervalDays = careIntervalDays(task, bar, house);
+  const air = CLIMATE_WORDS[house.climate];
+  const use = isBusiest(bar, house) ? ", the house’s bar for most" : "";
+  const what = (task.dependsOnFinish ? `${finishWords(bar)} in ${air}` : air) + use;
   if (lastDoneOn === null)
     return {
       intervalDays,

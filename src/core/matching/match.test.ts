@@ -4,8 +4,10 @@ import type { Bar } from "../bars/bar";
 import type { Quantity } from "../bars/effectiveQuantity";
 import { FAMILIES, FAMILY_KEYS, type FamilyKey } from "../bars/families";
 import { MATCHING_RULES } from "./houseRules";
+import { lifterWith } from "./lifter";
 import { LIFT_KEYS, LIFTS, type LiftKey } from "./lifts";
-import { matchBar, matchBars } from "./match";
+import { gradeBar, matchBar, matchBars } from "./match";
+import type { Schools } from "./schools";
 import { rankOf } from "./verdict";
 
 const stated = (value: number): Quantity => ({ value, source: "stated", statedValue: value });
@@ -30,10 +32,15 @@ const bar = (family: FamilyKey, more: Partial<Bar> = {}): Bar => ({
   centreKnurl: "none",
   ringMarks: "dual",
   plainGapMm: null,
+  canBeRacked: null,
   rating: { kg: 500, basis: "total" },
   hardLimitKg: null,
   stateReason: null,
   ...more,
+});
+const house = (schools: Partial<Schools>) => ({
+  ...MATCHING_RULES,
+  schools: { ...MATCHING_RULES.schools, ...schools },
 });
 const factor = (match: ReturnType<typeof matchBar>, name: string) =>
   match.reasons.find((reason) => reason.factor === name);
@@ -75,7 +82,8 @@ describe("never", () => {
     expect(never(bar("all-round"), "back-squat-high", 30).verdict).toBe("poor");
     expect(never(bar("all-round"), "back-squat-high", 34).verdict).not.toBe("poor");
     expect(
-      matchBar(bar("all-round"), LIFTS["back-squat-high"], 30, { handLengthMm: null, isLearning: true }).verdict,
+      matchBar(bar("all-round"), LIFTS["back-squat-high"], 30, { lifter: lifterWith({ experience: "learning" }) })
+        .verdict,
     ).toBe("good");
   });
   it("for a fixed sleeve or a specialty bar turned over", () => {
@@ -118,17 +126,17 @@ describe("reasons", () => {
     expect(slack(270)).toBeGreaterThan(2 * slack(140));
   });
   it("obey the house on sleeves and centre knurl", () => {
-    const clean = (sleeveDecides: boolean) =>
-      matchBar(bar("all-round"), LIFTS.clean, 60, null, { ...MATCHING_RULES, sleeveDecides });
-    expect(factor(clean(true), "sleeves")!.basis).toBe("common-practice");
-    expect(factor(clean(false), "sleeves")!.basis).toBe("house-rule");
-    const squat = (rule: "wanted" | "unwanted") =>
-      matchBar(bar("power"), LIFTS["back-squat-low"], 100, null, { ...MATCHING_RULES, centreKnurl: rule });
+    const clean = (sleeves: Schools["sleeves"]) =>
+      matchBar(bar("all-round"), LIFTS.clean, 60, { rules: house({ sleeves }) });
+    expect(factor(clean("decides"), "sleeves")!.basis).toBe("common-practice");
+    expect(factor(clean("hardly-matters"), "sleeves")!.basis).toBe("house-rule");
+    const squat = (centreKnurl: Schools["centreKnurl"]) =>
+      matchBar(bar("power"), LIFTS["back-squat-low"], 100, { rules: house({ centreKnurl }) });
     expect([squat("wanted").verdict, squat("unwanted").verdict]).toEqual(["good", "made-for"]);
   });
   it("mark what would reveal the lifter as private", () => {
-    const match = matchBar(bar("all-round"), LIFTS.clean, 60, { handLengthMm: 165, isLearning: false });
-    expect(factor(match, "grip")!.isPrivate).toBe(true);
+    const match = matchBar(bar("all-round"), LIFTS.clean, 60, { lifter: lifterWith({ handLengthMm: 165 }) });
+    expect(factor(match, "hands")!.isPrivate).toBe(true);
   });
 });
 

@@ -1,8 +1,11 @@
 import { isUsable, type Bar } from "../bars/bar";
-import { FACTORS, type MatchLifter } from "./factors";
+import type { HallDay } from "../units/hallDay";
+import { FACTORS } from "./factors";
 import { MATCHING_RULES, type MatchingRules } from "./houseRules";
 import type { Lift } from "./lifts";
-import { rankOf, worse, type Reason, type Verdict } from "./verdict";
+import type { MatchLifter, Purpose } from "./lifter";
+import type { BarToday, MatchQuestion } from "./question";
+import { rankOf, reasonOf, VERDICTS, type Finding, type Reason, type Verdict } from "./verdict";
 
 export interface Match {
   tag: string;
@@ -11,26 +14,50 @@ export interface Match {
   reasons: Reason[];
 }
 
+/** What is asked besides bar, lift and load; everything has a plain default. */
+export interface MatchOptions {
+  lifter?: MatchLifter | null;
+  purpose?: Purpose;
+  rules?: MatchingRules;
+  /** The hall's day; familiarity counts from it. */
+  today?: HallDay;
+  /** What is going on with each bar, by tag. */
+  barsToday?: ReadonlyMap<string, BarToday>;
+}
+
+function questionOf(bar: Bar, lift: Lift, loadKg: number, options: MatchOptions): MatchQuestion {
+  const { lifter = null, purpose = "general", rules = MATCHING_RULES, today = "1970-01-01", barsToday } = options;
+  return { bar, lift, loadKg, lifter, purpose, rules, today, barToday: barsToday?.get(bar.tag) ?? null };
+}
+
 /**
- * How well one bar suits a lift and a load. Every consideration says the best verdict it leaves possible, and
- * the worst of those is the verdict: a "never" cannot be outvoted, and missing data never counts as good.
+ * The verdict alone, without a word of why: for matrices of thousands. Every consideration says the best verdict it
+ * leaves possible, and the worst of those is the verdict: a "never" cannot be outvoted, and missing data never counts
+ * as good.
  *
  * @param loadKg total on the bar, bar included; more than 0.
  */
-export function matchBar(
-  bar: Bar,
-  lift: Lift,
-  loadKg: number,
-  lifter: MatchLifter | null = null,
-  rules: MatchingRules = MATCHING_RULES,
-): Match {
-  const reasons = FACTORS.map((factor) => factor({ bar, lift, loadKg, lifter, rules }))
-    .filter((reason) => reason !== null)
+export function gradeBar(bar: Bar, lift: Lift, loadKg: number, options: MatchOptions = {}): Verdict {
+  const question = questionOf(bar, lift, loadKg, options);
+  let worst = 0;
+  for (const factor of FACTORS) {
+    const finding = factor(question);
+    if (finding) worst = Math.max(worst, rankOf(finding.atBest));
+    if (worst === VERDICTS.length - 1) break;
+  }
+  return VERDICTS[worst]!;
+}
+
+/** How well one bar suits a lift and a load, with every reason in words. */
+export function matchBar(bar: Bar, lift: Lift, loadKg: number, options: MatchOptions = {}): Match {
+  const question = questionOf(bar, lift, loadKg, options);
+  const findings = FACTORS.map((factor) => factor(question))
+    .filter((finding): finding is Finding => finding !== null)
     .sort((a, b) => rankOf(b.atBest) - rankOf(a.atBest));
   return {
     tag: bar.tag,
-    reasons,
-    verdict: reasons.reduce<Verdict>((verdict, { atBest }) => worse(verdict, atBest), "made-for"),
+    verdict: findings[0]?.atBest ?? "made-for",
+    reasons: findings.map(reasonOf),
   };
 }
 
@@ -38,16 +65,10 @@ export function matchBar(
  * All bars for a lift and a load, best first; equal verdicts by fewer reservations, then by tag.
  * Bars that are not in use (quarantined, retired, on order) come last.
  */
-export function matchBars(
-  bars: readonly Bar[],
-  lift: Lift,
-  loadKg: number,
-  lifter: MatchLifter | null = null,
-  rules: MatchingRules = MATCHING_RULES,
-): Match[] {
+export function matchBars(bars: readonly Bar[], lift: Lift, loadKg: number, options: MatchOptions = {}): Match[] {
   const isIdle = new Map(bars.map((bar) => [bar.tag, isUsable(bar.state) ? 0 : 1]));
   return bars
-    .map((bar) => matchBar(bar, lift, loadKg, lifter, rules))
+    .map((bar) => matchBar(bar, lift, loadKg, options))
     .sort(
       (a, b) =>
         isIdle.get(a.tag)! - isIdle.get(b.tag)! ||
@@ -57,6 +78,7 @@ export function matchBars(
     );
 }
 
-function reservations({ reasons }: Match): number {
+/** What is held against a bar, summed: the finer order among equal verdicts. */
+export function reservations({ reasons }: Pick<Match, "reasons">): number {
   return reasons.reduce((sum, { atBest }) => sum + rankOf(atBest), 0);
 }

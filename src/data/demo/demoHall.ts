@@ -54,27 +54,201 @@ export const DEMO_PEOPLE = [
   ["Wall screen", "wall"],
 ] as const;
 
-/** Key, name, squad, height mm, mass kg, hand mm, learning, what they say, what the coach says. */
-export const DEMO_LIFTERS = [
-  ["isla", "Isla Fenwright", "seniors", 1890, 82, 192, false, null, "Long thighs; sits back."],
-  [
-    "bram",
-    "Bram Okerlund",
-    "seniors",
-    2020,
-    103,
-    215,
-    false,
-    "Right shoulder hates the low bar.",
-    "Yoke or bowed for squats until spring.",
-  ],
-  ["tove", "Tove Marrack", "juniors", 1620, 54, 168, true, null, "Learning the clean."],
-  ["cato", "Cato Wrenfold", "juniors", 1780, 66, 188, true, null, null],
-  ["nia", "Nia Saltmarsh", "masters", 1680, 71, 174, false, "Wrists sore after rowing blocks.", null],
-  ["emeric", "Emeric Vanholt", "masters", 1840, 95, 200, false, null, "Meet in nine weeks."],
-  ["runa", "Runa Dellby", "seniors", 1740, 68, 180, false, null, "Meet in nine weeks."],
-  ["oskar", "Oskar Pellin", "adaptive", 1710, 77, 190, false, "Prefers to start from the rack.", null],
+/** People who lift, as a coach would have entered them: texts by field, and what was confirmed. */
+export const DEMO_LIFTERS: readonly (Record<string, string> & { confirmed?: string })[] = [
+  {
+    key: "isla",
+    name: "Isla Fenwright",
+    squad: "seniors",
+    experience: "experienced",
+    heightMm: "1890",
+    massKg: "82",
+    thighLengthMm: "478",
+    handLengthMm: "192",
+    coachNote: "Long thighs; sits back.",
+    purposes: "general | hips",
+    usualLoads: "back-squat-low 110 kg | deadlift 140 kg | bench 65 kg | good-morning 60 kg",
+    confirmed: "hinge-on-straight",
+  },
+  {
+    key: "bram",
+    name: "Bram Okerlund",
+    squad: "seniors",
+    experience: "experienced",
+    heightMm: "2020",
+    massKg: "103",
+    handLengthMm: "215",
+    limits: "reach | shoulder",
+    comfortNote: "Right shoulder hates the low bar; I cannot get my hand behind me.",
+    coachNote: "Yoke or low-yoke for squats until spring.",
+    purposes: "general | spare-joint",
+    usualLoads: "back-squat-high 120 kg | deadlift 180 kg | bench 95 kg | box-squat 110 kg",
+    confirmed: "hinge-on-straight",
+  },
+  {
+    key: "tove",
+    name: "Tove Marrack",
+    squad: "juniors",
+    experience: "learning",
+    heightMm: "1620",
+    massKg: "54",
+    handLengthMm: "168",
+    coachNote: "Learning the clean.",
+    purposes: "general",
+    usualLoads: "clean 35 kg | snatch 25 kg | front-squat 40 kg | deadlift 60 kg",
+  },
+  {
+    key: "cato",
+    name: "Cato Wrenfold",
+    squad: "juniors",
+    experience: "learning",
+    heightMm: "1780",
+    massKg: "66",
+    handLengthMm: "188",
+    usualLoads: "back-squat-high 55 kg | deadlift 80 kg | clean 45 kg | bench 45 kg",
+  },
+  {
+    key: "nia",
+    name: "Nia Saltmarsh",
+    squad: "masters",
+    experience: "regular",
+    heightMm: "1680",
+    massKg: "71",
+    handLengthMm: "174",
+    limits: "wrist",
+    comfortNote: "Wrists sore after rowing blocks.",
+    purposes: "spare-joint",
+    usualLoads: "bench 50 kg | overhead-press 32.5 kg | deadlift 95 kg | row 50 kg",
+  },
+  {
+    key: "emeric",
+    name: "Emeric Vanholt",
+    squad: "masters",
+    experience: "experienced",
+    heightMm: "1840",
+    massKg: "95",
+    handLengthMm: "200",
+    purposes: "general | carry-over",
+    usualLoads: "back-squat-low 190 kg | bench 140 kg | deadlift 230 kg",
+    meetings: "+63 ipf Estuary open",
+    confirmed: "hinge-on-straight",
+  },
+  {
+    key: "runa",
+    name: "Runa Dellby",
+    squad: "seniors",
+    experience: "regular",
+    heightMm: "1740",
+    massKg: "68",
+    handLengthMm: "180",
+    purposes: "carry-over",
+    usualLoads: "back-squat-low 115 kg | bench 70 kg | sumo-deadlift 150 kg",
+    meetings: "+28 ipf Harbour qualifier | +63 ipf Estuary open",
+  },
+  {
+    key: "oskar",
+    name: "Oskar Pellin",
+    squad: "adaptive",
+    experience: "regular",
+    heightMm: "1710",
+    massKg: "77",
+    handLengthMm: "190",
+    limits: "back",
+    comfortNote: "Prefers to start from the rack.",
+    usualLoads: "bench 80 kg | row 60 kg | carry 80 kg | lunge 50 kg",
+  },
+  {
+    key: "hale",
+    name: "Hale Corrin",
+    squad: "seniors",
+    experience: "experienced",
+    heightMm: "1960",
+    massKg: "98",
+    handLengthMm: "206",
+    usualLoads: "back-squat-high 150 kg | deadlift 200 kg | clean 100 kg | jerk 95 kg",
+  },
+  {
+    key: "wren",
+    name: "Wren Ashby",
+    squad: "juniors",
+    experience: "regular",
+    heightMm: "1580",
+    massKg: "50",
+    handLengthMm: "165",
+    usualLoads: "snatch 40 kg | clean 52.5 kg | jerk 50 kg | front-squat 60 kg",
+    meetings: "+49 iwf-women Junior open",
+  },
+];
+
+/** Lifter, bar, days since first and last used, setting. */
+export const DEMO_USE = [
+  ["isla", "K11", 200, 5, null],
+  ["isla", "K21", 90, 12, null],
+  ["bram", "K20", 45, 3, "handles long, pads up"],
+  ["bram", "K04", 300, 6, null],
+  ["emeric", "K11", 400, 2, null],
+  ["emeric", "K04", 180, 4, null],
+  ["runa", "K11", 120, 4, null],
+  ["tove", "K26", 40, 2, null],
+  ["wren", "K07", 100, 2, null],
+  ["hale", "K02", 150, 9, null],
 ] as const;
+
+/** What a federation of the demo world asks, beside the rules that come with the program. */
+export const DEMO_MEETING_SPECS: readonly {
+  rules: string;
+  source: string;
+  lifts: string[];
+  ranges: Record<string, { least?: number; most?: number }>;
+  marks: string | null;
+}[] = [
+  {
+    rules: "River Federation",
+    source: "River Federation, equipment sheet",
+    lifts: ["deadlift", "sumo-deadlift"],
+    ranges: { shaftDiameter: { least: 26.5, most: 27.5 }, overallLength: { most: 2350 } },
+    marks: null,
+  },
+  {
+    rules: "River Federation",
+    source: "River Federation, equipment sheet",
+    lifts: ["back-squat-high", "back-squat-low"],
+    ranges: { mass: { least: 24.8, most: 25.2 }, shaftDiameter: { least: 30, most: 32.5 } },
+    marks: null,
+  },
+  {
+    rules: "River Federation",
+    source: "River Federation, equipment sheet",
+    lifts: ["bench"],
+    ranges: { shaftDiameter: { least: 28, most: 29.5 } },
+    marks: "powerlifting",
+  },
+];
+
+/** Tonight's class: stations with how many share them, and lifter, lift, load, purpose, fixed block, fixed bar. */
+export const DEMO_CLASS = {
+  name: "Evening class",
+  startsAt: "18:30",
+  blockMinutes: 25,
+  blocks: 3,
+  capacities: { "rack-1": 2, "rack-2": 2, "rack-3": 2, "platform-1": 2, "bench-1": 2 },
+  entries: [
+    ["bram", "back-squat-high", "120 kg", "spare-joint", null, null],
+    ["isla", "back-squat-low", "110 kg", "general", null, null],
+    ["hale", "back-squat-high", "150 kg", "general", null, null],
+    ["emeric", "back-squat-low", "190 kg", "carry-over", 1, null],
+    ["runa", "back-squat-low", "115 kg", "carry-over", null, null],
+    ["cato", "back-squat-high", "55 kg", "learning", null, null],
+    ["tove", "clean", "35 kg", "learning", null, null],
+    ["wren", "snatch", "40 kg", "general", null, null],
+    ["hale", "clean", "100 kg", "general", null, null],
+    ["nia", "bench", "50 kg", "spare-joint", null, null],
+    ["emeric", "bench", "140 kg", "carry-over", null, null],
+    ["oskar", "bench", "80 kg", "general", null, null],
+    ["bram", "deadlift", "180 kg", "general", null, null],
+    ["isla", "deadlift", "140 kg", "general", null, null],
+  ] as const,
+};
 
 /** The second, small hall, to show that neither sees the other. */
 export const SECOND_HALL = { name: "Alder Yard", timeZone: "Europe/Lisbon", climateClass: "dry", currency: "EUR" };

@@ -17,7 +17,8 @@ import type { Database } from "../client";
 import { HallDb } from "../hallDb";
 import * as schema from "../schema";
 import { DEMO_BARS, DEMO_PLACES, type DemoBar } from "./demoBars";
-import { DEMO_CLAMPS, DEMO_HALL, DEMO_LIFTERS, DEMO_PEOPLE, DEMO_PLATES, DEMO_STATIONS, SECOND_HALL } from "./demoHall";
+import { DEMO_CLAMPS, DEMO_HALL, DEMO_PEOPLE, DEMO_PLATES, DEMO_STATIONS, SECOND_HALL } from "./demoHall";
+import { loadPeople } from "./loadPeople";
 import { seededRandom } from "./random";
 
 const SEED = 20_260_301;
@@ -131,22 +132,6 @@ async function loadHall(
       }),
     ),
   );
-  if (spec.isFull)
-    await hall.insert(
-      schema.lifters,
-      DEMO_LIFTERS.map(([key, name, squad, heightMm, massKg, handLengthMm, isLearning, comfortNote, coachNote]) => ({
-        key,
-        name,
-        squad,
-        heightMm,
-        massKg,
-        handLengthMm,
-        isLearning,
-        comfortNote,
-        coachNote,
-        personId: people[name] ?? null,
-      })),
-    );
   const tasks = await hall.insert(
     schema.careTasks,
     CARE_TASK_KEYS.map((key, i) => {
@@ -167,6 +152,7 @@ async function loadHall(
   const measurer = people[spec.people[0]![0]]!;
   const rows = [];
   for (const bar of spec.bars) rows.push(await loadBar(hall, bar, places[bar.place]!, measurer, today, now));
+  if (spec.isFull) await loadPeople(hall, { people, bars: new Map(rows.map(({ tag, id }) => [tag, id])), today });
   await loadCare(hall, rows, tasks, facts.climateClass as ClimateClass, people, spec, today);
 }
 
@@ -286,6 +272,7 @@ async function loadCare(
   today: HallDay,
 ) {
   const random = seededRandom(SEED);
+  const house = { climate, isAllRoundBusiest: false };
   const crew = spec.people.filter(([, role]) => role !== "wall" && role !== "lifter").map(([name]) => people[name]!);
   const log: { barId: string; taskId: string; doneOn: HallDay; doneBy: string; enteredBy: string; minutes: number }[] =
     [];
@@ -294,7 +281,7 @@ async function loadCare(
     const demo = spec.bars.find(({ tag }) => tag === bar.tag)!;
     if (demo.state === "on-order") continue;
     for (const task of tasks) {
-      const fresh = carePlanRow(bar, task, climate, null);
+      const fresh = carePlanRow(bar, task, house, null);
       if (!fresh) continue;
       let last: HallDay | null = null;
       if (bar.family !== "axle") {
@@ -329,7 +316,7 @@ async function loadCare(
             minutes: task.minutes,
           });
       }
-      plan.push(carePlanRow(bar, task, climate, last)!);
+      plan.push(carePlanRow(bar, task, house, last)!);
     }
   }
   await hall.insert(schema.careLog, log);

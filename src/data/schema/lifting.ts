@@ -2,15 +2,21 @@ import { sql } from "drizzle-orm";
 import {
   boolean,
   check,
+  date,
   doublePrecision,
   foreignKey,
   index,
   integer,
+  jsonb,
+  numeric,
   pgTable,
+  primaryKey,
   text,
+  timestamp,
   unique,
   uuid,
 } from "drizzle-orm/pg-core";
+import { bars } from "./bars";
 import { hallId, people } from "./hall";
 
 /** Lifts a hall does; it starts with the usual ones and may add its own. */
@@ -28,6 +34,10 @@ export const lifts = pgTable(
     contact: text().notNull(),
     supportHalfSpacingMm: doublePrecision().notNull(),
     isCentreScraped: boolean().notNull(),
+    /** Key of the usual lift that it is judged like. */
+    like: text("judged_like").notNull(),
+    prerequisite: text(),
+    usualKg: doublePrecision().notNull().default(60),
     version: integer().notNull().default(1),
   },
   (t) => [
@@ -52,10 +62,23 @@ export const lifters = pgTable(
     squad: text(),
     heightMm: doublePrecision(),
     massKg: doublePrecision(),
+    trunkLengthMm: doublePrecision(),
+    thighLengthMm: doublePrecision(),
+    shankLengthMm: doublePrecision(),
     handLengthMm: doublePrecision(),
-    isLearning: boolean().notNull().default(false),
+    experience: text().notNull().default("regular"),
+    /** What is not comfortable, and their own words about it. */
+    limits: text().array(),
     comfortNote: text(),
     coachNote: text(),
+    /** What a set of theirs is usually for. */
+    purposes: text().array(),
+    /** Keys of what a coach confirmed. */
+    confirmed: text().array(),
+    /** By lift: the mass as typed. */
+    usualLoads: jsonb().$type<Record<string, { value: string; unit: string }>>(),
+    meetings: jsonb().$type<{ on: string; rules: string; name: string }[]>(),
+    retiredAt: timestamp({ withTimezone: true }),
     version: integer().notNull().default(1),
   },
   (t) => [
@@ -63,5 +86,92 @@ export const lifters = pgTable(
     unique().on(t.hallId, t.key),
     index().on(t.hallId, t.name),
     foreignKey({ columns: [t.hallId, t.personId], foreignColumns: [people.hallId, people.id] }),
+    check("lifters_experience", sql`${t.experience} in ('learning', 'regular', 'experienced')`),
+  ],
+);
+
+/** What one lifter knows of one bar: since when, and how it is set for them. Private like the rest of a lifter. */
+export const lifterBars = pgTable(
+  "lifter_bars",
+  {
+    hallId: hallId(),
+    lifterId: uuid().notNull(),
+    barId: uuid().notNull(),
+    firstUsedOn: date({ mode: "string" }).notNull(),
+    lastUsedOn: date({ mode: "string" }).notNull(),
+    setting: text(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.lifterId, t.barId] }),
+    foreignKey({ columns: [t.hallId, t.lifterId], foreignColumns: [lifters.hallId, lifters.id] }),
+    foreignKey({ columns: [t.hallId, t.barId], foreignColumns: [bars.hallId, bars.id] }),
+    check("lifter_bars_days", sql`${t.firstUsedOn} <= ${t.lastUsedOn}`),
+  ],
+);
+
+/** What a federation asks of the bar for some lifts; rules of one name belong together. */
+export const meetingSpecs = pgTable(
+  "meeting_specs",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    rules: text().notNull(),
+    source: text().notNull(),
+    lifts: text().array().notNull(),
+    /** Least and greatest of quantities. */
+    ranges: jsonb().$type<Record<string, { least?: number; most?: number }>>().notNull(),
+    marks: text(),
+    version: integer().notNull().default(1),
+  },
+  (t) => [unique().on(t.hallId, t.id), index().on(t.hallId, t.rules)],
+);
+
+/** A class: an evening's blocks at some stations. */
+export const classes = pgTable(
+  "classes",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    name: text().notNull(),
+    heldOn: date({ mode: "string" }).notNull(),
+    startsAt: text().notNull(),
+    blockMinutes: integer().notNull(),
+    blocks: integer().notNull(),
+    /** By station key: how many lifters share it in one block. */
+    capacities: jsonb().$type<Record<string, number>>().notNull(),
+    /** The assignment as it was last worked out; null before that and after a change of what was asked. */
+    plan: jsonb(),
+    version: integer().notNull().default(1),
+  },
+  (t) => [
+    unique().on(t.hallId, t.id),
+    index().on(t.hallId, t.heldOn),
+    check("classes_blocks", sql`${t.blocks} between 1 and 12 and ${t.blockMinutes} between 5 and 180`),
+  ],
+);
+
+/** One lifter's lift in a class, and what somebody fixed of it. */
+export const classEntries = pgTable(
+  "class_entries",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    classId: uuid().notNull(),
+    lifterId: uuid().notNull(),
+    liftKey: text().notNull(),
+    loadValue: numeric().notNull(),
+    loadUnit: text().notNull(),
+    loadKg: doublePrecision().notNull(),
+    purpose: text().notNull().default("general"),
+    lockedBlock: integer(),
+    lockedStation: text(),
+    lockedBarId: uuid(),
+  },
+  (t) => [
+    foreignKey({ columns: [t.hallId, t.classId], foreignColumns: [classes.hallId, classes.id] }),
+    foreignKey({ columns: [t.hallId, t.lifterId], foreignColumns: [lifters.hallId, lifters.id] }),
+    foreignKey({ columns: [t.hallId, t.lockedBarId], foreignColumns: [bars.hallId, bars.id] }),
+    unique().on(t.hallId, t.classId, t.lifterId, t.liftKey),
+    check("class_entries_load", sql`${t.loadKg} > 0`),
   ],
 );

@@ -1,4 +1,5 @@
 import { drawBar } from "@/core/drawing/drawBar";
+import { PURPOSES, PURPOSE_WORDS, type Purpose } from "@/core/matching/lifter";
 import type { Lift } from "@/core/matching/lifts";
 import type { Basis, Reason } from "@/core/matching/verdict";
 import { trimmed } from "@/core/units/format";
@@ -19,6 +20,7 @@ interface Props {
   loadText: string;
   unit: "kg" | "lb";
   loadKg: number;
+  purpose: Purpose;
   matching: Matching | null;
   problem: string | null;
   comfort: { comfortNote: string | null; coachNote: string | null } | null;
@@ -41,6 +43,7 @@ export function MatchSheet({
   loadText,
   unit,
   loadKg,
+  purpose,
   matching,
   problem,
   comfort,
@@ -98,6 +101,16 @@ export function MatchSheet({
             </select>
           </label>
         )}
+        <label className="ask">
+          a set for
+          <select name="purpose" defaultValue={purpose} key={purpose}>
+            {PURPOSES.map((key) => (
+              <option key={key} value={key}>
+                {PURPOSE_WORDS[key]}
+              </option>
+            ))}
+          </select>
+        </label>
         {problem && (
           <p id="load-problem" role="alert" className="text-error text-sm">
             {problem}

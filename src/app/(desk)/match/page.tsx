@@ -1,7 +1,8 @@
 import type { Metadata } from "next";
-import type { Lift } from "@/core/matching/lifts";
-import { listLifts } from "@/server/equipment";
-import { listLifters, matchForLift } from "@/server/matching";
+import { PURPOSES } from "@/core/matching/lifter";
+import { listLifters } from "@/server/lifters";
+import { allLifts, liftOf } from "@/server/lifts";
+import { matchForLift } from "@/server/matching";
 import { whoIsAsking } from "@/server/who";
 import { readMass, readUnit } from "@/ui/kit/massInput";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
@@ -12,7 +13,8 @@ export const metadata: Metadata = { title: "Match" };
 export default async function MatchPage({ searchParams }: { searchParams: SearchParams }) {
   const who = await whoIsAsking();
   const search = await readSearch(searchParams);
-  const [{ items: lifts }, lifters] = await Promise.all([listLifts(who), listLifters(who)]);
+  const [liftRows, lifters] = await Promise.all([allLifts(who), listLifters(who)]);
+  const lifts = liftRows.map(liftOf);
   const lift =
     lifts.find(({ key }) => key === search.lift) ?? lifts.find(({ key }) => key === "back-squat-high") ?? lifts[0]!;
   const lifter = lifters.find(({ key }) => key === search.lifter) ?? null;
@@ -20,10 +22,14 @@ export default async function MatchPage({ searchParams }: { searchParams: Search
   const typed = search.load ?? (unit === "kg" ? "100" : "225");
   const load = readMass(typed, unit);
   const isGood = load !== null && load.kg > 0 && load.kg <= 2000;
-  const result = isGood ? await matchForLift(who, lift.key, load.kg, lifter?.key ?? null) : null;
+  const purpose = PURPOSES.find((key) => key === search.purpose) ?? "general";
+  const result = isGood
+    ? await matchForLift(who, { lift: lift.key, loadKg: load.kg, lifter: lifter?.key ?? null, purpose })
+    : null;
   return (
     <MatchSheet
-      lifts={lifts as Lift[]}
+      lifts={lifts}
+      purpose={purpose}
       lifters={lifters}
       liftKey={lift.key}
       lifterKey={lifter?.key ?? ""}

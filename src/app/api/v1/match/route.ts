@@ -10,7 +10,7 @@ interface Query {
 }
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint<Query>(ROUTES.match, async ({ who, query }) => {
-  const result = await matchForLift(who, query.lift, query.loadKg, query.lifter ?? null);
+  const result = await matchForLift(who, { ...query, lifter: query.lifter ?? null });
   if (!result.ok) return refusalOf(result);
   const { lift, lifter, loadKg, items } = result.matching;
   return { body: { lift: lift.key, lifter: lifter?.key ?? null, loadKg, items: items.map(matchItemOf) } };

@@ -1,0 +1,91 @@
+import { balance, type Balance } from "../../balance/balance";
+import { carryOn } from "../../balance/carryOn";
+import { valueOf } from "../../bars/bar";
+import { trimmed } from "../../units/format";
+import type { Factor, MatchQuestion } from "../question";
+
+const SQUATS = ["back-squat-high", "back-squat-low", "box-squat", "front-squat", "goblet-squat"];
+
+/**
+ * Lifter, bar and load in the sagittal plane at the bottom of a squat with the thigh level. Undefined where the model
+ * has nothing to say, null where nothing balances.
+ */
+export function squatBalance({ bar, lift, lifter, loadKg, rules }: MatchQuestion): Balance | null | undefined {
+  if (!lifter?.build || !SQUATS.includes(lift.like)) return undefined;
+  const carried = carryOn(bar, lift.like);
+  const mass = valueOf(bar, "mass");
+  if (!carried || mass === null || mass > loadKg) return undefined;
+  return balance({
+    lifter: lifter.build,
+    pose: { shankLeanDeg: carried.shankLeanDeg, thighAngleDeg: 0 },
+    carry: carried.carry,
+    loadKg: loadKg - carried.contactShare * mass,
+    contactKg: carried.contactShare * mass,
+    handTorqueLimitNm: rules.handTorqueNm,
+  });
+}
+
+/** What this lifter's own lengths make of the bar. Geometry, not a diagnosis. */
+export const build: Factor = (question) => {
+  const answer = squatBalance(question);
+  if (answer === undefined) return null;
+  const base = { factor: "build", basis: "physics", isPrivate: true } as const;
+  if (answer === null)
+    return {
+      ...base,
+      atBest: "poor",
+      text: () => "With these lengths nothing balances at a level thigh and the usual shank lean.",
+      wouldChange: () => "More shank lean, a higher squat, or another carry.",
+    };
+  const { trunkLeanDeg, hipMomentNm, kneeMomentNm, rollTorqueNm, correctionReachMm } = answer;
+  const numbers = { value: Math.round(10 * trunkLeanDeg) / 10, unit: "°" };
+  const words = () =>
+    [
+      `At a level thigh the trunk leans ${trimmed(trunkLeanDeg, 0)}°`,
+      `hip ${trimmed(hipMomentNm, 0)} and knee ${trimmed(kneeMomentNm, 0)} N·m`,
+      ...(Math.abs(rollTorqueNm) < 1
+        ? []
+        : [`${trimmed(Math.abs(rollTorqueNm), 0)} N·m roll it ${rollTorqueNm > 0 ? "forward" : "off the back"}`]),
+      ...(correctionReachMm === null ? [] : [`hands can hold the load back ${trimmed(correctionReachMm, 0)} mm`]),
+    ].join("; ");
+  const { leanLimitDeg } = question.rules;
+  if (trunkLeanDeg > leanLimitDeg)
+    return {
+      ...base,
+      ...numbers,
+      atBest: "usable",
+      text: () => `${words()}. That is over the house's ${trimmed(leanLimitDeg, 0)}°.`,
+      wouldChange: () => "A carry that keeps the trunk more upright.",
+    };
+  return { ...base, ...numbers, atBest: "made-for", text: () => `${words()}.` };
+};
+
+const BACK_SQUATS = ["back-squat-high", "back-squat-low", "box-squat"];
+
+/** Bars that each school has in mind for tall lifters who squat. */
+const FOR_TALL = {
+  cambered: ["cambered", "cambered-yoke"],
+  "front-loaded": ["adjustable-yoke"],
+  yoke: ["yoke", "low-yoke", "cambered-yoke", "adjustable-yoke"],
+} as const;
+const TALL_WORDS = {
+  cambered: "a cambered bar",
+  "front-loaded": "a load in front: the front squat, or a bar that imitates it",
+  yoke: "a yoke bar",
+} as const;
+
+/** What the house believes of tall lifters. */
+export const tall: Factor = ({ bar, lift, lifter, rules }) => {
+  const school = rules.schools.tall;
+  if (school === "model" || !lifter?.build || lifter.build.heightMm < rules.tallMm) return null;
+  if (!BACK_SQUATS.includes(lift.like)) return null;
+  const isWanted = (FOR_TALL[school] as readonly string[]).includes(bar.family);
+  return {
+    factor: "tall",
+    basis: "house-rule",
+    isPrivate: true,
+    atBest: isWanted ? "made-for" : "good",
+    text: () => `For tall lifters the house wants ${TALL_WORDS[school]}.`,
+    ...(isWanted ? {} : { wouldChange: () => "Such a bar, or the house rule on tall lifters." }),
+  };
+};

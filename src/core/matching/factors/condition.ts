@@ -1,0 +1,60 @@
+import type { Factor } from "../question";
+
+/** In service, under watch, or out of use. */
+export const state: Factor = ({ bar }) => {
+  const because = bar.stateReason ? `: ${bar.stateReason}` : "";
+  const base = { factor: "state", basis: "data" } as const;
+  switch (bar.state) {
+    case "in-service":
+      return null;
+    case "watch":
+      return {
+        ...base,
+        atBest: "good",
+        text: () => `Under watch${because}.`,
+        wouldChange: () => "An inspection that finds it in order.",
+      };
+    case "quarantined":
+      return {
+        ...base,
+        atBest: "never",
+        text: () => `Quarantined${because}.`,
+        wouldChange: () => "Only the manager returns it to service.",
+      };
+    case "retired":
+      return { ...base, atBest: "never", text: () => "Retired." };
+    case "on-order":
+      return { ...base, atBest: "never", text: () => "Ordered, not here yet.", wouldChange: () => "Its arrival." };
+  }
+};
+
+/** Overdue by this many days it is no longer in good order. Common practice, no source. */
+const LATE_DAYS = 7;
+
+/** Whether it is in good order: care that is long overdue. */
+export const order: Factor = ({ barToday }) => {
+  const overdue = barToday?.overdue ?? null;
+  if (!overdue || overdue.days < LATE_DAYS) return null;
+  return {
+    factor: "order",
+    basis: "data",
+    atBest: "good",
+    text: () => `${overdue.task} is ${overdue.days} days late.`,
+    wouldChange: () => "Doing it.",
+    value: overdue.days,
+    unit: "days",
+  };
+};
+
+/** Whether it is free. */
+export const free: Factor = ({ barToday }) => {
+  const takenAt = barToday?.takenAt ?? null;
+  if (takenAt === null) return null;
+  return {
+    factor: "free",
+    basis: "data",
+    atBest: "usable",
+    text: () => `In use at ${takenAt}.`,
+    wouldChange: () => "When it is free again.",
+  };
+};

@@ -1,0 +1,66 @@
+import type { Bar } from "../bars/bar";
+import { valueOf } from "../bars/bar";
+import { FAMILIES } from "../bars/families";
+import type { HallDay } from "../units/hallDay";
+import { assumedPlates } from "../whip/assumedPlates";
+import { bendingBarOf, type BendingBar } from "../whip/bendingBar";
+import { loadOnSide, whipOfSide, type Whip } from "../whip/closedForm";
+import type { MatchingRules } from "./houseRules";
+import type { Lift } from "./lifts";
+import type { MatchLifter, Purpose } from "./lifter";
+import type { Finding } from "./verdict";
+
+/** What is going on with a bar besides the bar itself. */
+export interface BarToday {
+  /** Days that some care of it is overdue, and which; null when none is. */
+  overdue: { task: string; days: number } | null;
+  /** Where it is in use just now. */
+  takenAt: string | null;
+}
+
+export interface MatchQuestion {
+  bar: Bar;
+  lift: Lift;
+  /** Total on the bar, bar included. */
+  loadKg: number;
+  lifter: MatchLifter | null;
+  purpose: Purpose;
+  today: HallDay;
+  barToday: BarToday | null;
+  rules: MatchingRules;
+}
+
+/** Looks at one thing and says nothing when it has nothing to say. */
+export type Factor = (question: MatchQuestion) => Finding | null;
+
+export const isStraight = (bar: Bar) => FAMILIES[bar.family].form === "straight";
+export const isLearningSet = ({ lifter, purpose }: MatchQuestion) =>
+  purpose === "learning" || lifter?.experience === "learning";
+
+type Bending = { ok: true; bar: BendingBar; massKg: number } | { ok: false; missing: string[] };
+/** A bar is graded for many lifts; what bending needs of it is found out once. */
+const known = new WeakMap<Bar, Bending>();
+
+export function bendingOf(bar: Bar): Bending {
+  let bending = known.get(bar);
+  if (!bending) {
+    const found = bendingBarOf(bar);
+    const massKg = valueOf(bar, "mass");
+    bending = !found.ok
+      ? found
+      : massKg === null
+        ? { ok: false, missing: ["mass"] }
+        : { ok: true, bar: found.bar, massKg };
+    known.set(bar, bending);
+  }
+  return bending;
+}
+
+/** How the bar bends under this load in this lift; null when that cannot be said or there is nothing on it. */
+export function whipAt({ bar, lift, loadKg }: MatchQuestion): Whip | null {
+  const bending = bendingOf(bar);
+  if (!bending.ok || loadKg <= bending.massKg) return null;
+  const sideKg = (loadKg - bending.massKg) / 2;
+  const { centroidMm } = loadOnSide(bending.bar.seatToSeatMm, assumedPlates(sideKg));
+  return whipOfSide(bending.bar, lift.supportHalfSpacingMm, sideKg, centroidMm);
+}

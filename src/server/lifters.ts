@@ -1,0 +1,275 @@
+import "server-only";
+import { and, asc, eq, isNull, sql } from "drizzle-orm";
+import { cache } from "react";
+import type { Build } from "@/core/balance/body";
+import { fieldTexts } from "@/core/equipment/equipmentFields";
+import { HINGE_ON_STRAIGHT } from "@/core/matching/factors/person";
+import type { Experience, Limit, MatchLifter } from "@/core/matching/lifter";
+import { LIFTER_FIELDS, readMeetings, readUsualLoads, type Meeting } from "@/core/matching/lifterFields";
+import type { Lift } from "@/core/matching/lifts";
+import { specFor, type MeetingRule } from "@/core/matching/meetingRules";
+import { daysBetween, type HallDay } from "@/core/units/hallDay";
+import { convertTyped, type TypedQuantity } from "@/core/units/typedQuantity";
+import { database } from "@/data/client";
+import { inTransaction } from "@/data/hallDb";
+import { bars, changes, lifterBars, lifters } from "@/data/schema";
+import { saveRow, type FieldKind, type Values } from "./fieldRows";
+import { recordChange } from "./history";
+import { allLifts } from "./lifts";
+import { meetingRules } from "./meetings";
+import { failed, forbidden, notFound, type Outcome } from "./outcome";
+import { may } from "./permissions";
+import { hallDb, type Who } from "./who";
+
+export type LifterRow = typeof lifters.$inferSelect;
+
+/** Lifters by name; nobody but coach and manager sees any. Read once a request. */
+export const listLifters = cache(async (who: Who): Promise<LifterRow[]> => {
+  if (!may(who, "lifter.read")) return [];
+  return hallDb(who).rows(lifters, { where: isNull(lifters.retiredAt), orderBy: [asc(lifters.name), asc(lifters.id)] });
+});
+
+/** Lifters a page at a time, for programs of a coach. */
+export async function listLifterPage(
+  who: Who,
+  { limit, after }: { limit: number; after?: [name: string, id: string] },
+): Promise<Outcome<{ items: LifterRow[]; nextCursor: string | null }>> {
+  if (!may(who, "lifter.read")) return forbidden("read lifters");
+  const rows = await hallDb(who).rows(lifters, {
+    where: and(
+      isNull(lifters.retiredAt),
+      after && sql`(${lifters.name}, ${lifters.id}) > (${after[0]}, ${after[1]}::uuid)`,
+    ),
+    orderBy: [asc(lifters.name), asc(lifters.id)],
+    limit: limit + 1,
+  });
+  const items = rows.slice(0, limit);
+  const last = items.at(-1);
+  return { ok: true, items, nextCursor: rows.length > limit && last ? JSON.stringify([last.name, last.id]) : null };
+}
+
+/** A lifter as texts by field. */
+export function lifterTexts(row: LifterRow): Record<string, string> {
+  return fieldTexts(LIFTER_FIELDS, {
+    ...row,
+    usualLoads: Object.entries(row.usualLoads ?? {}).map(([lift, { value, unit }]) => `${lift} ${value} ${unit}`),
+    meetings: (row.meetings ?? []).map(({ on, rules, name }) => `${on} ${rules} ${name}`.trim()),
+  });
+}
+
+/** Enters or changes a lifter. */
+export async function saveLifter(
+  who: Who,
+  form: { id: string | null; version: number; texts: Record<string, string> },
+): Promise<Outcome<{ key: string; version: number }>> {
+  if (!may(who, "lifter.edit")) return forbidden("change lifters");
+  const liftKeys = (await allLifts(who)).map(({ key }) => key);
+  const rules = [...new Set((await meetingRules(who)).map((rule) => rule.rules))];
+  const read = (values: Values) => ({
+    usual: readUsualLoads((values.usualLoads as readonly string[] | null) ?? [], liftKeys),
+    meetings: readMeetings((values.meetings as readonly string[] | null) ?? [], rules),
+  });
+  const kind: FieldKind<LifterRow> = {
+    entity: "lifter",
+    table: lifters,
+    defs: LIFTER_FIELDS,
+    textsOf: lifterTexts,
+    check: (values) => {
+      const { usual, meetings } = read(values);
+      const isKey = /^[a-z0-9-]+$/.test(String(values.key));
+      return [
+        ...(isKey ? [] : [{ path: "key", message: "short name: small letters, digits and hyphens, as isla" }]),
+        ...usual.problems,
+        ...meetings.problems,
+      ];
+    },
+    columnsOf: (values) => {
+      const { usual, meetings } = read(values);
+      return { ...values, usualLoads: usual.loads, meetings: meetings.meetings };
+    },
+  };
+  return saveRow(who, kind, form);
+}
+
+/** What a coach may confirm of a lifter, with the words for it. */
+export async function confirmable(who: Who): Promise<{ key: string; words: string }[]> {
+  const lifts = await allLifts(who);
+  return [
+    { key: HINGE_ON_STRAIGHT, words: "a clean hinge on a straight bar, before one on a bar that swings" },
+    ...lifts.flatMap(({ key, name, prerequisite }) =>
+      prerequisite ? [{ key, words: `before the ${name}: ${prerequisite}` }] : [],
+    ),
+  ];
+}
+
+/** Sets what a coach confirms of a lifter. */
+export async function confirmLifter(who: Who, key: string, confirmed: readonly string[]): Promise<Outcome<object>> {
+  if (!may(who, "lifter.edit")) return forbidden("confirm anything of lifters");
+  const known = (await confirmable(who)).map((one) => one.key);
+  const kept = known.filter((one) => confirmed.includes(one));
+  return inTransaction(database(), who.hallId, async (hall) => {
+    const row = await hall.first(lifters, { where: eq(lifters.key, key), forUpdate: true });
+    if (!row) return notFound(`lifter ${key}`);
+    await hall.update(lifters, eq(lifters.id, row.id), { confirmed: kept, version: row.version + 1 });
+    await recordChange(hall, who, {
+      entity: "lifter",
+      entityId: row.id,
+      action: "confirmed",
+      before: { confirmed: row.confirmed },
+      after: { confirmed: kept },
+    });
+    return { ok: true };
+  });
+}
+
+export interface LifterBar {
+  tag: string;
+  name: string;
+  firstUsedOn: HallDay;
+  lastUsedOn: HallDay;
+  setting: string | null;
+}
+
+/** The bars a lifter knows, the latest first. */
+export async function barsOfLifter(who: Who, lifterId: string): Promise<LifterBar[]> {
+  if (!may(who, "lifter.read")) return [];
+  const hall = hallDb(who);
+  const own = await hall.rows(lifterBars, { where: eq(lifterBars.lifterId, lifterId) });
+  const rows = new Map((await hall.rows(bars)).map((row) => [row.id, row]));
+  return own
+    .map(({ barId, firstUsedOn, lastUsedOn, setting }) => {
+      const { tag, name } = rows.get(barId)!;
+      return { tag, name, firstUsedOn, lastUsedOn, setting };
+    })
+    .sort((a, b) => (a.lastUsedOn < b.lastUsedOn ? 1 : a.lastUsedOn > b.lastUsedOn ? -1 : a.tag < b.tag ? -1 : 1));
+}
+
+/** Notes that a lifter used a bar on a day, and how it is set for them. */
+export async function noteBarUse(
+  who: Who,
+  { lifter, tag, usedOn, setting }: { lifter: string; tag: string; usedOn: HallDay; setting: string },
+): Promise<Outcome<object>> {
+  if (!may(who, "lifter.edit")) return forbidden("note what lifters use");
+  if (usedOn > who.today)
+    return failed("invalid", "Nothing was kept.", [{ path: "usedOn", message: "That day has not come yet." }]);
+  if (setting.length > 120)
+    return failed("invalid", "Nothing was kept.", [{ path: "setting", message: "At most 120 characters." }]);
+  return inTransaction(database(), who.hallId, async (hall) => {
+    const person = await hall.first(lifters, { where: eq(lifters.key, lifter), forUpdate: true });
+    if (!person) return notFound(`lifter ${lifter}`);
+    const bar = await hall.first(bars, { where: and(eq(bars.tag, tag), sql`${bars.state} <> 'retired'`) });
+    if (!bar) return notFound(`bar ${tag}`);
+    const where = and(eq(lifterBars.lifterId, person.id), eq(lifterBars.barId, bar.id));
+    const before = await hall.first(lifterBars, { where });
+    const firstUsedOn = before && before.firstUsedOn < usedOn ? before.firstUsedOn : usedOn;
+    const lastUsedOn = before && before.lastUsedOn > usedOn ? before.lastUsedOn : usedOn;
+    const after = { firstUsedOn, lastUsedOn, setting: setting.trim() || (before?.setting ?? null) };
+    await hall.put(lifterBars, [lifterBars.lifterId, lifterBars.barId], {
+      lifterId: person.id,
+      barId: bar.id,
+      ...after,
+    });
+    await recordChange(hall, who, {
+      entity: "lifter",
+      entityId: person.id,
+      action: `used ${tag}`,
+      before: before && { firstUsedOn: before.firstUsedOn, lastUsedOn: before.lastUsedOn, setting: before.setting },
+      after,
+    });
+    return { ok: true };
+  });
+}
+
+/**
+ * Erases a person: name, sizes, limits, notes and loads go, also from the history; that somebody was there stays, so
+ * that what refers to them still counts.
+ */
+export async function eraseLifter(who: Who, key: string): Promise<Outcome<object>> {
+  if (!may(who, "lifter.erase")) return forbidden("erase lifters");
+  return inTransaction(database(), who.hallId, async (hall) => {
+    const row = await hall.first(lifters, { where: eq(lifters.key, key), forUpdate: true });
+    if (!row) return notFound(`lifter ${key}`);
+    await hall.update(lifters, eq(lifters.id, row.id), {
+      key: `erased-${row.id.slice(0, 8)}`,
+      name: "erased",
+      squad: null,
+      heightMm: null,
+      massKg: null,
+      trunkLengthMm: null,
+      thighLengthMm: null,
+      shankLengthMm: null,
+      handLengthMm: null,
+      experience: "regular",
+      limits: null,
+      comfortNote: null,
+      coachNote: null,
+      purposes: null,
+      confirmed: null,
+      usualLoads: null,
+      meetings: null,
+      personId: null,
+      retiredAt: new Date(),
+      version: row.version + 1,
+    });
+    await hall.remove(lifterBars, eq(lifterBars.lifterId, row.id));
+    await hall.update(changes, and(eq(changes.entity, "lifter"), eq(changes.entityId, row.id)), {
+      before: null,
+      after: null,
+    });
+    await recordChange(hall, who, { entity: "lifter", entityId: row.id, action: "erased" });
+    return { ok: true };
+  });
+}
+
+/** When lifters first and last used bars, by lifter and tag. */
+export const barUse = cache(async (who: Who) => {
+  const hall = hallDb(who);
+  const own = await hall.rows(lifterBars);
+  const tags = new Map((await hall.rows(bars)).map(({ id, tag }) => [id, tag]));
+  const use = new Map<string, Map<string, { first: HallDay; last: HallDay }>>();
+  for (const { lifterId, barId, firstUsedOn, lastUsedOn } of own) {
+    const mine = use.get(lifterId) ?? new Map<string, { first: HallDay; last: HallDay }>();
+    use.set(lifterId, mine.set(tags.get(barId)!, { first: firstUsedOn, last: lastUsedOn }));
+  }
+  return use;
+});
+
+/** Body lengths as far as known; null without height and mass. */
+export function buildOf(row: LifterRow): Build | null {
+  const { heightMm, massKg, trunkLengthMm, thighLengthMm, shankLengthMm } = row;
+  return heightMm && massKg ? { heightMm, massKg, trunkLengthMm, thighLengthMm, shankLengthMm } : null;
+}
+
+/** A lifter as the matcher sees one for a lift. */
+export function matchLifterOf(
+  row: LifterRow,
+  lift: Lift,
+  { today, rules, used }: { today: HallDay; rules: readonly MeetingRule[]; used?: MatchLifter["used"] },
+): MatchLifter {
+  const usual = row.usualLoads?.[lift.key] as TypedQuantity | undefined;
+  return {
+    build: buildOf(row),
+    handLengthMm: row.handLengthMm,
+    experience: row.experience as Experience,
+    limits: (row.limits ?? []) as Limit[],
+    confirmed: row.confirmed ?? [],
+    meeting: nextMeeting((row.meetings ?? []) as Meeting[], lift, today, rules),
+    used: used ?? new Map(),
+    usualKg: usual ? convertTyped(usual) : null,
+  };
+}
+
+function nextMeeting(
+  meetings: readonly Meeting[],
+  lift: Lift,
+  today: HallDay,
+  rules: readonly MeetingRule[],
+): MatchLifter["meeting"] {
+  const coming = meetings
+    .flatMap(({ on, rules: name }) => {
+      const spec = specFor(rules, name, lift);
+      return on >= today && spec ? [{ inDays: daysBetween(today, on), spec }] : [];
+    })
+    .sort((a, b) => a.inDays - b.inDays);
+  return coming[0] ?? null;
+}

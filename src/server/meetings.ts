@@ -1,0 +1,124 @@
+import "server-only";
+import { asc, eq } from "drizzle-orm";
+import { cache } from "react";
+import { MEETING_QUANTITIES, type MeetingQuantity, type MeetingSpec } from "@/core/matching/meetingSpec";
+import { BUILT_IN_RULES, type MeetingRule } from "@/core/matching/meetingRules";
+import { database } from "@/data/client";
+import { inTransaction } from "@/data/hallDb";
+import { meetingSpecs } from "@/data/schema";
+import { recordChange } from "./history";
+import { allLifts } from "./lifts";
+import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
+import { may } from "./permissions";
+import { hallDb, type Who } from "./who";
+
+export type MeetingSpecRow = typeof meetingSpecs.$inferSelect;
+
+/** What the manager entered, by name of the rules; read once a request. */
+export const ownMeetingSpecs = cache(async (who: Who): Promise<MeetingSpecRow[]> =>
+  hallDb(who).rows(meetingSpecs, { orderBy: [asc(meetingSpecs.rules), asc(meetingSpecs.id)] }),
+);
+
+/** Built-in rules and the hall's own. */
+export async function meetingRules(who: Who): Promise<MeetingRule[]> {
+  const own = (await ownMeetingSpecs(who)).map(({ rules, source, lifts, ranges, marks }) => ({
+    rules,
+    lifts,
+    spec: { name: rules, source, ranges, marks: marks as MeetingSpec["marks"] },
+  }));
+  return [...BUILT_IN_RULES, ...own];
+}
+
+export interface MeetingSpecForm {
+  id: string | null;
+  version: number;
+  rules: string;
+  source: string;
+  lifts: readonly string[];
+  marks: string;
+  /** "least.mass", "most.mass" and so on, as typed. */
+  texts: Record<string, string>;
+}
+
+/** Enters or changes what rules ask of the bar for some lifts. */
+export async function saveMeetingSpec(who: Who, form: MeetingSpecForm): Promise<Outcome<{ rules: string }>> {
+  if (!may(who, "rule.edit")) return forbidden("enter meeting rules");
+  const problems: Problem[] = [];
+  const rules = form.rules.trim();
+  if (rules === "" || rules.length > 40) problems.push({ path: "rules", message: "name: up to 40 characters" });
+  if (BUILT_IN_RULES.some((one) => one.rules === rules.toLowerCase()))
+    problems.push({ path: "rules", message: `name: ${rules} comes with the program` });
+  const source = form.source.trim();
+  if (source === "" || source.length > 120)
+    problems.push({ path: "source", message: "where it is written: up to 120 characters" });
+  const known = (await allLifts(who)).map(({ key }) => key);
+  if (form.lifts.length === 0) problems.push({ path: "lifts", message: "lifts: choose at least one" });
+  for (const key of form.lifts)
+    if (!known.includes(key)) problems.push({ path: "lifts", message: `lifts: ${key} is none of the hall’s` });
+  const ranges = readRanges(form.texts, problems);
+  if (problems.length === 0 && Object.keys(ranges).length === 0 && form.marks === "")
+    problems.push({ path: "least.mass", message: "say at least one thing that the rules ask" });
+  if (problems.length > 0) return failed("invalid", "Nothing was changed.", problems);
+  const marks = form.marks === "powerlifting" || form.marks === "weightlifting" ? form.marks : null;
+  const value = { rules, source, lifts: [...form.lifts], ranges, marks };
+  return inTransaction(database(), who.hallId, async (hall) => {
+    if (form.id === null) {
+      const [made] = await hall.insert(meetingSpecs, value);
+      await recordChange(hall, who, { entity: "meeting rule", entityId: made!.id, action: "entered", after: value });
+      return { ok: true, rules };
+    }
+    const row = await hall.first(meetingSpecs, { where: eq(meetingSpecs.id, form.id), forUpdate: true });
+    if (!row) return notFound("such meeting rule");
+    if (row.version !== form.version)
+      return failed("stale", `Somebody changed ${row.rules} meanwhile. Nothing was changed; look at it again.`);
+    await hall.update(meetingSpecs, eq(meetingSpecs.id, row.id), { ...value, version: row.version + 1 });
+    const { rules: name, source: was, lifts, ranges: before, marks: rings } = row;
+    await recordChange(hall, who, {
+      entity: "meeting rule",
+      entityId: row.id,
+      action: "edited",
+      before: { rules: name, source: was, lifts, ranges: before, marks: rings },
+      after: value,
+    });
+    return { ok: true, rules };
+  });
+}
+
+function readRanges(texts: Record<string, string>, problems: Problem[]): MeetingSpec["ranges"] {
+  const ranges: MeetingSpec["ranges"] = {};
+  for (const kind of Object.keys(MEETING_QUANTITIES) as MeetingQuantity[]) {
+    const { label, unit } = MEETING_QUANTITIES[kind];
+    const read = (end: "least" | "most") => {
+      const text = (texts[`${end}.${kind}`] ?? "").trim().replace(",", ".");
+      if (text === "") return undefined;
+      const value = /^\d*\.?\d+$/.test(text) ? Number(text) : NaN;
+      if (value >= 0 && value <= 10_000) return value;
+      problems.push({ path: `${end}.${kind}`, message: `${label}: “${text}” is no number of ${unit}` });
+      return undefined;
+    };
+    const [least, most] = [read("least"), read("most")];
+    if (least !== undefined && most !== undefined && least > most)
+      problems.push({ path: `least.${kind}`, message: `${label}: the least is more than the most` });
+    if (least !== undefined || most !== undefined)
+      ranges[kind] = { ...(least === undefined ? {} : { least }), ...(most === undefined ? {} : { most }) };
+  }
+  return ranges;
+}
+
+/** Takes what rules ask for some lifts away again. */
+export async function removeMeetingSpec(who: Who, id: string): Promise<Outcome<{ rules: string }>> {
+  if (!may(who, "rule.edit")) return forbidden("take meeting rules away");
+  return inTransaction(database(), who.hallId, async (hall) => {
+    const row = await hall.first(meetingSpecs, { where: eq(meetingSpecs.id, id), forUpdate: true });
+    if (!row) return notFound("such meeting rule");
+    const { rules, source, lifts, ranges, marks } = row;
+    await hall.remove(meetingSpecs, eq(meetingSpecs.id, id));
+    await recordChange(hall, who, {
+      entity: "meeting rule",
+      entityId: id,
+      action: "taken away",
+      before: { rules, source, lifts, ranges, marks },
+    });
+    return { ok: true, rules };
+  });
+}
