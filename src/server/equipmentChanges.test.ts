@@ -30,7 +30,9 @@ describe("plates, clamps and stations", () => {
     const { id } = (await made.hall.first(plates))!;
     await save(made, { ...PLATE, pairs: "3" }, id, 1);
     const stale = await save(made, { ...PLATE, pairs: "4" }, id, 1);
-    expect(!stale.ok && stale.problems.map(({ message }) => message)).toEqual(["pairs: you wrote “4”, it is now “3”"]);
+    expect(!stale.ok && stale.problems.map(({ message }) => message)).toEqual([
+      "pairs owned: you wrote “4”, it is now “3”",
+    ]);
     expect(await save(made, PLATE)).toMatchObject({ code: "invalid", problems: [{ path: "key" }] });
     expect(await saveEquipment(made.who("lifter"), "plate", { id: null, version: 0, texts: PLATE })).toMatchObject({
       code: "forbidden",
