@@ -3,9 +3,12 @@ import { BAR_STATES, FINISHES, ratedTotalKg, SLEEVE_ROTATIONS, type Bar } from "
 import { FAMILY_KEYS } from "@/core/bars/families";
 import { seatToSeatOf } from "@/core/bars/lengths";
 import { PLATE_MATERIALS } from "@/core/loading/plateKind";
+import { EXPERIENCES, LIMITS } from "@/core/matching/lifter";
+import { LIFT_KEYS } from "@/core/matching/lifts";
 import { BASES, VERDICTS } from "@/core/matching/verdict";
 import type { Match } from "@/core/matching/match";
 import { kgFromMassUnits } from "@/core/units/exactMass";
+import { convertTyped, type TypedQuantity } from "@/core/units/typedQuantity";
 import { quantity } from "./fields";
 
 const barFields = {
@@ -176,7 +179,15 @@ export const liftItem = Joi.object({
   ending: Joi.string().valid("racked", "lowered", "dropped").required(),
   contact: Joi.string().valid("hands", "back", "front").required(),
   supportHalfSpacingMm: Joi.number().required(),
+  like: Joi.string()
+    .valid(...LIFT_KEYS)
+    .required()
+    .description("the usual lift it is judged like"),
+  usualKg: Joi.number().required(),
+  prerequisite: Joi.string().allow(null).required().description("what a coach confirms first"),
 });
+
+type LiftWords = "key" | "name" | "speed" | "start" | "ending" | "contact" | "like";
 
 export function liftItemOf({
   key,
@@ -186,8 +197,69 @@ export function liftItemOf({
   ending,
   contact,
   supportHalfSpacingMm,
-}: Record<"key" | "name" | "speed" | "start" | "ending" | "contact", string> & { supportHalfSpacingMm: number }) {
-  return { key, name, speed, start, ending, contact, supportHalfSpacingMm };
+  like,
+  usualKg,
+  prerequisite,
+}: Record<LiftWords, string> & { supportHalfSpacingMm: number; usualKg: number; prerequisite: string | null }) {
+  return { key, name, speed, start, ending, contact, supportHalfSpacingMm, like, usualKg, prerequisite };
+}
+
+export const lifterItem = Joi.object({
+  id: Joi.string().required(),
+  name: Joi.string().required(),
+  squad: Joi.string().allow(null).required(),
+  experience: Joi.string()
+    .valid(...EXPERIENCES)
+    .required(),
+  heightMm: Joi.number().allow(null).required(),
+  massKg: Joi.number().allow(null).required(),
+  handLengthMm: Joi.number().allow(null).required(),
+  limits: Joi.array()
+    .items(Joi.string().valid(...LIMITS))
+    .required(),
+  usualLoads: Joi.array()
+    .items(Joi.object({ lift: Joi.string().required(), loadKg: Joi.number().required() }))
+    .required(),
+});
+
+/** The fields of a lifter's row that the wire shows; notes and medical words stay in the hall. */
+export interface WireLifter {
+  key: string;
+  name: string;
+  squad: string | null;
+  experience: string;
+  heightMm: number | null;
+  massKg: number | null;
+  handLengthMm: number | null;
+  limits: string[] | null;
+  usualLoads: Record<string, { value: string; unit: string }> | null;
+}
+
+export function lifterItemOf({
+  key,
+  name,
+  squad,
+  experience,
+  heightMm,
+  massKg,
+  handLengthMm,
+  limits,
+  usualLoads,
+}: WireLifter) {
+  return {
+    id: key,
+    name,
+    squad,
+    experience,
+    heightMm,
+    massKg,
+    handLengthMm,
+    limits: limits ?? [],
+    usualLoads: Object.entries(usualLoads ?? {}).map(([lift, typed]) => ({
+      lift,
+      loadKg: convertTyped(typed as TypedQuantity),
+    })),
+  };
 }
 
 export const matchAnswer = Joi.object({

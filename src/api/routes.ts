@@ -1,8 +1,10 @@
 import Joi from "joi";
+import { PURPOSES } from "@/core/matching/lifter";
 import { isHallDay } from "@/core/units/hallDay";
+import { balanceAnswer, balanceRequest } from "./balance";
 import { id, listOf, loadKg, paging } from "./fields";
 import { hallFile, importAnswer } from "./barFile";
-import { barBody, barItem, dueItem, liftItem, matchAnswer, plateItem, stationItem } from "./lists";
+import { barBody, barItem, dueItem, lifterItem, liftItem, matchAnswer, plateItem, stationItem } from "./lists";
 import { loadAnswer, loadRequest } from "./load";
 import { whipAnswer, whipRequest } from "./whip";
 
@@ -48,6 +50,14 @@ export const ROUTES = {
     answer: loadAnswer,
     refusals: computing,
   },
+  balance: {
+    method: "POST",
+    path: "/balance",
+    summary: "Lifter, bar and load over the feet, from the side: trunk lean, moments, roll torque",
+    body: balanceRequest,
+    answer: balanceAnswer,
+    refusals: computing,
+  },
   bars: {
     method: "GET",
     path: "/bars",
@@ -88,6 +98,14 @@ export const ROUTES = {
     answer: listOf(liftItem),
     refusals: [],
   },
+  lifters: {
+    method: "GET",
+    path: "/lifters",
+    summary: "The lifters of the hall, by name; for coach and manager only",
+    query: Joi.object(paging),
+    answer: listOf(lifterItem),
+    refusals: [403],
+  },
   match: {
     method: "GET",
     path: "/match",
@@ -96,6 +114,9 @@ export const ROUTES = {
       lift: id().required(),
       loadKg: loadKg().required().description("total on the bar"),
       lifter: id().description("for coach and manager only"),
+      purpose: Joi.string()
+        .valid(...PURPOSES)
+        .description("what the set is for; general when left out"),
     }),
     answer: matchAnswer,
     refusals: [403, 404],

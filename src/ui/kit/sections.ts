@@ -5,6 +5,8 @@ export const SECTIONS = [
   { key: "compare", name: "Compare", href: "/compare", letter: "c" },
   { key: "match", name: "Match", href: "/match", letter: "m" },
   { key: "load", name: "Load", href: "/load", letter: "l" },
+  { key: "sessions", name: "Sessions", href: "/sessions", letter: "e" },
   { key: "care", name: "Care", href: "/care", letter: "a" },
+  { key: "lifters", name: "Lifters", href: "/lifters", letter: "i" },
   { key: "settings", name: "Settings", href: "/settings", letter: "s" },
 ] as const;

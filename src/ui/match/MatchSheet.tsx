@@ -10,6 +10,7 @@ import { BarTag } from "../kit/BarTag";
 import { CarryLink } from "../kit/CarryLink";
 import { PageHead } from "../kit/PageHead";
 import { href } from "../kit/search";
+import { MatchNav } from "./MatchNav";
 import { VerdictText } from "../kit/VerdictText";
 
 interface Props {
@@ -53,7 +54,9 @@ export function MatchSheet({
   return (
     <>
       <KnurlPatterns />
-      <PageHead title="Match" about="the right bar for a lift, a load and a lifter" />
+      <PageHead title="Match" about="the right bar for a lift, a load and a lifter">
+        <MatchNav here="/match" />
+      </PageHead>
       <AskForm
         action="/match"
         keepMass="load"

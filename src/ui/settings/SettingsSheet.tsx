@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
 
 interface Props {
@@ -61,6 +62,28 @@ export function SettingsSheet({ who, halls, theme, becomeAction, themeAction, ru
               calls noticeable.
             </p>
             {rules}
+          </section>
+          <section className="sheet p-4" aria-labelledby="house">
+            <h2 id="house" className="mb-1 font-bold">
+              Where practitioners disagree
+            </h2>
+            <p className="text-quiet mb-2 text-sm">
+              Ten questions with the sides that people take, and the numbers the matcher goes by.
+            </p>
+            <Link href="/settings/house" className="btn btn-outline min-h-11">
+              House rules
+            </Link>
+          </section>
+          <section className="sheet p-4" aria-labelledby="screen">
+            <h2 id="screen" className="mb-1 font-bold">
+              Wall screen
+            </h2>
+            <p className="text-quiet mb-2 text-sm">
+              For a tablet beside the bars: touch a lift, see the bar. It shows nothing about anybody.
+            </p>
+            <Link href="/wall" className="btn btn-outline min-h-11">
+              Open the wall screen
+            </Link>
           </section>
           <section className="sheet p-4" aria-labelledby="look">
             <h2 id="look" className="mb-2 font-bold">

@@ -1,0 +1,28 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
+import { may } from "@/server/permissions";
+import { whoIsAsking } from "@/server/who";
+import { FieldsForm } from "@/ui/kit/FieldsForm";
+import { PageHead } from "@/ui/kit/PageHead";
+import { saveLifterAction } from "../actions";
+
+export const metadata: Metadata = { title: "Enter a lifter" };
+
+export default async function NewLifterPage() {
+  if (!may(await whoIsAsking(), "lifter.edit")) notFound();
+  return (
+    <>
+      <PageHead title="Enter a lifter" about="only name and experience are needed; the rest makes the match better" />
+      <section className="sheet p-4">
+        <FieldsForm
+          defs={LIFTER_FIELDS}
+          id={null}
+          version={0}
+          texts={{ experience: "regular" }}
+          action={saveLifterAction}
+        />
+      </section>
+    </>
+  );
+}

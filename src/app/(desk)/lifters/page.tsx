@@ -1,0 +1,31 @@
+import type { Metadata } from "next";
+import { listLifters } from "@/server/lifters";
+import { may } from "@/server/permissions";
+import { whoIsAsking } from "@/server/who";
+import Link from "@/ui/kit/Link";
+import { PageHead } from "@/ui/kit/PageHead";
+import { LiftersSheet } from "@/ui/lifters/LiftersSheet";
+
+export const metadata: Metadata = { title: "Lifters" };
+
+export default async function LiftersPage() {
+  const who = await whoIsAsking();
+  if (!may(who, "lifter.read"))
+    return (
+      <>
+        <PageHead title="Lifters" />
+        <p className="sheet p-6">What is kept of lifters is for the coaches and the manager only.</p>
+      </>
+    );
+  const lifters = await listLifters(who);
+  return (
+    <>
+      <PageHead title="Lifters" about={`${lifters.length} people; seen by coaches and the manager only`}>
+        <Link href="/lifters/new" className="btn btn-sm btn-neutral min-h-10">
+          Enter a lifter
+        </Link>
+      </PageHead>
+      <LiftersSheet lifters={lifters} today={who.today} />
+    </>
+  );
+}

@@ -1,0 +1,21 @@
+import type { Metadata } from "next";
+import { hallCoverage } from "@/server/matching";
+import { may } from "@/server/permissions";
+import { whoIsAsking } from "@/server/who";
+import { PageHead } from "@/ui/kit/PageHead";
+import { CoverageSheet } from "@/ui/match/CoverageSheet";
+import { MatchNav } from "@/ui/match/MatchNav";
+
+export const metadata: Metadata = { title: "Coverage" };
+
+export default async function CoveragePage() {
+  const who = await whoIsAsking();
+  return (
+    <>
+      <PageHead title="Coverage" about="what the bars in service can do">
+        <MatchNav here="/match/coverage" />
+      </PageHead>
+      <CoverageSheet {...await hallCoverage(who)} showsPeople={may(who, "lifter.read")} />
+    </>
+  );
+}

@@ -1,0 +1,27 @@
+import type { Metadata } from "next";
+import { allLifts, liftTexts } from "@/server/lifts";
+import { may } from "@/server/permissions";
+import { whoIsAsking } from "@/server/who";
+import { PageHead } from "@/ui/kit/PageHead";
+import { LiftsSheet } from "@/ui/match/LiftsSheet";
+import { MatchNav } from "@/ui/match/MatchNav";
+import { liftAction } from "../actions";
+
+export const metadata: Metadata = { title: "Lifts" };
+
+export default async function LiftsPage() {
+  const who = await whoIsAsking();
+  const lifts = await allLifts(who);
+  return (
+    <>
+      <PageHead title="Lifts" about="what the matcher knows of each; the house may add its own">
+        <MatchNav here="/match/lifts" />
+      </PageHead>
+      <LiftsSheet
+        lifts={lifts.map((row) => ({ id: row.id, version: row.version, texts: liftTexts(row) }))}
+        mayEdit={may(who, "lift.edit")}
+        action={liftAction}
+      />
+    </>
+  );
+}

@@ -1,0 +1,40 @@
+import type { Metadata } from "next";
+import { BUILT_IN_RULES } from "@/core/matching/meetingRules";
+import type { MeetingSpec } from "@/core/matching/meetingSpec";
+import { allLifts } from "@/server/lifts";
+import { ownMeetingSpecs } from "@/server/meetings";
+import { may } from "@/server/permissions";
+import { whoIsAsking } from "@/server/who";
+import { PageHead } from "@/ui/kit/PageHead";
+import { MatchNav } from "@/ui/match/MatchNav";
+import { MeetingsSheet } from "@/ui/match/MeetingsSheet";
+import { meetingAction } from "../actions";
+
+export const metadata: Metadata = { title: "Meeting rules" };
+
+export default async function MeetingsPage() {
+  const who = await whoIsAsking();
+  const [lifts, own] = await Promise.all([allLifts(who), ownMeetingSpecs(who)]);
+  return (
+    <>
+      <PageHead title="Meeting rules" about="which bar a meeting wants for each lift">
+        <MatchNav here="/match/meetings" />
+      </PageHead>
+      <MeetingsSheet
+        items={[
+          ...BUILT_IN_RULES.map((rule) => ({ ...rule, id: null, version: 0 })),
+          ...own.map(({ id, version, rules, source, lifts: keys, ranges, marks }) => ({
+            id,
+            version,
+            rules,
+            lifts: keys,
+            spec: { name: rules, source, ranges, marks: marks as MeetingSpec["marks"] },
+          })),
+        ]}
+        lifts={lifts.map(({ key, name }) => ({ key, name }))}
+        mayEdit={may(who, "rule.edit")}
+        action={meetingAction}
+      />
+    </>
+  );
+}

@@ -1,0 +1,69 @@
+"use server";
+
+import { revalidatePath } from "next/cache";
+import { redirect } from "next/navigation";
+import { addEntry, assignTonight, lockEntry, removeEntry, saveClass } from "@/server/classes";
+import type { Outcome } from "@/server/outcome";
+import { whoIsAsking } from "@/server/who";
+import type { FormState } from "@/ui/kit/formState";
+
+const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
+
+function stateOf(result: Outcome<object>, message: string, typed: Record<string, string> = {}): FormState {
+  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  revalidatePath("/", "layout");
+  return { status: "done", message, problems: [], typed: {} };
+}
+
+/** Enters or changes a class and opens it. */
+export async function classAction(_before: FormState, form: FormData): Promise<FormState> {
+  const typed = Object.fromEntries([...form.entries()].map(([name, value]) => [name, String(value)]));
+  const capacities = Object.fromEntries(
+    Object.entries(typed).flatMap(([name, value]) =>
+      name.startsWith("capacity.") ? [[name.slice("capacity.".length), value]] : [],
+    ),
+  );
+  const result = await saveClass(await whoIsAsking(), {
+    id: textOf(form, "id") || null,
+    version: Number(form.get("version")),
+    name: textOf(form, "name"),
+    heldOn: textOf(form, "heldOn"),
+    startsAt: textOf(form, "startsAt"),
+    blocks: textOf(form, "blocks"),
+    blockMinutes: textOf(form, "blockMinutes"),
+    capacities,
+  });
+  if (!result.ok) return stateOf(result, "", typed);
+  revalidatePath("/", "layout");
+  redirect(`/sessions/${result.id}`);
+}
+
+/** Puts a lifter's lift in. */
+export async function addEntryAction(_before: FormState, form: FormData): Promise<FormState> {
+  const entry = {
+    classId: textOf(form, "classId"),
+    lifter: textOf(form, "lifter"),
+    lift: textOf(form, "lift"),
+    load: textOf(form, "load"),
+    purpose: textOf(form, "purpose"),
+  };
+  return stateOf(await addEntry(await whoIsAsking(), entry), "Put in.");
+}
+
+/** Fixes or frees a choice, or takes the entry out. */
+export async function lockAction(_before: FormState, form: FormData): Promise<FormState> {
+  const who = await whoIsAsking();
+  const [classId, entryId] = [textOf(form, "classId"), textOf(form, "entryId")];
+  if (form.get("remove")) return stateOf(await removeEntry(who, classId, entryId), "Taken out.");
+  const result = await lockEntry(who, classId, entryId, {
+    block: textOf(form, "block") ? Number(form.get("block")) : null,
+    station: textOf(form, "station") || null,
+    tag: textOf(form, "tag") || null,
+  });
+  return stateOf(result, "");
+}
+
+/** Works the class out and keeps the plan. */
+export async function assignAction(_before: FormState, form: FormData): Promise<FormState> {
+  return stateOf(await assignTonight(await whoIsAsking(), textOf(form, "classId")), "");
+}

@@ -1,0 +1,29 @@
+"use server";
+
+import { revalidatePath } from "next/cache";
+import { RULE_NUMBER_KEYS } from "@/core/matching/houseRules";
+import { SCHOOL_KEYS } from "@/core/matching/schools";
+import { previewRules, saveMatchingRules } from "@/server/houseRules";
+import { whoIsAsking } from "@/server/who";
+import type { FormState } from "@/ui/kit/formState";
+import type { Preview } from "@/ui/settings/HouseForm";
+
+const textsOf = (form: FormData) =>
+  Object.fromEntries([...RULE_NUMBER_KEYS, ...SCHOOL_KEYS].map((key) => [key, String(form.get(key) ?? "")]));
+
+/** Which verdicts the form would flip; nothing is kept. */
+export async function previewAction(form: FormData): Promise<Preview> {
+  const result = await previewRules(await whoIsAsking(), textsOf(form));
+  return result.ok
+    ? result
+    : { ok: false, message: [result.message, ...result.problems.map(({ message }) => message)].join(" ") };
+}
+
+/** Keeps the house's rules. */
+export async function houseAction(_before: FormState, form: FormData): Promise<FormState> {
+  const typed = textsOf(form);
+  const result = await saveMatchingRules(await whoIsAsking(), typed, Number(form.get("version")));
+  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  revalidatePath("/", "layout");
+  return { status: "done", message: "Kept.", problems: [], typed: {} };
+}

@@ -1,0 +1,32 @@
+import { signed, trimmed } from "../units/format";
+import type { Balance } from "./balance";
+
+/** What a balance says in one sentence, for whoever stands beside the drawing. */
+export function balanceSentence(answer: Balance): string {
+  const { trunkLeanDeg, loadAheadOfMidFootMm, rollTorqueNm, correctionReachMm } = answer;
+  const ahead =
+    Math.abs(loadAheadOfMidFootMm) < 1
+      ? "over mid-foot"
+      : `${trimmed(Math.abs(loadAheadOfMidFootMm), 0)} mm ${loadAheadOfMidFootMm > 0 ? "ahead of" : "behind"} mid-foot`;
+  const roll =
+    Math.abs(rollTorqueNm) < 0.5
+      ? "does not roll"
+      : `wants to roll ${rollTorqueNm > 0 ? "forward over the lifter" : "off the back"} with ${trimmed(Math.abs(rollTorqueNm), 1)} N·m, shared between pads and hands`;
+  const reach =
+    correctionReachMm === null
+      ? ""
+      : ` The hands can move it ${trimmed(correctionReachMm, 0)} mm within what they hold.`;
+  return `The trunk leans ${trimmed(trunkLeanDeg, 1)}°; the load is ${ahead} and ${roll}.${reach}`;
+}
+
+/** How two balances at their own poses differ, in the words of a coach. */
+export function carryDifference(a: Balance, b: Balance, names: readonly [string, string]): string {
+  const lean = b.trunkLeanDeg - a.trunkLeanDeg;
+  const ratio = (b.hipToKnee ?? 0) - (a.hipToKnee ?? 0);
+  const more = ratio > 0 ? "hips" : "knees";
+  const share =
+    a.hipToKnee === null || b.hipToKnee === null || Math.abs(ratio) < 0.02
+      ? "shares hip and knee alike"
+      : `asks more of the ${more} (hip to knee ${trimmed(a.hipToKnee, 2)} against ${trimmed(b.hipToKnee, 2)})`;
+  return `Against ${names[0]}, ${names[1]} leans ${signed(lean, 1)}° and ${share}.`;
+}

@@ -1,0 +1,171 @@
+import type { Bar } from "../bars/bar";
+import { listed } from "../units/format";
+import type { HallDay } from "../units/hallDay";
+import type { MatchingRules } from "../matching/houseRules";
+import type { Lift } from "../matching/lifts";
+import type { MatchLifter, Purpose } from "../matching/lifter";
+import { gradeBar } from "../matching/match";
+import { rankOf, VERDICTS, type Verdict } from "../matching/verdict";
+import { assignClass } from "./assignClass";
+import type { ClassProblem } from "./problem";
+import { fitsStation, stationKindsFor, type ClassStation } from "./stationSuits";
+
+/** What a verdict is worth to a class; a bar that is never for somebody is no choice at all. Ours. */
+const POINTS: Record<Verdict, number> = { "made-for": 100, good: 80, usable: 40, poor: 10, never: -1 };
+
+export interface ClassEntry {
+  id: string;
+  person: string;
+  /** For sentences. */
+  personName: string;
+  lift: Lift;
+  loadKg: number;
+  lifter: MatchLifter;
+  purpose: Purpose;
+  /** What is fixed; null where it is free. Blocks count from 0. */
+  block: number | null;
+  station: string | null;
+  tag: string | null;
+}
+
+export interface ClassQuestion {
+  entries: readonly ClassEntry[];
+  stations: readonly (ClassStation & { capacity: number })[];
+  blocks: number;
+  /** Bars in use; one that is not usable is never for anybody. */
+  bars: readonly Bar[];
+  rules: MatchingRules;
+  today: HallDay;
+}
+
+/** Where one entry is, or why it is nowhere. */
+export interface PlacedEntry {
+  id: string;
+  block: number | null;
+  station: string | null;
+  tag: string | null;
+  verdict: Verdict | null;
+  /** The best verdict any bar has for it. */
+  best: Verdict;
+  /** What the class cost this entry, in words for the coach; empty when nothing. */
+  tradeOff: string;
+}
+
+export interface PlannedClass {
+  entries: PlacedEntry[];
+  isProven: boolean;
+  /** Share of the greatest fit that everybody could have if alone, 0 to 1. */
+  fit: number;
+}
+
+/** A class as the assignment takes it. Slots are stations block by block. */
+export function classProblem({ entries, stations, blocks, bars, rules, today }: ClassQuestion): ClassProblem {
+  const slots = Array.from({ length: blocks }, (_, block) =>
+    stations.map((station) => ({
+      block,
+      capacity: station.capacity,
+      bars: bars.map((bar) => fitsStation(bar, station)),
+    })),
+  ).flat();
+  return {
+    slots,
+    entries: entries.map(({ person, lift, loadKg, lifter, purpose, block, station, tag }) => {
+      const kinds = stationKindsFor(lift);
+      return {
+        person,
+        fit: bars.map((bar) =>
+          tag !== null && bar.tag !== tag ? -1 : POINTS[gradeBar(bar, lift, loadKg, { lifter, purpose, rules, today })],
+        ),
+        slots: slots.map((slot, k) => {
+          const at = stations[k % stations.length]!;
+          return (
+            kinds.includes(at.kind) &&
+            (block === null || block === slot.block) &&
+            (station === null || station === at.key)
+          );
+        }),
+      };
+    }),
+  };
+}
+
+/** Everybody's block, station and bar, with what each gave up and to whom. */
+export function planClass(question: ClassQuestion): PlannedClass {
+  const problem = classProblem(question);
+  const answer = assignClass(problem);
+  const { entries, stations, bars } = question;
+  const verdicts = problem.entries.map(({ fit }) => fit.map(verdictOf));
+  const placed = entries.map((entry, e): PlacedEntry => {
+    const best = verdicts[e]!.reduce<Verdict>((a, b) => (rankOf(b) < rankOf(a) ? b : a), "never");
+    const slot = answer.slotOf[e]!;
+    if (slot < 0)
+      return {
+        id: entry.id,
+        block: null,
+        station: null,
+        tag: null,
+        verdict: null,
+        best,
+        tradeOff: whyNowhere(problem, e, best),
+      };
+    const bar = answer.barOf[slot]!;
+    const verdict = verdicts[e]![bar]!;
+    const better = bars.flatMap((_, j) => (rankOf(verdicts[e]![j]!) < rankOf(verdict) ? [j] : []));
+    return {
+      id: entry.id,
+      block: problem.slots[slot]!.block,
+      station: stations[slot % stations.length]!.key,
+      tag: bars[bar]!.tag,
+      verdict,
+      best,
+      tradeOff: better.length === 0 ? "" : tradeOff({ question, problem, answer, e, bar, better, verdict, best }),
+    };
+  });
+  const alone = placed.reduce((sum, { best }) => sum + Math.max(0, POINTS[best]), 0);
+  const got = placed.reduce((sum, { verdict }) => sum + (verdict ? POINTS[verdict] : 0), 0);
+  return { entries: placed, isProven: answer.isProven, fit: alone === 0 ? 1 : got / alone };
+}
+
+const verdictOf = (points: number): Verdict => VERDICTS.find((verdict) => POINTS[verdict] === points)!;
+
+function whyNowhere({ entries, slots }: ClassProblem, e: number, best: Verdict): string {
+  const { fit, slots: open } = entries[e]!;
+  if (best === "never") return "No bar of the house can be used for this.";
+  if (!open.some(Boolean)) return "No station of the class suits this lift.";
+  const reachable = slots.some((slot, k) => open[k] && slot.bars.some((can, j) => can && fit[j]! >= 0));
+  return reachable ? "Every station that suits it is full." : "No bar that suits it fits a station of the class.";
+}
+
+interface Cost {
+  question: ClassQuestion;
+  problem: ClassProblem;
+  answer: { slotOf: readonly number[]; barOf: readonly number[] };
+  e: number;
+  bar: number;
+  better: readonly number[];
+  verdict: Verdict;
+  best: Verdict;
+}
+
+/** Who has the bar that would have been better, in the same block if it is there, or what else kept it away. */
+function tradeOff({ question, problem, answer, e, bar, better, verdict, best }: Cost): string {
+  const { entries, bars } = question;
+  const { slots } = problem;
+  const own = slots[answer.slotOf[e]!]!.block;
+  const instead = `${bars[bar]!.tag} instead: ${words(verdict)} rather than ${words(best)}.`;
+  const top = better.filter((j) => verdictOf(problem.entries[e]!.fit[j]!) === best);
+  const taken = top
+    .flatMap((j) => answer.barOf.flatMap((there, k) => (there === j ? [{ j, k }] : [])))
+    .sort((a, b) => Number(slots[b.k]!.block === own) - Number(slots[a.k]!.block === own));
+  const first = taken[0];
+  if (first) {
+    const who = entries.filter((_, i) => answer.slotOf[i] === first.k).map(({ personName }) => personName);
+    return `${bars[first.j]!.tag} went to ${listed(who)}; ${instead}`;
+  }
+  const isShared = entries.some((_, i) => i !== e && answer.slotOf[i] === answer.slotOf[e]);
+  return isShared
+    ? `Shares a station and its bar with others; ${instead}`
+    : `${bars[top[0] ?? better[0]!]!.tag} does not fit a station that is free for this; ${instead}`;
+}
+
+const words = (verdict: Verdict) => (verdict === "made-for" ? "made for it" : verdict);

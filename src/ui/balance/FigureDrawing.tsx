@@ -1,0 +1,104 @@
+import type { Figure, Point } from "@/core/balance/balance";
+
+interface Props {
+  figure: Figure | null;
+  /** Where the figure stands when nothing balances. */
+  label: string;
+  loadKg: number;
+  ink: string;
+  isHanging: boolean;
+}
+
+/** What the sheet shows, in mm: from behind the heel to ahead of the toe, from the floor to over a tall head. */
+const VIEW = { left: -760, right: 860, top: 1960, bottom: -90 };
+const HEAD_MM = 115;
+const PLATE_MM = 225;
+
+const at = ([x, y]: Point): [number, number] => [x, -y];
+const line = (...points: Point[]) => points.map((point) => at(point).join(",")).join(" ");
+
+/** A lifter from the side, to scale: floor and mid-foot, the body's segments, the bar's contact and its load. */
+export function FigureDrawing({ figure, label, loadKg, ink, isHanging }: Props) {
+  const { left, right, top, bottom } = VIEW;
+  return (
+    <svg
+      viewBox={`${left} ${-top} ${right - left} ${top - bottom}`}
+      role="img"
+      aria-label={label}
+      className="block h-full max-h-[25rem] w-full"
+    >
+      <line x1={left} x2={right} y1={0} y2={0} stroke="var(--color-base-content)" strokeWidth={6} />
+      {figure && <Body figure={figure} loadKg={loadKg} ink={ink} isHanging={isHanging} />}
+    </svg>
+  );
+}
+
+function Body({ figure, loadKg, ink, isHanging }: { figure: Figure; loadKg: number; ink: string; isHanging: boolean }) {
+  const { heel, toe, ankle, knee, hip, shoulder, contact, load, midFoot, centre } = figure;
+  const trunk = Math.hypot(shoulder[0] - hip[0], shoulder[1] - hip[1]);
+  const up: Point = [(shoulder[0] - hip[0]) / trunk, (shoulder[1] - hip[1]) / trunk];
+  const head: Point = [shoulder[0] + up[0] * HEAD_MM * 1.7 + 25, shoulder[1] + up[1] * HEAD_MM * 1.7];
+  const limb = { stroke: "var(--body)", strokeLinecap: "round", strokeLinejoin: "round", fill: "none" } as const;
+  return (
+    <g style={{ ["--body" as string]: "color-mix(in oklab, var(--color-base-content) 34%, var(--color-base-100))" }}>
+      <line
+        x1={midFoot[0]}
+        x2={midFoot[0]}
+        y1={20}
+        y2={-VIEW.top}
+        stroke="var(--color-quiet)"
+        strokeWidth={5}
+        strokeDasharray="36 14 8 14"
+      />
+      {loadKg > 0 && (
+        <circle
+          cx={at(load)[0]}
+          cy={at(load)[1]}
+          r={PLATE_MM}
+          fill={ink}
+          fillOpacity={0.12}
+          stroke={ink}
+          strokeWidth={7}
+        />
+      )}
+      <polyline
+        points={line(heel, toe, [ankle[0] + 20, ankle[1]], heel)}
+        {...limb}
+        strokeWidth={34}
+        fill="var(--body)"
+      />
+      <polyline points={line(ankle, knee)} {...limb} strokeWidth={86} />
+      <polyline points={line(knee, hip)} {...limb} strokeWidth={118} />
+      <polyline points={line(hip, shoulder)} {...limb} strokeWidth={150} />
+      <circle cx={at(head)[0]} cy={at(head)[1]} r={HEAD_MM} fill="var(--body)" />
+      {[ankle, knee, hip, shoulder].map((joint, i) => (
+        <circle key={i} cx={at(joint)[0]} cy={at(joint)[1]} r={17} fill="var(--color-base-100)" />
+      ))}
+      <polyline
+        points={line(contact, load)}
+        stroke={ink}
+        strokeWidth={14}
+        fill="none"
+        strokeDasharray={isHanging ? "30 18" : undefined}
+      />
+      <circle
+        cx={at(contact)[0]}
+        cy={at(contact)[1]}
+        r={26}
+        fill="var(--color-base-100)"
+        stroke={ink}
+        strokeWidth={12}
+      />
+      {loadKg > 0 && <circle cx={at(load)[0]} cy={at(load)[1]} r={26} fill={ink} />}
+      {loadKg > 0 && (
+        <g stroke={ink} strokeWidth={5} fill={ink}>
+          <line x1={load[0]} x2={load[0]} y1={-load[1] + PLATE_MM} y2={0} strokeDasharray="16 16" />
+        </g>
+      )}
+      <g stroke="var(--color-base-content)" strokeWidth={8} fill="none">
+        <circle cx={at(centre)[0]} cy={at(centre)[1]} r={26} fill="var(--color-base-100)" />
+        <path d={`M${centre[0] - 26} ${-centre[1]}h52M${centre[0]} ${-centre[1] - 26}v52`} />
+      </g>
+    </g>
+  );
+}

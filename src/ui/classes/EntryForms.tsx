@@ -1,0 +1,193 @@
+"use client";
+
+import { useActionState, useState } from "react";
+import { PURPOSES, PURPOSE_WORDS } from "@/core/matching/lifter";
+import type { ClassItem } from "@/server/classes";
+import { FormMessage } from "../kit/FormParts";
+import { FRESH, type FormAction } from "../kit/formState";
+
+interface Choice {
+  key: string;
+  name: string;
+}
+
+/** Puts a lifter's lift into the class; their usual load stands there already. */
+export function AddEntryForm({
+  classId,
+  lifters,
+  lifts,
+  usual,
+  action,
+}: {
+  classId: string;
+  lifters: readonly Choice[];
+  lifts: readonly Choice[];
+  /** Usual load by "lifter lift". */
+  usual: Readonly<Record<string, string>>;
+  action: FormAction;
+}) {
+  const [form, send, isPending] = useActionState(action, FRESH);
+  const [lifter, setLifter] = useState(lifters[0]?.key ?? "");
+  const [lift, setLift] = useState(lifts[0]?.key ?? "");
+  const load = usual[`${lifter} ${lift}`] ?? "";
+  return (
+    <form action={send} className="flex flex-wrap items-end gap-3 text-sm">
+      <input type="hidden" name="classId" value={classId} />
+      <label className="grid gap-1">
+        lifter
+        <select
+          name="lifter"
+          value={lifter}
+          onChange={({ target }) => setLifter(target.value)}
+          className="select select-sm min-h-11 w-44"
+        >
+          {lifters.map(({ key, name }) => (
+            <option key={key} value={key}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="grid gap-1">
+        lift
+        <select
+          name="lift"
+          value={lift}
+          onChange={({ target }) => setLift(target.value)}
+          className="select select-sm min-h-11 w-48"
+        >
+          {lifts.map(({ key, name }) => (
+            <option key={key} value={key}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="grid gap-1">
+        load
+        <input
+          name="load"
+          key={`${lifter}${lift}`}
+          defaultValue={load}
+          placeholder="80 kg"
+          className="input input-sm min-h-11 w-24"
+        />
+      </label>
+      <label className="grid gap-1">
+        a set for
+        <select name="purpose" className="select select-sm min-h-11 w-44">
+          {PURPOSES.map((key) => (
+            <option key={key} value={key}>
+              {PURPOSE_WORDS[key]}
+            </option>
+          ))}
+        </select>
+      </label>
+      <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
+        Put in
+      </button>
+      <FormMessage state={form} />
+      {form.problems.length > 0 && (
+        <ul role="alert" className="text-error w-full list-disc pl-5">
+          {form.problems.map(({ path, message }) => (
+            <li key={path + message}>{message}</li>
+          ))}
+        </ul>
+      )}
+    </form>
+  );
+}
+
+/** What is fixed of an entry: block, station, bar. A change is kept at once. */
+export function LockForm({
+  classId,
+  item,
+  blocks,
+  stations,
+  tags,
+  action,
+}: {
+  classId: string;
+  item: ClassItem;
+  blocks: readonly string[];
+  stations: readonly Choice[];
+  tags: readonly string[];
+  action: FormAction;
+}) {
+  const [form, send, isPending] = useActionState(action, FRESH);
+  const select = "select select-sm min-h-11";
+  return (
+    <form
+      action={send}
+      onChange={({ currentTarget }) => currentTarget.requestSubmit()}
+      aria-label={`Fixed for ${item.lifterName}, ${item.liftName}`}
+      className="flex flex-wrap items-center gap-2 text-xs"
+    >
+      <input type="hidden" name="classId" value={classId} />
+      <input type="hidden" name="entryId" value={item.id} />
+      <select
+        name="block"
+        aria-label="Block"
+        defaultValue={item.lockedBlock ?? ""}
+        disabled={isPending}
+        className={`${select} w-28`}
+      >
+        <option value="">any block</option>
+        {blocks.map((time, i) => (
+          <option key={time} value={i + 1}>
+            {time}
+          </option>
+        ))}
+      </select>
+      <select
+        name="station"
+        aria-label="Station"
+        defaultValue={item.lockedStation ?? ""}
+        disabled={isPending}
+        className={`${select} w-32`}
+      >
+        <option value="">any station</option>
+        {stations.map(({ key, name }) => (
+          <option key={key} value={key}>
+            {name}
+          </option>
+        ))}
+      </select>
+      <select
+        name="tag"
+        aria-label="Bar"
+        defaultValue={item.lockedTag ?? ""}
+        disabled={isPending}
+        className={`${select} w-24`}
+      >
+        <option value="">any bar</option>
+        {tags.map((tag) => (
+          <option key={tag}>{tag}</option>
+        ))}
+      </select>
+      <button
+        name="remove"
+        value="1"
+        className="btn btn-ghost btn-sm min-h-11"
+        aria-label={`Take out ${item.lifterName}, ${item.liftName}`}
+      >
+        ×
+      </button>
+      <FormMessage state={form} />
+    </form>
+  );
+}
+
+/** Works the evening out. */
+export function AssignForm({ classId, isAgain, action }: { classId: string; isAgain: boolean; action: FormAction }) {
+  const [form, send, isPending] = useActionState(action, FRESH);
+  return (
+    <form action={send} className="flex flex-wrap items-center gap-3">
+      <input type="hidden" name="classId" value={classId} />
+      <button className={`btn btn-sm min-h-11 ${isAgain ? "btn-outline" : "btn-neutral"}`} disabled={isPending}>
+        {isPending ? "Working it out …" : isAgain ? "Assign again" : "Assign stations and bars"}
+      </button>
+      <FormMessage state={form} />
+    </form>
+  );
+}

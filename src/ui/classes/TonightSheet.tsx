@@ -1,0 +1,223 @@
+import type { PlacedEntry } from "@/core/classes/planClass";
+import { PURPOSE_WORDS } from "@/core/matching/lifter";
+import type { Reason } from "@/core/matching/verdict";
+import { trimmed } from "@/core/units/format";
+import type { ClassDetails, ClassItem } from "@/server/classes";
+import { BarTag } from "../kit/BarTag";
+import type { FormAction } from "../kit/formState";
+import Link from "../kit/Link";
+import { VerdictText } from "../kit/VerdictText";
+import { AddEntryForm, AssignForm, LockForm } from "./EntryForms";
+
+interface Choice {
+  key: string;
+  name: string;
+}
+
+interface Props {
+  details: ClassDetails;
+  times: readonly string[];
+  stations: readonly Choice[];
+  lifters: readonly Choice[];
+  lifts: readonly Choice[];
+  usual: Readonly<Record<string, string>>;
+  actions: { add: FormAction; lock: FormAction; assign: FormAction };
+}
+
+/** A class as the coach sees it: who wants what, what is fixed, and where everybody is with which bar and why. */
+export function TonightSheet({ details, times, stations, lifters, lifts, usual, actions }: Props) {
+  const { row, items, plan, reasons, bars } = details;
+  const tags = bars.map(({ tag }) => tag);
+  const nowhere = plan?.entries.filter(({ block }) => block === null) ?? [];
+  const itemOf = (id: string) => items.find((item) => item.id === id);
+  return (
+    <div className="grid gap-3">
+      {plan ? (
+        <section aria-label="The plan" className="sheet px-4 py-3">
+          <div className="flex flex-wrap items-center justify-between gap-3">
+            <p className="text-sm">
+              <strong>
+                {nowhere.length === 0
+                  ? `All ${items.length} are placed`
+                  : `${items.length - nowhere.length} of ${items.length} are placed`}
+              </strong>
+              , with {trimmed(100 * plan.fit, 0)} % of the fit that everybody would have alone.{" "}
+              {plan.isProven
+                ? "Nothing better can be done: it is proven."
+                : "It could not be proven that nothing better can be done."}
+            </p>
+            <div className="flex flex-wrap gap-2">
+              <Link href={`/sessions/${row.id}/sheet`} className="btn btn-sm btn-neutral min-h-11">
+                Sheet to print
+              </Link>
+              <AssignForm classId={row.id} isAgain action={actions.assign} />
+            </div>
+          </div>
+          {nowhere.length > 0 && (
+            <ul className="border-l-error mt-2 border-l-4 pl-3 text-sm">
+              {nowhere.map(({ id, tradeOff }) => (
+                <li key={id}>
+                  <strong>
+                    {itemOf(id)?.lifterName}, {itemOf(id)?.liftName}
+                  </strong>{" "}
+                  has no place. {tradeOff}
+                </li>
+              ))}
+            </ul>
+          )}
+          <div className="mt-3 grid gap-4 lg:grid-cols-3">
+            {times.map((time, block) => (
+              <Block
+                key={time + block}
+                time={time}
+                placed={plan.entries.filter((entry) => entry.block === block)}
+                stations={stations}
+                itemOf={itemOf}
+                bars={bars}
+                reasons={reasons}
+              />
+            ))}
+          </div>
+        </section>
+      ) : (
+        <section
+          aria-label="The plan"
+          className="sheet flex flex-wrap items-center justify-between gap-3 px-4 py-3 text-sm"
+        >
+          <p>
+            {items.length === 0
+              ? "Nobody is in this class yet: put lifters in below."
+              : `${items.length} lifts want a place. Nothing is assigned yet, or something changed since.`}
+          </p>
+          {items.length > 0 && <AssignForm classId={row.id} isAgain={false} action={actions.assign} />}
+        </section>
+      )}
+
+      <section aria-label="Who wants what" className="sheet">
+        <h2 className="px-4 pt-3 font-bold">Who wants what</h2>
+        <ul className="divide-base-300 divide-y">
+          {items.map((item) => (
+            <li
+              key={item.id}
+              className="grid items-center gap-x-4 gap-y-1 px-4 py-1.5 text-sm md:grid-cols-[11rem_minmax(0,1fr)_auto]"
+            >
+              <Link href={`/lifters/${item.lifter}`} className="font-semibold hover:underline">
+                {item.lifterName}
+              </Link>
+              <Link
+                href={`/match?lift=${item.lift}&load=${item.load.replace(" ", "")}&lifter=${item.lifter}&purpose=${item.purpose}`}
+                className="hover:underline"
+              >
+                {item.liftName} <strong className="tabular-nums">{item.load}</strong>
+                {item.purpose !== "general" && <span className="text-quiet"> for {PURPOSE_WORDS[item.purpose]}</span>}
+              </Link>
+              <LockForm
+                key={`${item.lockedBlock}${item.lockedStation}${item.lockedTag}`}
+                classId={row.id}
+                item={item}
+                blocks={times}
+                stations={stations}
+                tags={tags}
+                action={actions.lock}
+              />
+            </li>
+          ))}
+        </ul>
+        <div className="border-base-300 border-t px-4 py-3">
+          {lifters.length === 0 ? (
+            <p className="text-sm">
+              No lifters yet.{" "}
+              <Link href="/lifters/new" className="link">
+                Enter the first
+              </Link>
+              .
+            </p>
+          ) : (
+            <AddEntryForm
+              key={items.length}
+              classId={row.id}
+              lifters={lifters}
+              lifts={lifts}
+              usual={usual}
+              action={actions.add}
+            />
+          )}
+        </div>
+      </section>
+    </div>
+  );
+}
+
+function Block({
+  time,
+  placed,
+  stations,
+  itemOf,
+  bars,
+  reasons,
+}: {
+  time: string;
+  placed: readonly PlacedEntry[];
+  stations: readonly Choice[];
+  itemOf: (id: string) => ClassItem | undefined;
+  bars: ClassDetails["bars"];
+  reasons: ClassDetails["reasons"];
+}) {
+  return (
+    <section aria-label={`Block at ${time}`}>
+      <h3 className="border-base-content border-b text-lg font-bold tabular-nums">{time}</h3>
+      {placed.length === 0 && <p className="text-quiet py-2 text-sm">Nobody.</p>}
+      {stations
+        .filter(({ key }) => placed.some(({ station }) => station === key))
+        .map(({ key, name }) => {
+          const here = placed.filter(({ station }) => station === key);
+          const bar = bars.find(({ tag }) => tag === here[0]!.tag);
+          return (
+            <div key={key} className="border-base-300 border-b py-2 last:border-b-0">
+              <p className="flex flex-wrap items-baseline gap-2 text-sm">
+                <strong>{name}</strong>
+                <BarTag tag={here[0]!.tag!} /> <span>{bar?.name}</span>
+              </p>
+              <ul className="mt-1 grid gap-1.5 text-sm">
+                {here.map((entry) => (
+                  <Placed key={entry.id} entry={entry} item={itemOf(entry.id)} reasons={reasons.get(entry.id) ?? []} />
+                ))}
+              </ul>
+            </div>
+          );
+        })}
+    </section>
+  );
+}
+
+function Placed({
+  entry,
+  item,
+  reasons,
+}: {
+  entry: PlacedEntry;
+  item: ClassItem | undefined;
+  reasons: readonly Reason[];
+}) {
+  if (!item || !entry.verdict) return null;
+  return (
+    <li>
+      <span className="flex flex-wrap items-baseline gap-x-2">
+        <span className="font-semibold">{item.lifterName}</span>
+        <span>
+          {item.liftName} <span className="tabular-nums">{item.load}</span>
+        </span>
+        <VerdictText verdict={entry.verdict} />
+      </span>
+      {entry.tradeOff && <span className="block text-xs">{entry.tradeOff}</span>}
+      <details className="text-xs">
+        <summary className="text-quiet min-h-8 cursor-pointer py-1.5">Why</summary>
+        <ul className="list-disc pb-1 pl-4">
+          {reasons.slice(0, 5).map(({ factor, text }) => (
+            <li key={factor}>{text}</li>
+          ))}
+        </ul>
+      </details>
+    </li>
+  );
+}

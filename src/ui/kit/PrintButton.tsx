@@ -1,0 +1,10 @@
+"use client";
+
+/** Prints the page as it stands. */
+export function PrintButton() {
+  return (
+    <button type="button" className="btn btn-sm btn-neutral min-h-11" onClick={() => window.print()}>
+      Print
+    </button>
+  );
+}

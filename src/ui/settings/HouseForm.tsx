@@ -1,0 +1,179 @@
+"use client";
+
+import { useActionState, useRef, useState, useTransition } from "react";
+import type { Flip } from "@/core/matching/flips";
+import { RULE_NUMBER_KEYS, RULE_NUMBERS, type MatchingRules } from "@/core/matching/houseRules";
+import { SCHOOL_KEYS, SCHOOLS, type School } from "@/core/matching/schools";
+import { trimmed } from "@/core/units/format";
+import { FormMessage } from "../kit/FormParts";
+import { FRESH, type FormAction } from "../kit/formState";
+import { VerdictText } from "../kit/VerdictText";
+
+export type Preview = { ok: true; flips: Flip[]; graded: number } | { ok: false; message: string };
+
+interface Props {
+  rules: MatchingRules;
+  version: number;
+  mayEdit: boolean;
+  action: FormAction;
+  preview: (form: FormData) => Promise<Preview>;
+}
+
+const OBEYS = { matching: "matching", loading: "loading", care: "care" } as const;
+const MOST_SHOWN = 60;
+
+/** Where practitioners disagree: the sides with a sentence for and against each, and what a change would flip. */
+export function HouseForm({ rules, version, mayEdit, action, preview }: Props) {
+  const [form, send, isPending] = useActionState(action, FRESH);
+  const [looked, setLooked] = useState<Preview | null>(null);
+  const [isLooking, startLooking] = useTransition();
+  const own = useRef<HTMLFormElement>(null);
+  const typed = form.status === "refused" ? form.typed : {};
+
+  function look() {
+    const asked = new FormData(own.current!);
+    startLooking(async () => setLooked(await preview(asked)));
+  }
+
+  return (
+    <form
+      ref={own}
+      action={(sent) => {
+        setLooked(null);
+        send(sent);
+      }}
+      key={`${version}${form.status}${form.problems.length}`}
+      onChange={mayEdit ? look : undefined}
+      className="grid gap-3 xl:grid-cols-[minmax(0,2fr)_minmax(20rem,1fr)]"
+    >
+      <input type="hidden" name="version" value={version} />
+      <div className="grid gap-3">
+        {SCHOOL_KEYS.map((key) => (
+          <SchoolField key={key} name={key} chosen={typed[key] ?? rules.schools[key]} isDisabled={!mayEdit} />
+        ))}
+        <fieldset className="sheet px-4 py-3">
+          <legend className="contents">
+            <span className="font-bold">Numbers the matcher goes by</span>
+          </legend>
+          <div className="mt-2 grid gap-x-6 gap-y-2 sm:grid-cols-2">
+            {RULE_NUMBER_KEYS.map((key) => {
+              const { label, unit, factor } = RULE_NUMBERS[key];
+              const problems = form.problems.filter(({ path }) => path === key);
+              return (
+                <div key={key} className="text-sm">
+                  <label className="flex items-center justify-between gap-2">
+                    <span>{label}</span>
+                    <span className="flex items-center gap-1">
+                      <input
+                        name={key}
+                        defaultValue={typed[key] ?? trimmed(rules[key] * factor, 2)}
+                        inputMode="decimal"
+                        disabled={!mayEdit}
+                        aria-invalid={problems.length > 0}
+                        className="input input-sm min-h-10 w-20 text-right"
+                      />
+                      <span className="unit w-10">{unit}</span>
+                    </span>
+                  </label>
+                  {problems.map(({ message }) => (
+                    <p key={message} className="text-error">
+                      {message}
+                    </p>
+                  ))}
+                </div>
+              );
+            })}
+          </div>
+        </fieldset>
+      </div>
+      <aside className="xl:sticky xl:top-3 xl:self-start" aria-label="What would change">
+        <div className="sheet border-l-primary border-l-4 px-4 py-3 text-sm">
+          <h2 className="mb-1 font-bold">What would change</h2>
+          {mayEdit ? (
+            <>
+              <Flips looked={looked} isLooking={isLooking} />
+              <div className="mt-3 flex flex-wrap items-center gap-3">
+                <button className="btn btn-neutral min-h-11" disabled={isPending}>
+                  Keep the rules
+                </button>
+                <FormMessage state={form} />
+              </div>
+            </>
+          ) : (
+            <p className="text-quiet">The manager changes house rules.</p>
+          )}
+        </div>
+      </aside>
+    </form>
+  );
+}
+
+function SchoolField({
+  name,
+  chosen,
+  isDisabled,
+}: {
+  name: (typeof SCHOOL_KEYS)[number];
+  chosen: string;
+  isDisabled: boolean;
+}) {
+  const { question, obeys, options }: School = SCHOOLS[name];
+  return (
+    <fieldset className="sheet px-4 py-3" disabled={isDisabled}>
+      <legend className="contents">
+        <span className="font-bold">{question}</span>
+      </legend>{" "}
+      <span className="text-quiet text-xs">obeyed by {obeys.map((one) => OBEYS[one]).join(" and ")}</span>
+      <div className="mt-1 grid gap-x-5 gap-y-1 md:grid-cols-2">
+        {options.map((option) => (
+          <label key={option.key} className="flex cursor-pointer gap-3 py-1.5 text-sm">
+            <input
+              type="radio"
+              name={name}
+              value={option.key}
+              defaultChecked={chosen === option.key}
+              className="radio radio-sm mt-0.5"
+            />
+            <span>
+              <strong className="block">{option.name}</strong>
+              <span className="block">For: {option.pro}</span>
+              <span className="block">Against: {option.con}</span>
+              <span className="text-quiet block text-xs">{option.changes}</span>
+            </span>
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function Flips({ looked, isLooking }: { looked: Preview | null; isLooking: boolean }) {
+  if (isLooking) return <p role="status">Grading every bar in every lift …</p>;
+  if (!looked)
+    return (
+      <p className="text-quiet">
+        Choose another side, and the verdicts that would flip stand here before anything is kept.
+      </p>
+    );
+  if (!looked.ok) return <p className="text-error">{looked.message}</p>;
+  const { flips, graded } = looked;
+  return (
+    <div role="status">
+      <p>
+        <strong>{flips.length === 0 ? "No verdict flips" : `${flips.length} of ${graded} verdicts flip`}</strong>
+        {flips.length === 0 ? ` of ${graded} looked at.` : "; the others stay as they are."}
+      </p>
+      <ul className="divide-base-300 mt-2 max-h-96 divide-y overflow-y-auto" tabIndex={0} aria-label="Flips">
+        {flips.slice(0, MOST_SHOWN).map(({ tag, lift, liftName, loadKg, lifter, before, after }) => (
+          <li key={`${tag}${lift}${lifter}`} className="py-1">
+            <span className="bar-tag">{tag}</span> {liftName}, {trimmed(loadKg, 1)} kg{lifter && `, ${lifter}`}
+            <span className="flex gap-2 text-xs">
+              <VerdictText verdict={before} /> <span aria-label="becomes">→</span> <VerdictText verdict={after} />
+            </span>
+          </li>
+        ))}
+        {flips.length > MOST_SHOWN && <li className="text-quiet py-1">and {flips.length - MOST_SHOWN} more</li>}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,151 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useEffect } from "react";
+import { drawBar } from "@/core/drawing/drawBar";
+import { trimmed } from "@/core/units/format";
+import type { WallAnswer } from "@/server/wallScreen";
+import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
+import Link from "../kit/Link";
+
+interface Props {
+  hallName: string;
+  lifts: readonly { key: string; name: string }[];
+  answer: WallAnswer | null;
+  /** Seconds without a touch after which it goes back to the start. */
+  returnAfter: number;
+}
+
+/** For whoever stands before the bars: touch a lift, see the bar. Readable from three metres; nothing about anybody. */
+export function WallScreen({ hallName, lifts, answer, returnAfter }: Props) {
+  useReturn(answer !== null, returnAfter);
+  return (
+    <main className="flex min-h-screen flex-col px-[3vw] py-[3vh]">
+      <KnurlPatterns />
+      {answer ? <Answer answer={answer} /> : <Start hallName={hallName} lifts={lifts} />}
+    </main>
+  );
+}
+
+/** Goes back to the start when nobody touches it for a while. */
+function useReturn(isOn: boolean, seconds: number) {
+  const router = useRouter();
+  useEffect(() => {
+    if (!isOn) return;
+    let timer = setTimeout(leave, seconds * 1000);
+    function leave() {
+      router.replace("/wall");
+    }
+    function again() {
+      clearTimeout(timer);
+      timer = setTimeout(leave, seconds * 1000);
+    }
+    window.addEventListener("pointerdown", again);
+    window.addEventListener("keydown", again);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener("pointerdown", again);
+      window.removeEventListener("keydown", again);
+    };
+  }, [isOn, seconds, router]);
+}
+
+function Start({ hallName, lifts }: { hallName: string; lifts: Props["lifts"] }) {
+  return (
+    <>
+      <header className="mb-[2vh] flex flex-wrap items-baseline justify-between gap-4">
+        <h1 className="text-[clamp(1.6rem,3.6vw,3.2rem)]">What do you want to lift?</h1>
+        <p className="text-quiet text-lg">{hallName}</p>
+      </header>
+      <nav aria-label="Lifts" className="grid grow auto-rows-fr grid-cols-2 gap-3 sm:grid-cols-3 lg:grid-cols-5">
+        {lifts.map(({ key, name }) => (
+          <Link
+            key={key}
+            href={`/wall?lift=${key}`}
+            replace
+            className="sheet hover:border-primary flex min-h-16 items-center justify-center p-3 text-center text-[clamp(1.05rem,1.7vw,1.6rem)] leading-tight font-semibold"
+          >
+            {name}
+          </Link>
+        ))}
+      </nav>
+    </>
+  );
+}
+
+function Answer({ answer: { lift, take, leave } }: { answer: WallAnswer }) {
+  const [first, ...others] = take;
+  return (
+    <>
+      <header className="mb-[1vh] flex items-baseline justify-between gap-4">
+        <h1 className="text-[clamp(1.4rem,2.6vw,2.4rem)]">{lift.name}</h1>
+        <Link href="/wall" replace className="btn btn-outline btn-lg min-h-14">
+          Another lift
+        </Link>
+      </header>
+      {first ? (
+        <section aria-label="Take this bar" className="sheet border-l-primary border-l-8 px-[2vw] py-[2vh]">
+          <p className="text-[clamp(1rem,1.6vw,1.5rem)]">Take</p>
+          <div className="flex flex-wrap items-baseline gap-x-[3vw] gap-y-2">
+            <p className="text-[clamp(3rem,8vw,7rem)] leading-none font-bold tabular-nums">{first.bar.tag}</p>
+            <div>
+              <p className="text-[clamp(1.5rem,3.2vw,3rem)] leading-tight font-bold">{first.bar.name}</p>
+              <p className="text-[clamp(1.1rem,2vw,1.9rem)]">{first.place ?? "ask where it hangs"}</p>
+            </div>
+            <dl className="ml-auto grid grid-cols-[auto_auto] items-baseline gap-x-4 text-[clamp(1.1rem,2vw,1.9rem)]">
+              <dt className="text-quiet">weighs</dt>
+              <dd className="text-right font-bold tabular-nums">
+                {first.bar.quantities.mass ? `${trimmed(first.bar.quantities.mass.value, 1)} kg` : "not known"}
+              </dd>
+              <dt className="text-quiet">carries at most</dt>
+              <dd className="text-right font-bold tabular-nums">
+                {first.ratedKg === null ? "not known: ask" : `${trimmed(first.ratedKg, 0)} kg`}
+              </dd>
+            </dl>
+          </div>
+          <BarDrawing
+            drawing={drawBar(first.bar)}
+            label={`${first.bar.name} to scale`}
+            className="my-[1.5vh] max-h-[18vh]"
+          />
+          <p className="text-[clamp(1rem,1.6vw,1.5rem)]">{first.because}</p>
+        </section>
+      ) : (
+        <section className="sheet px-[2vw] py-[2vh] text-[clamp(1.5rem,3vw,3rem)] font-bold">
+          No bar here is for this lift.
+        </section>
+      )}
+      <div className="mt-[2vh] grid gap-[2vh] md:grid-cols-2 md:gap-[2vw]">
+        {others.length > 0 && (
+          <section aria-label="Or">
+            <h2 className="text-quiet text-[clamp(1rem,1.5vw,1.4rem)]">If it is gone</h2>
+            <ul className="text-[clamp(1.1rem,1.9vw,1.8rem)]">
+              {others.map(({ bar, place }) => (
+                <li key={bar.tag}>
+                  <strong className="tabular-nums">{bar.tag}</strong> {bar.name}
+                  <span className="text-quiet"> {place}</span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        {leave.length > 0 && (
+          <section aria-label="Not these" className="border-l-error border-l-8 pl-4">
+            <h2 className="text-[clamp(1rem,1.5vw,1.4rem)] font-bold">Not these</h2>
+            <ul className="text-[clamp(1rem,1.6vw,1.5rem)]">
+              {leave.map(({ tag, name, because }) => (
+                <li key={tag}>
+                  <strong className="tabular-nums">{tag}</strong> {name}
+                  <span className="text-quiet block text-[0.8em] leading-snug">{because}</span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+      </div>
+      <p className="mt-auto pt-[2vh] text-[clamp(1.2rem,2.2vw,2rem)] font-bold">
+        Clamps on, safeties set. Not sure? Ask the staff.
+      </p>
+    </>
+  );
+}
