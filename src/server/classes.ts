@@ -1,5 +1,5 @@
 import "server-only";
-import { asc, desc, eq } from "drizzle-orm";
+import { and, asc, desc, eq, isNull, sql } from "drizzle-orm";
 import { isUsable, type Bar } from "@/core/bars/bar";
 import { planClass, type ClassEntry, type PlannedClass } from "@/core/classes/planClass";
 import type { StationKind } from "@/core/classes/stationSuits";
@@ -31,6 +31,20 @@ type EntryRow = typeof classEntries.$inferSelect;
 export async function listClasses(who: Who): Promise<ClassRow[]> {
   if (!may(who, "class.edit")) return [];
   return hallDb(who).rows(classes, { orderBy: [desc(classes.heldOn), desc(classes.startsAt)], limit: 50 });
+}
+
+/** Classes of today with entries and no plan; nothing for whoever may not see classes. */
+export async function classesUnassigned(who: Who): Promise<ClassRow[]> {
+  if (!may(who, "class.edit")) return [];
+  return hallDb(who).rows(classes, {
+    where: and(
+      eq(classes.heldOn, who.today),
+      isNull(classes.plan),
+      sql`exists (select 1 from ${classEntries} where ${classEntries.classId} = ${classes.id})`,
+    ),
+    orderBy: [asc(classes.startsAt)],
+    limit: 10,
+  });
 }
 
 export interface ClassItem {

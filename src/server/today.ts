@@ -3,6 +3,7 @@ import { cache } from "react";
 import { gapToStated } from "@/core/bars/effectiveQuantity";
 import { listed, sentence, signed, trimmed } from "@/core/units/format";
 import { barsInState, barsNeverWeighed, barsOffTheirLabel, countInState, type ListedBar } from "./bars";
+import { classesUnassigned, type ClassRow } from "./classes";
 import { careDueByTask, careDueCounts, type TaskDue } from "./care";
 import { measuringRules } from "./rules";
 import type { Who } from "./who";
@@ -21,14 +22,16 @@ const MOST = 50;
 
 /** What needs doing today, most urgent first; empty when there is nothing. Worked out once a request. */
 export const todayItems = cache(async (who: Who): Promise<TodayItem[]> => {
-  const [troubled, due, off, unweighed] = await Promise.all([
+  const [troubled, due, off, unweighed, classes] = await Promise.all([
     barsInState(who, ["quarantined", "watch"], MOST),
     careDueByTask(who, who.today),
     measuringRules(who).then(({ tolerances }) => barsOffTheirLabel(who, tolerances.mass ?? Infinity, MOST)),
     barsNeverWeighed(who, MOST),
+    classesUnassigned(who),
   ]);
   return [
     ...outOfUse(troubled),
+    ...tonight(classes),
     ...careItems(due),
     ...underWatch(troubled),
     ...heavyOrLight(off),
@@ -38,13 +41,14 @@ export const todayItems = cache(async (who: Who): Promise<TodayItem[]> => {
 
 /** How many sentences Today has, without making them: every page shows the number. */
 export async function todayCount(who: Who): Promise<number> {
-  const [troubled, due, off, unweighed] = await Promise.all([
+  const [troubled, due, off, unweighed, classes] = await Promise.all([
     countInState(who, ["quarantined", "watch"]),
     careDueCounts(who, who.today),
     measuringRules(who).then(({ tolerances }) => barsOffTheirLabel(who, tolerances.mass ?? Infinity, 1)),
     barsNeverWeighed(who, 1),
+    classesUnassigned(who),
   ]);
-  return Math.min(MOST, troubled) + due.length + Math.sign(off.length) + Math.sign(unweighed.length);
+  return Math.min(MOST, troubled) + due.length + Math.sign(off.length) + Math.sign(unweighed.length) + classes.length;
 }
 
 type Wall = readonly ListedBar[];
@@ -59,6 +63,17 @@ function outOfUse(wall: Wall): TodayItem[] {
       because: "Nobody may lift with it. Repair or retire it, or return it to service with a reason.",
       action: { label: "Decide", href: `/bars/${bar.tag}#state` },
     }));
+}
+
+/** Classes of today that nobody assigned yet; for whoever assigns. */
+function tonight(classes: readonly ClassRow[]): TodayItem[] {
+  return classes.map(({ id, name, startsAt }) => ({
+    id: `class-${id}`,
+    weight: "now",
+    title: `${name} at ${startsAt}: nobody knows yet where to lift, and with which bar.`,
+    because: "Assign stations and bars, then print the sheet.",
+    action: { label: "Assign", href: `/sessions/${id}` },
+  }));
 }
 
 /** Care that is late, one sentence a task, the longest overdue first. */

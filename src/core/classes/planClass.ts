@@ -151,12 +151,16 @@ interface Cost {
 function tradeOff({ question, problem, answer, e, bar, better, verdict, best }: Cost): string {
   const { entries, bars } = question;
   const { slots } = problem;
-  const own = slots[answer.slotOf[e]!]!.block;
+  const block = slots[answer.slotOf[e]!]!.block;
   const instead = `${bars[bar]!.tag} instead: ${words(verdict)} rather than ${words(best)}.`;
-  const top = better.filter((j) => verdictOf(problem.entries[e]!.fit[j]!) === best);
+  const own = problem.entries[e]!;
+  const fits = better.filter((j) => slots.some((slot, k) => own.slots[k] && slot.bars[j]));
+  if (fits.length === 0)
+    return `${listed(better.slice(0, 3).map((j) => bars[j]!.tag))} would suit better and ${better.length === 1 ? "does" : "do"} not lie in the J-cups of a station that is open to this; ${instead}`;
+  const top = fits.filter((j) => own.fit[j] === Math.max(...fits.map((one) => own.fit[one]!)));
   const taken = top
     .flatMap((j) => answer.barOf.flatMap((there, k) => (there === j ? [{ j, k }] : [])))
-    .sort((a, b) => Number(slots[b.k]!.block === own) - Number(slots[a.k]!.block === own));
+    .sort((a, b) => Number(slots[b.k]!.block === block) - Number(slots[a.k]!.block === block));
   const first = taken[0];
   if (first) {
     const who = entries.filter((_, i) => answer.slotOf[i] === first.k).map(({ personName }) => personName);
@@ -165,7 +169,7 @@ function tradeOff({ question, problem, answer, e, bar, better, verdict, best }: 
   const isShared = entries.some((_, i) => i !== e && answer.slotOf[i] === answer.slotOf[e]);
   return isShared
     ? `Shares a station and its bar with others; ${instead}`
-    : `${bars[top[0] ?? better[0]!]!.tag} does not fit a station that is free for this; ${instead}`;
+    : `${bars[top[0]!]!.tag} would need a station that others hold; ${instead}`;
 }
 
 const words = (verdict: Verdict) => (verdict === "made-for" ? "made for it" : verdict);

@@ -231,10 +231,10 @@ export const DEMO_CLASS = {
   startsAt: "18:30",
   blockMinutes: 25,
   blocks: 3,
-  capacities: { "rack-1": 2, "rack-2": 2, "rack-3": 2, "platform-1": 2, "bench-1": 2 },
+  capacities: { "rack-1": 2, "rack-2": 2, "rack-3": 1, "platform-1": 2, "bench-1": 2 },
   entries: [
-    ["bram", "back-squat-high", "120 kg", "spare-joint", null, null],
-    ["isla", "back-squat-low", "110 kg", "general", null, null],
+    ["bram", "back-squat-high", "120 kg", "spare-joint", 1, null],
+    ["isla", "back-squat-high", "80 kg", "upper-back", 1, null],
     ["hale", "back-squat-high", "150 kg", "general", null, null],
     ["emeric", "back-squat-low", "190 kg", "carry-over", 1, null],
     ["runa", "back-squat-low", "115 kg", "carry-over", null, null],

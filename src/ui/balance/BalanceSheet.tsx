@@ -14,7 +14,7 @@ import type { Build } from "@/core/balance/body";
 import { CARRIES, CARRY_KEYS, type CarryKey } from "@/core/balance/carry";
 import { balanceSentence, carryDifference } from "@/core/balance/verdictWords";
 import { fixed, trimmed } from "@/core/units/format";
-import { FigureDrawing } from "./FigureDrawing";
+import { FigureDrawing, figureTopMm } from "./FigureDrawing";
 import { Slider } from "./Slider";
 
 interface Props {
@@ -35,6 +35,7 @@ export function BalanceSheet({ start, lifters, handTorqueNm }: Props) {
   const change = (part: Partial<BalanceState>) => setState((now) => ({ ...now, ...part }));
   const changeBuild = (part: Partial<Build>) => change({ build: { ...build, ...part } });
   const answers = carries.map((asked) => answerOf(state, asked, handTorqueNm));
+  const topMm = Math.max(1100, ...answers.flatMap((answer) => (answer ? [figureTopMm(answer.figure)] : [])));
   return (
     <div className="grid gap-3">
       <section
@@ -155,6 +156,7 @@ export function BalanceSheet({ start, lifters, handTorqueNm }: Props) {
             answer={answers[i]!}
             state={state}
             ink={INKS[i]!}
+            topMm={topMm}
             isFirst={i === 0}
             onChange={(next) => change({ carries: carries.map((one, j) => (j === i ? next : one)) })}
             onRemove={carries.length > 1 ? () => change({ carries: carries.filter((_, j) => j !== i) }) : undefined}
@@ -216,6 +218,7 @@ function Carried({
   answer,
   state,
   ink,
+  topMm,
   isFirst,
   onChange,
   onRemove,
@@ -224,6 +227,7 @@ function Carried({
   answer: Balance | null;
   state: BalanceState;
   ink: string;
+  topMm: number;
   isFirst: boolean;
   onChange: (next: AskedCarry) => void;
   onRemove: (() => void) | undefined;
@@ -263,6 +267,7 @@ function Carried({
         figure={answer?.figure ?? null}
         loadKg={state.loadKg}
         ink={ink}
+        topMm={topMm}
         isHanging={carry.camber === "hanging"}
         label={answer ? `${name}: trunk leans ${trimmed(answer.trunkLeanDeg, 0)} degrees` : `${name}: nothing balances`}
       />
@@ -341,7 +346,7 @@ function Numbers({ answer }: { answer: Balance }) {
     ["trunk lean", fixed(answer.trunkLeanDeg, 1), "°"],
     ["hip moment", fixed(answer.hipMomentNm, 1), "N·m"],
     ["knee moment", fixed(answer.kneeMomentNm, 1), "N·m"],
-    ["hip to knee", answer.hipToKnee === null ? "–" : fixed(answer.hipToKnee, 2), ""],
+    ["hip to knee", answer.hipToKnee === null || answer.kneeMomentNm <= 0 ? "–" : fixed(answer.hipToKnee, 2), ""],
     ["roll torque", fixed(answer.rollTorqueNm, 1), "N·m"],
     ["load ahead of mid-foot", fixed(answer.loadAheadOfMidFootMm, 0), "mm"],
     ...(answer.correctionReachMm === null

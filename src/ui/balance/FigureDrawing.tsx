@@ -7,33 +7,43 @@ interface Props {
   loadKg: number;
   ink: string;
   isHanging: boolean;
+  /** Height of the sheet above the floor, in mm: the same for figures that stand side by side. */
+  topMm: number;
 }
 
-/** What the sheet shows, in mm: from behind the heel to ahead of the toe, from the floor to over a tall head. */
-const VIEW = { left: -760, right: 860, top: 1960, bottom: -90 };
+/** What the sheet shows, in mm: from behind the hips to ahead of the toes, and a little below the floor. */
+const VIEW = { left: -800, right: 900, bottom: -70 };
 const HEAD_MM = 115;
 const PLATE_MM = 225;
+
+/** Height that a figure needs, in mm: its head and its discs with a little room. */
+export function figureTopMm({ shoulder, hip, load }: Figure): number {
+  const trunk = Math.hypot(shoulder[0] - hip[0], shoulder[1] - hip[1]);
+  const head = shoulder[1] + ((shoulder[1] - hip[1]) / trunk) * HEAD_MM * 1.7 + HEAD_MM;
+  return Math.max(head, load[1] + PLATE_MM, shoulder[1]) + 60;
+}
 
 const at = ([x, y]: Point): [number, number] => [x, -y];
 const line = (...points: Point[]) => points.map((point) => at(point).join(",")).join(" ");
 
 /** A lifter from the side, to scale: floor and mid-foot, the body's segments, the bar's contact and its load. */
-export function FigureDrawing({ figure, label, loadKg, ink, isHanging }: Props) {
-  const { left, right, top, bottom } = VIEW;
+export function FigureDrawing({ figure, label, loadKg, ink, isHanging, topMm }: Props) {
+  const { left, right, bottom } = VIEW;
+  const top = topMm;
   return (
     <svg
       viewBox={`${left} ${-top} ${right - left} ${top - bottom}`}
       role="img"
       aria-label={label}
-      className="block h-full max-h-[25rem] w-full"
+      className="block h-72 w-full"
     >
       <line x1={left} x2={right} y1={0} y2={0} stroke="var(--color-base-content)" strokeWidth={6} />
-      {figure && <Body figure={figure} loadKg={loadKg} ink={ink} isHanging={isHanging} />}
+      {figure && <Body figure={figure} loadKg={loadKg} ink={ink} isHanging={isHanging} topMm={topMm} />}
     </svg>
   );
 }
 
-function Body({ figure, loadKg, ink, isHanging }: { figure: Figure; loadKg: number; ink: string; isHanging: boolean }) {
+function Body({ figure, loadKg, ink, isHanging, topMm }: Omit<Props, "label" | "figure"> & { figure: Figure }) {
   const { heel, toe, ankle, knee, hip, shoulder, contact, load, midFoot, centre } = figure;
   const trunk = Math.hypot(shoulder[0] - hip[0], shoulder[1] - hip[1]);
   const up: Point = [(shoulder[0] - hip[0]) / trunk, (shoulder[1] - hip[1]) / trunk];
@@ -45,7 +55,7 @@ function Body({ figure, loadKg, ink, isHanging }: { figure: Figure; loadKg: numb
         x1={midFoot[0]}
         x2={midFoot[0]}
         y1={20}
-        y2={-VIEW.top}
+        y2={-topMm}
         stroke="var(--color-quiet)"
         strokeWidth={5}
         strokeDasharray="36 14 8 14"

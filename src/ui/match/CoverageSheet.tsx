@@ -37,7 +37,7 @@ export function CoverageSheet({ bars, lifts, byLift, byBar, showsPeople }: Props
       .join(", ");
   const alone = byBar.filter((one) => one.alone > 0);
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
       <section className="sheet border-l-primary border-l-4 px-4 py-3 text-sm" aria-label="What is covered">
         <p>
           <strong>
@@ -84,7 +84,10 @@ export function CoverageSheet({ bars, lifts, byLift, byBar, showsPeople }: Props
               )}
               {bars.map(({ tag, name }) => (
                 <th key={tag} scope="col" title={name} className="px-0.5 py-2 align-bottom font-normal">
-                  <Link href={`/bars/${encodeURIComponent(tag)}`} className="bar-tag hover:underline">
+                  <Link
+                    href={`/bars/${encodeURIComponent(tag)}`}
+                    className="inline-block rotate-180 font-semibold [writing-mode:vertical-rl] hover:underline"
+                  >
                     {tag}
                   </Link>
                 </th>
@@ -107,7 +110,7 @@ export function CoverageSheet({ bars, lifts, byLift, byBar, showsPeople }: Props
                 {verdicts.map((verdict, i) => (
                   <td
                     key={bars[i]!.tag}
-                    className={`text-center ${verdict === "made-for" ? "text-primary" : ""}`}
+                    className={`min-w-6 text-center ${verdict === "made-for" ? "text-primary" : ""}`}
                     title={`${bars[i]!.tag}, ${nameOf(lift)}: ${MARK_WORDS[verdict]}`}
                   >
                     <span aria-hidden="true">{MARKS[verdict]}</span>

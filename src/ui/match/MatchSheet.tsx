@@ -177,6 +177,8 @@ function MatchRow({
   unit: string;
 }) {
   const { tag, bar, place, verdict, reasons } = item;
+  const shown = decisive(reasons);
+  const others = reasons.filter((reason) => !shown.includes(reason));
   return (
     <li className="grid items-center gap-x-4 gap-y-1 px-4 py-2.5 md:grid-cols-[6.5rem_11rem_minmax(0,14rem)_minmax(0,1fr)_auto]">
       <VerdictText verdict={verdict} />
@@ -191,16 +193,25 @@ function MatchRow({
         </span>
       </div>
       <BarDrawing drawing={drawBar(bar)} label={`${bar.name} to scale`} className="hidden md:block" />
-      <ul className="text-sm">
-        {decisive(reasons).map((reason) => (
-          <li key={reason.factor}>
-            {reason.text} <span className="text-quiet text-xs whitespace-nowrap">{BASIS_WORDS[reason.basis]}</span>
-            {reason.wouldChange && (
-              <span className="text-quiet block text-xs">Would change it: {reason.wouldChange}</span>
-            )}
-          </li>
-        ))}
-      </ul>
+      <div className="text-sm">
+        <ul>
+          {shown.map((reason) => (
+            <ReasonLine key={reason.factor} reason={reason} />
+          ))}
+        </ul>
+        {others.length > 0 && (
+          <details>
+            <summary className="text-quiet min-h-8 cursor-pointer py-1.5 text-xs">
+              {others.length} more {others.length === 1 ? "thing" : "things"} weighed
+            </summary>
+            <ul>
+              {others.map((reason) => (
+                <ReasonLine key={reason.factor} reason={reason} />
+              ))}
+            </ul>
+          </details>
+        )}
+      </div>
       <CarryLink
         carry={{ target: "load", unit: "unit" }}
         href={href("/load", {
@@ -212,6 +223,15 @@ function MatchRow({
       >
         Load it
       </CarryLink>
+    </li>
+  );
+}
+
+function ReasonLine({ reason: { text, basis, wouldChange } }: { reason: Reason }) {
+  return (
+    <li>
+      {text} <span className="text-quiet text-xs whitespace-nowrap">{BASIS_WORDS[basis]}</span>
+      {wouldChange && <span className="text-quiet block text-xs">Would change it: {wouldChange}</span>}
     </li>
   );
 }

@@ -77,7 +77,7 @@ function specWords({ ranges, marks }: MeetingSpec): string {
     if (!range) return [];
     const { label, unit, decimals } = MEETING_QUANTITIES[kind];
     const { least = -Infinity, most = Infinity } = range;
-    return [`${label} ${rangeWords({ least, most }, Math.max(decimals, 2))} ${unit}`];
+    return [`${label} ${rangeWords({ least, most }, Math.max(decimals, 3))} ${unit}`];
   });
   return [...words, ...(marks ? [`rings ${marks === "powerlifting" ? 810 : 910} mm apart`] : [])].join("; ");
 }

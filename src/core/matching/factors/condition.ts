@@ -1,3 +1,4 @@
+import { sentence } from "../../units/format";
 import type { Factor } from "../question";
 
 /** In service, under watch, or out of use. */
@@ -39,7 +40,7 @@ export const order: Factor = ({ barToday }) => {
     factor: "order",
     basis: "data",
     atBest: "good",
-    text: () => `${overdue.task} is ${overdue.days} days late.`,
+    text: () => `${sentence(overdue.task)}: ${overdue.days} days late.`,
     wouldChange: () => "Doing it.",
     value: overdue.days,
     unit: "days",
