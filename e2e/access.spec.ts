@@ -20,6 +20,18 @@ const PAGES = [
   "/load?target=x",
   "/care",
   "/settings",
+  "/settings/house",
+  "/match/coverage",
+  "/match/balance",
+  "/match/balance?mode=hinge",
+  "/match/lifts",
+  "/match/meetings",
+  "/lifters",
+  "/lifters/new",
+  "/lifters/bram",
+  "/sessions",
+  "/wall",
+  "/wall?lift=snatch",
   "/nowhere",
 ];
 

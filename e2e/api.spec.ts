@@ -34,8 +34,10 @@ for (const [path, address] of [
   ["/plates", "/plates"],
   ["/stations", "/stations"],
   ["/lifts", "/lifts"],
+  ["/lifters", "/lifters?limit=4"],
   ["/match", "/match?lift=snatch&loadKg=60"],
   ["/match", "/match?lift=clean&loadKg=42.5&lifter=tove"],
+  ["/match", "/match?lift=back-squat-high&loadKg=120&lifter=bram&purpose=hips"],
   ["/care/due", "/care/due"],
   ["/care/due", "/care/due?on=2030-01-01&limit=5"],
 ] as const)
@@ -45,6 +47,33 @@ for (const [path, address] of [
     expect(response.headers()["cache-control"]).toContain("no-store");
     expectDescribed(path, "get", await response.json());
   });
+
+test("POST /balance answers the handbook's check values, and refuses what cannot balance", async ({ request }) => {
+  const ask = (data: object) => request.post("/api/v1/balance", { data });
+  const lifter = { heightMm: 1800, massKg: 85 };
+  const yoke = { alongTrunk: 1, alongTrunkMm: 30, forwardMm: -20, camberForwardMm: 90, camberDropMm: 80 };
+  const response = await ask({ lifter, pose: { shankLeanDeg: 34 }, carry: yoke, loadKg: 100 });
+  expect(response.status()).toBe(200);
+  const body = await response.json();
+  expectDescribed("/balance", "post", body);
+  // Handbook §8: yoke at its own 34°: lean 33.4°, roll +30.5 N·m, hip to knee 1.31.
+  expect(body.trunkLeanDeg).toBeCloseTo(33.4, 1);
+  expect(body.rollTorqueNm).toBeCloseTo(30.5, 1);
+  expect(body.hipToKnee).toBeCloseTo(1.31, 2);
+  expect(body.correctionReachMm).toBeNull();
+  const low = { alongTrunk: 1, alongTrunkMm: -60, forwardMm: -90 };
+  const never = await ask({ lifter, pose: { shankLeanDeg: -20 }, carry: low, loadKg: 0.1 });
+  expect(never.status()).toBe(422);
+  const bad = await ask({ lifter: { heightMm: "1800", massKg: 10 }, carry: { ...low, camber: "loose", x: 1 } });
+  expect(bad.status()).toBe(400);
+  expect((await bad.json()).error.details.map(({ path }: { path: string }) => path).sort()).toEqual([
+    "carry.camber",
+    "carry.x",
+    "lifter.heightMm",
+    "lifter.massKg",
+    "loadKg",
+  ]);
+});
 
 test("POST /whip and /load answer what is described", async ({ request }) => {
   const whip = await request.post("/api/v1/whip", { data: WHIP });

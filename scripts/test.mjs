@@ -47,6 +47,11 @@ async function everything() {
   if (only === null) {
     await step("types", ["node_modules/typescript/bin/tsc", "--noEmit"]);
     await step("lint", ["node_modules/eslint/bin/eslint.js", ".", "--max-warnings", "0"]);
+    await step("import cycles", [
+      "node_modules/dpdm/lib/bin/dpdm.js",
+      ...["--no-tree", "--no-warning", "--no-progress", "--exit-code", "circular:1", "--transform"],
+      ...["--tsconfig", "tsconfig.json", "src/**/*.ts", "src/**/*.tsx"],
+    ]);
     await step("format", ["node_modules/prettier/bin/prettier.cjs", "--check", "--log-level", "warn", "."]);
   }
   if (wants("unit")) await vitest("unit", {});

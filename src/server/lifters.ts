@@ -52,9 +52,16 @@ export async function listLifterPage(
 export function lifterTexts(row: LifterRow): Record<string, string> {
   return fieldTexts(LIFTER_FIELDS, {
     ...row,
-    usualLoads: Object.entries(row.usualLoads ?? {}).map(([lift, { value, unit }]) => `${lift} ${value} ${unit}`),
+    usualLoads: loadLines(row.usualLoads ?? {}),
     meetings: (row.meetings ?? []).map(({ on, rules, name }) => `${on} ${rules} ${name}`.trim()),
   });
+}
+
+/** Usual loads as lines, by lift: an order of their own is not kept. */
+function loadLines(loads: Readonly<Record<string, { value: string; unit: string }>>): string[] {
+  return Object.entries(loads)
+    .map(([lift, { value, unit }]) => `${lift} ${value} ${unit}`)
+    .sort();
 }
 
 /** Enters or changes a lifter. */
@@ -76,6 +83,7 @@ export async function saveLifter(
     textsOf: lifterTexts,
     check: (values) => {
       const { usual, meetings } = read(values);
+      if (values.usualLoads) values.usualLoads = loadLines(usual.loads);
       const isKey = /^[a-z0-9-]+$/.test(String(values.key));
       return [
         ...(isKey ? [] : [{ path: "key", message: "short name: small letters, digits and hyphens, as isla" }]),

@@ -5,6 +5,7 @@ import { assignClass } from "./assignClass";
 import { bestAssignment, pricedAssignment } from "./assignment";
 import { inventedClass } from "./classWorld.fixture";
 import { placePeople } from "./placePeople";
+import { spareSpecialBars } from "./spareSpecialBars";
 import { checkPlan, worthOf, type ClassProblem } from "./problem";
 
 const solver = await highs();
@@ -77,6 +78,8 @@ describe("tonight's class against a MIP solver package", () => {
       expect(checkPlan(problem, answer)).toBe(answer.total);
       expect(answer.total).toBe(mipTotal(problem));
     },
+    // The package may take seconds where this takes milliseconds.
+    60_000,
   );
   it("a whole evening, 40 lifters, 12 station-blocks, 60 bars: proven, whatever the seed", () => {
     const evening = { entries: 40, stations: 4, blocks: 3, bars: 60, capacities: [3, 4], twice: 8 };
@@ -101,6 +104,17 @@ describe("what holds for any class", () => {
         expect(answer.total).toBe(everyWay(problem));
       }),
       { numRuns: 40 },
+    ));
+  it("sparing the special bars costs nobody anything and leaves no plain bar unused that would do", () =>
+    fc.assert(
+      fc.property(small, fc.array(fc.boolean(), { minLength: 3, maxLength: 3 }), (problem, isPlain) => {
+        const answer = assignClass(problem);
+        const spared = spareSpecialBars(problem, answer, isPlain);
+        expect(checkPlan(problem, spared)).toBe(answer.total);
+        const special = (barOf: readonly number[]) => barOf.filter((bar) => bar >= 0 && !isPlain[bar]).length;
+        expect(special(spared.barOf)).toBeLessThanOrEqual(special(answer.barOf));
+      }),
+      { numRuns: 60 },
     ));
   it("one more seat never makes it worse, and a choice that is fixed never better", () =>
     fc.assert(

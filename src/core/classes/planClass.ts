@@ -1,4 +1,5 @@
 import type { Bar } from "../bars/bar";
+import { FAMILIES } from "../bars/families";
 import { listed } from "../units/format";
 import type { HallDay } from "../units/hallDay";
 import type { MatchingRules } from "../matching/houseRules";
@@ -8,6 +9,7 @@ import { gradeBar } from "../matching/match";
 import { rankOf, VERDICTS, type Verdict } from "../matching/verdict";
 import { assignClass } from "./assignClass";
 import type { ClassProblem } from "./problem";
+import { spareSpecialBars } from "./spareSpecialBars";
 import { fitsStation, stationKindsFor, type ClassStation } from "./stationSuits";
 
 /** What a verdict is worth to a class; a bar that is never for somebody is no choice at all. Ours. */
@@ -92,8 +94,13 @@ export function classProblem({ entries, stations, blocks, bars, rules, today }: 
 /** Everybody's block, station and bar, with what each gave up and to whom. */
 export function planClass(question: ClassQuestion): PlannedClass {
   const problem = classProblem(question);
-  const answer = assignClass(problem);
   const { entries, stations, bars } = question;
+  const { isProven, ...plan } = assignClass(problem);
+  const answer = spareSpecialBars(
+    problem,
+    plan,
+    bars.map(({ family }) => FAMILIES[family].form === "straight"),
+  );
   const verdicts = problem.entries.map(({ fit }) => fit.map(verdictOf));
   const placed = entries.map((entry, e): PlacedEntry => {
     const best = verdicts[e]!.reduce<Verdict>((a, b) => (rankOf(b) < rankOf(a) ? b : a), "never");
@@ -123,7 +130,7 @@ export function planClass(question: ClassQuestion): PlannedClass {
   });
   const alone = placed.reduce((sum, { best }) => sum + Math.max(0, POINTS[best]), 0);
   const got = placed.reduce((sum, { verdict }) => sum + (verdict ? POINTS[verdict] : 0), 0);
-  return { entries: placed, isProven: answer.isProven, fit: alone === 0 ? 1 : got / alone };
+  return { entries: placed, isProven, fit: alone === 0 ? 1 : got / alone };
 }
 
 const verdictOf = (points: number): Verdict => VERDICTS.find((verdict) => POINTS[verdict] === points)!;

@@ -6,7 +6,7 @@ import { FAMILIES, FAMILY_KEYS, type FamilyKey } from "../bars/families";
 import { MATCHING_RULES } from "./houseRules";
 import { lifterWith } from "./lifter";
 import { LIFT_KEYS, LIFTS, type LiftKey } from "./lifts";
-import { gradeBar, matchBar, matchBars } from "./match";
+import { matchBar, matchBars } from "./match";
 import type { Schools } from "./schools";
 import { rankOf } from "./verdict";
 

@@ -17,7 +17,7 @@ export function LiftersSheet({ lifters, today }: { lifters: readonly LifterRow[]
       </p>
     );
   return (
-    <div className="sheet overflow-x-auto">
+    <div className="sheet relative overflow-x-auto">
       <table className="w-full border-collapse text-sm">
         <thead className="border-base-content text-quiet border-b text-xs">
           <tr>

@@ -66,7 +66,7 @@ export function CoverageSheet({ bars, lifts, byLift, byBar, showsPeople }: Props
           </p>
         )}
       </section>
-      <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label="Lifts by bars">
+      <div className="sheet relative overflow-x-auto" tabIndex={0} role="region" aria-label="Lifts by bars">
         <table className="w-full border-collapse text-sm">
           <caption className="sr-only">Verdict of every bar in service for every lift at its usual load</caption>
           <thead className="border-base-content border-b text-xs">
