@@ -23,8 +23,14 @@ const SCREENS = [
   "/compare?bars=K04,K11&load=270",
   "/match?lift=snatch&load=60&lifter=tove",
   "/load?bar=K20&target=140",
+  "/match/coverage",
+  "/match/balance",
+  "/lifters",
+  "/sessions",
+  "/wall?lift=snatch",
   "/care",
   "/settings",
+  "/settings/house",
 ];
 const ROUNDS = 25;
 /** Bars of the long wall. */
@@ -206,7 +212,10 @@ Written by \`npm run bench\` on ${cpus().length} cores (${cpus()[0].model.trim()
 | whip bench in the browser's worker: closed form and general solver of every bend, six bars at every load and grip round 180 kg | – | ${screens.bend.bends.toLocaleString("en")} bends in ${screens.bend.ms} ms |
 | 10,000 bars taken in from a file | under 20 s | ${(screens.wall.importMs / 1000).toFixed(1)} s, progress told ${screens.wall.progress} times |
 | longest task while scrolling a wall of 10,000 bars | at most 100 ms | ${screens.wall.longestTaskMs === 0 ? "none over 50 ms" : `${ms(screens.wall.longestTaskMs)} ms`} in ${screens.wall.steps} steps |
-| matching 24 bars for a lift | – | ${ms(core.match.us)} µs |
+| matching 24 bars for a lift, with every reason in words | – | ${ms(core.match.us)} µs |
+| 500 bars × 30 lifts × one lifter graded | under 100 ms | ${ms(core.grade.ms)} ms |
+| 40 lifters, 12 station-blocks, 60 bars assigned, ${core.classes.of} evenings | under 500 ms and optimal | median ${ms(core.classes.medianMs)} ms, worst ${ms(core.classes.worstMs)} ms; ${core.classes.proven} proven |
+| balance of one carry | within a frame, 16 ms | ${ms(core.balance.us)} µs |
 
 Server answer of every screen on the demo data, wanted under 150 ms (median and worst of ${ROUNDS - 5} after 5 to warm up):
 

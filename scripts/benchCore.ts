@@ -1,11 +1,16 @@
 /* The core's part of the bench. Prints one JSON object. */
 import highsLoader from "highs";
+import { balance } from "../src/core/balance/balance";
+import { CARRIES } from "../src/core/balance/carry";
 import type { Bar } from "../src/core/bars/bar";
+import { assignClass } from "../src/core/classes/assignClass";
+import { inventedClass } from "../src/core/classes/classWorld.fixture";
 import { load } from "../src/core/loading/load";
 import { bestByMip, type MipSolver } from "../src/core/loading/mipSolver.fixture";
 import type { LoadQuestion } from "../src/core/loading/question";
-import { LIFTS } from "../src/core/matching/lifts";
-import { matchBars } from "../src/core/matching/match";
+import { lifterWith } from "../src/core/matching/lifter";
+import { LIFT_KEYS, LIFTS } from "../src/core/matching/lifts";
+import { gradeBar, matchBars } from "../src/core/matching/match";
 import { massUnitsFromKg } from "../src/core/units/exactMass";
 import { whip } from "../src/core/whip/closedForm";
 import { bentBar } from "../src/core/whip/generalSolver";
@@ -78,14 +83,53 @@ async function main() {
     centreKnurl: "none",
     ringMarks: "dual",
     plainGapMm: null,
+    canBeRacked: null,
     rating: { kg: 500, basis: "total" },
     hardLimitKg: null,
     stateReason: null,
   })) as Bar[];
   const matchUs = microseconds(() => (sum += matchBars(bars, LIFTS.deadlift, 180).length), 2000);
 
+  const many = Array.from({ length: 500 }, (_, i) => ({ ...bars[i % 24]!, tag: `M${i}` }));
+  const lifts = Array.from({ length: 30 }, (_, i) => LIFTS[LIFT_KEYS[i % LIFT_KEYS.length]!]);
+  const lifter = lifterWith({
+    build: { heightMm: 1950, massKg: 95 },
+    handLengthMm: 205,
+    limits: ["shoulder"],
+    usualKg: 100,
+  });
+  const gradeAll = () => {
+    for (const lift of lifts) for (const one of many) sum += gradeBar(one, lift, 90, { lifter }).length;
+  };
+  gradeAll();
+  const gradeUs = microseconds(gradeAll, 5);
+  const evening = { entries: 40, stations: 4, blocks: 3, bars: 60, capacities: [3, 4], twice: 8 };
+  const classes = Array.from({ length: 20 }, (_, i) => inventedClass(i + 1, evening));
+  const taken = classes.map((problem) => {
+    let isProven = false;
+    return { us: microseconds(() => (isProven = assignClass(problem).isProven), 1), isProven };
+  });
+  const balanceUs = microseconds(
+    () =>
+      (sum += balance({
+        lifter: { heightMm: 1800, massKg: 85 },
+        pose: { shankLeanDeg: 32, thighAngleDeg: 0 },
+        carry: CARRIES.yoke.carry,
+        loadKg: 100,
+      })!.trunkLeanDeg),
+    200_000,
+  );
+
   console.log(
     JSON.stringify({
+      grade: { ms: gradeUs / 1000 },
+      classes: {
+        medianMs: taken.map(({ us }) => us / 1000).sort((a, b) => a - b)[10],
+        worstMs: Math.max(...taken.map(({ us }) => us)) / 1000,
+        proven: taken.filter(({ isProven }) => isProven).length,
+        of: taken.length,
+      },
+      balance: { us: balanceUs },
       load: { oursUs, theirsUs, ratio: theirsUs / oursUs },
       whip: { closedPerSecond: 1e6 / closedUs, generalPerSecond: 1e6 / generalUs },
       match: { us: matchUs },

@@ -79,6 +79,12 @@ export function balance(question: BalanceQuestion): Balance | null {
   return lean === null ? null : standing(body, question, lean);
 }
 
+/** Only the trunk lean of `balance`, in degrees: for grading by the thousand. */
+export function balancingLeanDeg(question: BalanceQuestion): number | null {
+  const lean = balancingLean(bodyOf(question.lifter), question);
+  return lean === null ? null : deg(lean);
+}
+
 /** Trunk lean in radians: the root of least size of A·sin α + B·cos α = C, within −10° to 89°. */
 function balancingLean(body: Body, { pose, carry, loadKg, contactKg = 0 }: BalanceQuestion): number | null {
   const { hip, shank, thigh, midFootX } = legs(body, pose);

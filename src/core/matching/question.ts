@@ -2,9 +2,9 @@ import type { Bar } from "../bars/bar";
 import { valueOf } from "../bars/bar";
 import { FAMILIES } from "../bars/families";
 import type { HallDay } from "../units/hallDay";
-import { assumedPlates } from "../whip/assumedPlates";
+import { assumedCentroidMm } from "../whip/assumedPlates";
 import { bendingBarOf, type BendingBar } from "../whip/bendingBar";
-import { loadOnSide, whipOfSide, type Whip } from "../whip/closedForm";
+import { whipOfSide, type Whip } from "../whip/closedForm";
 import type { MatchingRules } from "./houseRules";
 import type { Lift } from "./lifts";
 import type { MatchLifter, Purpose } from "./lifter";
@@ -61,6 +61,10 @@ export function whipAt({ bar, lift, loadKg }: MatchQuestion): Whip | null {
   const bending = bendingOf(bar);
   if (!bending.ok || loadKg <= bending.massKg) return null;
   const sideKg = (loadKg - bending.massKg) / 2;
-  const { centroidMm } = loadOnSide(bending.bar.seatToSeatMm, assumedPlates(sideKg));
-  return whipOfSide(bending.bar, lift.supportHalfSpacingMm, sideKg, centroidMm);
+  return whipOfSide(
+    bending.bar,
+    lift.supportHalfSpacingMm,
+    sideKg,
+    assumedCentroidMm(bending.bar.seatToSeatMm, sideKg),
+  );
 }

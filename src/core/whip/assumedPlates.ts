@@ -21,3 +21,11 @@ export function assumedPlates(sideKg: number, disc: SidePlate = STANDARD_DISC): 
   }
   return plates;
 }
+
+/**
+ * Where the assumed discs of a side act, in mm from the middle of the bar: they are alike in mass to thickness, so it is
+ * the middle of the stack.
+ */
+export function assumedCentroidMm(seatToSeatMm: number, sideKg: number, disc: SidePlate = STANDARD_DISC): number {
+  return (seatToSeatMm + (disc.thicknessMm * sideKg) / disc.massKg) / 2;
+}

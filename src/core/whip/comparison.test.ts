@@ -1,3 +1,5 @@
+import { assumedCentroidMm, assumedPlates } from "./assumedPlates";
+import { loadOnSide } from "./closedForm";
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { candidateBar, candidateText, readCandidate } from "../bars/candidate";
@@ -162,4 +164,9 @@ describe("a comparison's link", () => {
     expect([state.tags.length, state.candidates.length]).toEqual([5, 1]);
     expect(candidateBar(state.candidates[0]!, 0)).toMatchObject({ tag: "A?", state: "on-order", alloy: "stainless" });
   });
+});
+
+it("assumed discs act in the middle of their stack, however many there are", () => {
+  for (const sideKg of [0.5, 12.5, 25, 60, 137.25, 400])
+    expect(assumedCentroidMm(1370, sideKg)).toBeCloseTo(loadOnSide(1370, assumedPlates(sideKg)).centroidMm, 9);
 });

@@ -1,4 +1,4 @@
-import { balance, type Balance } from "../../balance/balance";
+import { balance, balancingLeanDeg, type BalanceQuestion } from "../../balance/balance";
 import { carryOn } from "../../balance/carryOn";
 import { valueOf } from "../../bars/bar";
 import { trimmed } from "../../units/format";
@@ -6,59 +6,67 @@ import type { Factor, MatchQuestion } from "../question";
 
 const SQUATS = ["back-squat-high", "back-squat-low", "box-squat", "front-squat", "goblet-squat"];
 
-/**
- * Lifter, bar and load in the sagittal plane at the bottom of a squat with the thigh level. Undefined where the model
- * has nothing to say, null where nothing balances.
- */
-export function squatBalance({ bar, lift, lifter, loadKg, rules }: MatchQuestion): Balance | null | undefined {
-  if (!lifter?.build || !SQUATS.includes(lift.like)) return undefined;
+/** Lifter, bar and load at the bottom of a squat with the thigh level; null where the model has nothing to say. */
+function squatQuestion({ bar, lift, lifter, loadKg, rules }: MatchQuestion): BalanceQuestion | null {
+  if (!lifter?.build || !SQUATS.includes(lift.like)) return null;
   const carried = carryOn(bar, lift.like);
   const mass = valueOf(bar, "mass");
-  if (!carried || mass === null || mass > loadKg) return undefined;
-  return balance({
+  if (!carried || mass === null || mass > loadKg) return null;
+  return {
     lifter: lifter.build,
     pose: { shankLeanDeg: carried.shankLeanDeg, thighAngleDeg: 0 },
     carry: carried.carry,
     loadKg: loadKg - carried.contactShare * mass,
     contactKg: carried.contactShare * mass,
     handTorqueLimitNm: rules.handTorqueNm,
-  });
+  };
 }
 
 /** What this lifter's own lengths make of the bar. Geometry, not a diagnosis. */
 export const build: Factor = (question) => {
-  const answer = squatBalance(question);
-  if (answer === undefined) return null;
+  const asked = squatQuestion(question);
+  if (!asked) return null;
+  const leanDeg = balancingLeanDeg(asked);
   const base = { factor: "build", basis: "physics", isPrivate: true } as const;
-  if (answer === null)
+  if (leanDeg === null)
     return {
       ...base,
       atBest: "poor",
       text: () => "With these lengths nothing balances at a level thigh and the usual shank lean.",
       wouldChange: () => "More shank lean, a higher squat, or another carry.",
     };
-  const { trunkLeanDeg, hipMomentNm, kneeMomentNm, rollTorqueNm, correctionReachMm } = answer;
-  const numbers = { value: Math.round(10 * trunkLeanDeg) / 10, unit: "°" };
-  const words = () =>
-    [
-      `At a level thigh the trunk leans ${trimmed(trunkLeanDeg, 0)}°`,
-      `hip ${trimmed(hipMomentNm, 0)} and knee ${trimmed(kneeMomentNm, 0)} N·m`,
-      ...(Math.abs(rollTorqueNm) < 1
-        ? []
-        : [`${trimmed(Math.abs(rollTorqueNm), 0)} N·m roll it ${rollTorqueNm > 0 ? "forward" : "off the back"}`]),
-      ...(correctionReachMm === null ? [] : [`hands can hold the load back ${trimmed(correctionReachMm, 0)} mm`]),
-    ].join("; ");
+  const numbers = { value: Math.round(10 * leanDeg) / 10, unit: "°" };
   const { leanLimitDeg } = question.rules;
-  if (trunkLeanDeg > leanLimitDeg)
+  if (leanDeg > leanLimitDeg)
     return {
       ...base,
       ...numbers,
       atBest: "usable",
-      text: () => `${words()}. That is over the house's ${trimmed(leanLimitDeg, 0)}°.`,
+      text: () => `${balanceWords(asked)}. That is over the house's ${trimmed(leanLimitDeg, 0)}°.`,
       wouldChange: () => "A carry that keeps the trunk more upright.",
     };
-  return { ...base, ...numbers, atBest: "made-for", text: () => `${words()}.` };
+  return {
+    factor: "build",
+    basis: "physics",
+    atBest: "made-for",
+    isPrivate: true,
+    value: numbers.value,
+    unit: numbers.unit,
+    text: () => `${balanceWords(asked)}.`,
+  };
 };
+
+function balanceWords(asked: BalanceQuestion): string {
+  const { trunkLeanDeg, hipMomentNm, kneeMomentNm, rollTorqueNm, correctionReachMm } = balance(asked)!;
+  return [
+    `At a level thigh the trunk leans ${trimmed(trunkLeanDeg, 0)}°`,
+    `hip ${trimmed(hipMomentNm, 0)} and knee ${trimmed(kneeMomentNm, 0)} N·m`,
+    ...(Math.abs(rollTorqueNm) < 1
+      ? []
+      : [`${trimmed(Math.abs(rollTorqueNm), 0)} N·m roll it ${rollTorqueNm > 0 ? "forward" : "off the back"}`]),
+    ...(correctionReachMm === null ? [] : [`hands can hold the load back ${trimmed(correctionReachMm, 0)} mm`]),
+  ].join("; ");
+}
 
 const BACK_SQUATS = ["back-squat-high", "back-squat-low", "box-squat"];
 

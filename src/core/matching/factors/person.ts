@@ -177,14 +177,15 @@ export const familiarity: Factor = ({ bar, lifter, loadKg, today, rules }) => {
   if (isNew && !isStraight(bar)) {
     const isLight = lifter.usualKg !== null && loadKg <= LIGHT_SHARE * lifter.usualKg;
     return {
-      ...base,
+      factor: "familiarity",
       basis: "common-practice",
       atBest: isLight || lifter.usualKg === null ? "made-for" : "good",
+      isPrivate: true,
       text: () =>
         lifter.usualKg === null
           ? "New to this lifter: start light, with a spotter and the safeties set."
           : `New to this lifter: start light, well under their usual ${trimmed(lifter.usualKg, 1)} kg.`,
-      ...(isLight ? {} : { wouldChange: () => `${rules.newBarWeeks} weeks on it, or a lighter set.` }),
+      wouldChange: isLight ? undefined : () => `${rules.newBarWeeks} weeks on it, or a lighter set.`,
     };
   }
   const { rotation } = rules.schools;

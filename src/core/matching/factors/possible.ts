@@ -20,19 +20,19 @@ export const family: Factor = ({ bar, lift, rules: { schools } }) => {
     usual === "good" &&
     ((schools.bars === "one-all-round" && (bar.family === "all-round" || bar.family === "hybrid")) ||
       (schools.adjustable === "many-way" && bar.family === "adjustable-yoke"));
-  const name = withArticle(FAMILIES[bar.family].name);
+  const name = () => withArticle(FAMILIES[bar.family].name);
   if (isRaised)
     return {
       factor: "family",
       basis: "house-rule",
       atBest: "made-for",
-      text: () => `By the house's rule ${name} counts as made for the ${lift.name}.`,
+      text: () => `By the house's rule ${name()} counts as made for the ${lift.name}.`,
     };
   return {
     factor: "family",
     basis: "common-practice",
     atBest: usual,
-    text: () => FAMILY_TEXT[usual](name, lift.name),
+    text: () => FAMILY_TEXT[usual](name(), lift.name),
   };
 };
 

@@ -71,27 +71,34 @@ export const stiffness: Factor = (question) => {
   }
   const bent = whipAt(question);
   if (!bent) return null;
+  // Written out, not spread: this is graded by the ten thousand.
+  const value = Math.round(bent.deflectionMm * 10) / 10;
   const drop = () => trimmed(bent.deflectionMm, 1);
-  const base = { basis: "physics", value: Math.round(bent.deflectionMm * 10) / 10, unit: "mm" } as const;
   if (lift.start === "floor" && lift.speed === "slow")
     return {
-      ...base,
       factor: "slack",
+      basis: "physics",
       atBest: "made-for",
+      value,
+      unit: "mm",
       text: () => `The hands rise ${drop()} mm before the plates leave the floor.`,
     };
   if (lift.speed === "slow" && bent.deflectionMm > SHAKY_DROP_MM)
     return {
-      ...base,
       factor: "stiffness",
+      basis: "physics",
       atBest: "poor",
+      value,
+      unit: "mm",
       text: () => `The plates hang ${drop()} mm below the supports and bounce at this load.`,
       wouldChange: () => "A thicker bar, or less load.",
     };
   return {
-    ...base,
     factor: "stiffness",
+    basis: "physics",
     atBest: "made-for",
+    value,
+    unit: "mm",
     text: () => `The plates hang ${drop()} mm below the supports at this load.`,
   };
 };
@@ -201,10 +208,15 @@ export const centreKnurl: Factor = ({ bar, lift, rules: { schools } }) => {
     };
   if (lift.contact === "back") {
     if (bar.centreKnurl !== "none")
-      return { ...base, atBest: "made-for", text: () => "Its centre knurl helps it stay on the back." };
+      return {
+        factor: "centre-knurl",
+        basis: "common-practice",
+        atBest: "made-for",
+        text: () => "Its centre knurl helps it stay on the back.",
+      };
     if (schools.centreKnurl === "unwanted") return null;
     return {
-      ...base,
+      factor: "centre-knurl",
       basis: schools.centreKnurl === "wanted" ? "house-rule" : "common-practice",
       atBest: "good",
       text: () => "No centre knurl to hold it on the back.",

@@ -14,7 +14,7 @@ export const rating: Factor = ({ bar, loadKg, rules }) => {
       wouldChange: () => "The seller's rating, entered with its basis.",
     };
   const share = loadKg / rated;
-  const numbers = { value: Math.round(1000 * share) / 10, unit: "%" };
+  const value = Math.round(1000 * share) / 10;
   const percent = () => `${trimmed(100 * share, 0)} % of the ${trimmed(rated, 1)} kg it may carry`;
   if (loadKg > rated)
     return {
@@ -23,7 +23,8 @@ export const rating: Factor = ({ bar, loadKg, rules }) => {
       atBest: "never",
       text: () => `The load is ${percent()}.`,
       wouldChange: () => `${trimmed(rated, 1)} kg or less.`,
-      ...numbers,
+      value,
+      unit: "%",
     };
   if (share > rules.ratingWarnShare)
     return {
@@ -32,9 +33,17 @@ export const rating: Factor = ({ bar, loadKg, rules }) => {
       atBest: "usable",
       text: () => `The load is ${percent()}, near the limit.`,
       wouldChange: () => `${trimmed(rated * rules.ratingWarnShare, 0)} kg or less.`,
-      ...numbers,
+      value,
+      unit: "%",
     };
-  return { factor: "rating", basis: "data", atBest: "made-for", text: () => `The load is ${percent()}.`, ...numbers };
+  return {
+    factor: "rating",
+    basis: "data",
+    atBest: "made-for",
+    value,
+    unit: "%",
+    text: () => `The load is ${percent()}.`,
+  };
 };
 
 /** The margin is not a rating and never stands in for a missing one; a small one is a reason to look twice. */
