@@ -12,30 +12,44 @@ const folder = process.env.SHOTS_DIR ?? join(root, "docs/screenshots");
 const desk = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
 
+/** Opens tonight's class and has it assigned. */
+async function assigned(page) {
+  await page.getByRole("link", { name: "Open" }).first().click();
+  await page.getByRole("button", { name: /^Assign/ }).click();
+  await page.getByText("are placed").waitFor();
+}
+
+/** Looks at what another side would flip, without keeping it. */
+async function flipped(page) {
+  await page.getByText("it hardly matters below competition").click();
+  await page.getByText("verdicts flip").waitFor();
+}
+
 const VIEWS = {
   today: ["/", desk],
   bars: ["/bars?pick=K04,K11", desk],
   bar: ["/bars/K20", desk],
   measure: ["/bars/measure?bars=K05,K10,K20&kind=shaftDiameter&at=K10", desk],
-  edit: ["/bars/K20/edit", desk],
   files: ["/bars/files", desk],
-  equipment: ["/bars/equipment", desk],
   compare: ["/compare?bars=K04,K05,K11,K16&load=220", desk],
-  match: ["/match?lift=snatch&load=60&lifter=tove", desk],
+  match: ["/match?lift=back-squat-high&load=120&lifter=bram", desk],
+  coverage: ["/match/coverage", desk],
+  balance: ["/match/balance", desk],
+  class: ["/sessions", desk, "light", assigned],
+  house: ["/settings/house", desk, "light", flipped],
+  "wall-screen": ["/wall?lift=snatch", desk],
   load: ["/load?bar=K20&target=140&on=r25,i10lb", desk],
   care: ["/care", desk],
   settings: ["/settings", desk],
-  "bars-dark": ["/bars?pick=K04,K11", desk, "dark"],
   "compare-dark": ["/compare?bars=K04,K11,K12&load=270", desk, "dark"],
   "load-phone": ["/load?bar=K11&target=142.5", phone],
   "care-phone": ["/care", phone],
-  "measure-phone": ["/bars/measure?bars=K05", phone],
 };
 
 mkdirSync(folder, { recursive: true });
 const wanted = process.argv.slice(2);
 const browser = await chromium.launch({ executablePath: CHROMIUM.path, args: CHROMIUM.args });
-for (const [name, [path, viewport, colorScheme = "light"]] of Object.entries(VIEWS)) {
+for (const [name, [path, viewport, colorScheme = "light", prepare = null]] of Object.entries(VIEWS)) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const page = await browser.newPage({
     viewport,
@@ -45,6 +59,7 @@ for (const [name, [path, viewport, colorScheme = "light"]] of Object.entries(VIE
   });
   page.on("console", (message) => message.type() === "error" && console.log(`${name}: ${message.text()}`));
   await page.goto(base + path, { waitUntil: "networkidle" });
+  if (prepare) await prepare(page);
   await page.screenshot({ path: join(folder, `${name}.png`) });
   await page.close();
   console.log(name);

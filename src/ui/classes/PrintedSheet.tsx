@@ -46,10 +46,10 @@ export function PrintedSheet({ details: { row, items, plan, bars }, times, stati
                     const bar = bars.find(({ tag }) => tag === own[0]!.tag);
                     return (
                       <tr key={key}>
-                        <th scope="row" className="w-36 py-2 text-left font-bold">
+                        <th scope="row" className="w-20 py-2 pr-2 text-left font-bold sm:w-36">
                           {name}
                         </th>
-                        <td className="w-44">
+                        <td className="w-24 sm:w-44">
                           <BarTag tag={own[0]!.tag!} /> {bar?.name}
                         </td>
                         <td className="hidden w-64 sm:table-cell print:table-cell">
