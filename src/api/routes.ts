@@ -4,7 +4,8 @@ import { isHallDay } from "@/core/units/hallDay";
 import { balanceAnswer, balanceRequest } from "./balance";
 import { id, listOf, loadKg, paging } from "./fields";
 import { hallFile, importAnswer } from "./barFile";
-import { barBody, barItem, dueItem, lifterItem, liftItem, matchAnswer, plateItem, stationItem } from "./lists";
+import { lifterItem } from "./lifters";
+import { barBody, barItem, dueItem, liftItem, matchAnswer, plateItem, stationItem } from "./lists";
 import { loadAnswer, loadRequest } from "./load";
 import { whipAnswer, whipRequest } from "./whip";
 

@@ -1,6 +1,7 @@
+import { eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { massUnitsFromKg } from "@/core/units/exactMass";
-import { barQuantities, bars, clamps, plates } from "@/data/schema";
+import { barQuantities, bars, clamps, houseRules, plates } from "@/data/schema";
 import { makeHall } from "@/data/testHall.fixture";
 import { barsByTag } from "./bars";
 import { listClamps, listPlates } from "./equipment";
@@ -53,6 +54,28 @@ const wish = (more: Partial<LoadWish> = {}): LoadWish => ({
 });
 
 describe("loading a real bar with the plates of the hall", () => {
+  it("counts whole kilograms where the house rounds, and says what that hides", async () => {
+    const { who, item, hall } = await loadedHall({ massKg: 20.4 });
+    await hall.insert(houseRules, { key: "matching", value: { schools: { mass: "rounded" } } });
+    const result = await planLoad(who("coach"), item, wish());
+    expect(result).toMatchObject({ ok: true, plan: { barKg: 20.4, countedKg: 20, answer: { errorUnits: 0 } } });
+  });
+  it("refuses iron over the share that the house allows when dropped", async () => {
+    const { who, item, hall } = await loadedHall({ massKg: 20 });
+    await hall.update(plates, eq(plates.key, "r25"), { material: "bumper", thicknessMm: 65 });
+    await hall.update(plates, eq(plates.key, "r10"), {
+      material: "iron",
+      diameterMm: 228,
+      massUnits: massUnitsFromKg(7),
+    });
+    // 7 kg of iron on 25 kg of rubber a side are 28 %.
+    const dropped = () => planLoad({ ...who("coach") }, item, wish({ targetKg: 84, ending: "dropped" }));
+    const before = await dropped();
+    expect(before.ok && before.plan.answer.ok && before.plan.answer.perSide).toEqual(["r25", "r10"]);
+    await hall.insert(houseRules, { key: "matching", value: { schools: { iron: "20" } } });
+    const after = await dropped();
+    expect(after.ok && after.plan.answer.ok && after.plan.answer.perSide).toEqual(["r25", "c2"]);
+  });
   it("counts the measured mass of the bar, not the label", async () => {
     const { who, item } = await loadedHall({ massKg: 20.4 });
     const result = await planLoad(who("coach"), item, wish());

@@ -1,16 +1,16 @@
 import "server-only";
-import { eq } from "drizzle-orm";
-import { cache } from "react";
+import { between, desc, eq, inArray } from "drizzle-orm";
 import { isUsable, type Bar } from "@/core/bars/bar";
-import { coverage, type Coverage } from "@/core/matching/coverage";
+import { groupBy } from "@/core/collections/groupBy";
+import { barDemand, coverage, type BarDemand, type Coverage } from "@/core/matching/coverage";
 import type { Purpose } from "@/core/matching/lifter";
 import type { Lift } from "@/core/matching/lifts";
 import { matchBars, type Match } from "@/core/matching/match";
-import type { BarToday } from "@/core/matching/question";
+import { addDays } from "@/core/units/hallDay";
 import { convertTyped, type TypedQuantity } from "@/core/units/typedQuantity";
-import { lifters, lifts } from "@/data/schema";
+import { classEntries, classes, lifters, lifts, stations } from "@/data/schema";
 import { barsOnTheWall, listBars, type ListedBar } from "./bars";
-import { careDueOn } from "./care";
+import { barsToday } from "./barsToday";
 import { matchingRules } from "./houseRules";
 import { barUse, listLifters, matchLifterOf, type LifterRow } from "./lifters";
 import { allLifts, liftOf } from "./lifts";
@@ -32,6 +32,8 @@ export interface MatchAsk {
   /** Key of a lifter; null for anybody. */
   lifter: string | null;
   purpose?: Purpose;
+  /** Key of the station it is wanted at. */
+  at?: string | null;
 }
 
 /** Which bars suit a lift, a load and perhaps a lifter: best first, with reasons. */
@@ -44,11 +46,13 @@ export async function matchForLift(who: Who, ask: MatchAsk): Promise<Outcome<{ m
   if (ask.lifter !== null && (!lifter || lifter.retiredAt)) return notFound(`lifter "${ask.lifter}"`);
   if (!(ask.loadKg > 0))
     return failed("invalid", "The load must be more than 0 kg.", [{ path: "loadKg", message: "must be more than 0" }]);
+  const station = ask.at ? await hall.first(stations, { where: eq(stations.key, ask.at) }) : null;
+  if (ask.at && !station) return notFound(`station "${ask.at}"`);
   const lift = liftOf(row);
-  const [listed, rules, barsToday, meetings, used] = await Promise.all([
+  const [listed, rules, today, meetings, used] = await Promise.all([
     everyBar(who),
     matchingRules(who),
-    carefulToday(who),
+    barsToday(who),
     lifter ? meetingRules(who) : [],
     lifter ? barUse(who) : new Map<string, never>(),
   ]);
@@ -62,7 +66,8 @@ export async function matchForLift(who: Who, ask: MatchAsk): Promise<Outcome<{ m
       purpose: ask.purpose,
       rules,
       today: who.today,
-      barsToday,
+      barsToday: today,
+      near: station?.nearPlace ?? null,
     },
   );
   const items = matches.map((match) => {
@@ -76,17 +81,15 @@ async function everyBar(who: Who): Promise<ListedBar[]> {
   return (await listBars(who, { limit: 10_000 })).items;
 }
 
-/** What is going on with each bar: the care that is longest overdue. */
-export const carefulToday = cache(async (who: Who): Promise<Map<string, BarToday>> => {
-  const worst = new Map<string, BarToday>();
-  for (const { tag, taskName, overdueDays: days } of await careDueOn(who, who.today))
-    if (days > (worst.get(tag)?.overdue?.days ?? 0))
-      worst.set(tag, { overdue: { task: taskName, days }, takenAt: null });
-  return worst;
-});
+export interface HallCoverage extends Coverage {
+  bars: Bar[];
+  lifts: Lift[];
+  /** Who leans on which bar in the class that most people come to; null without one. */
+  busy: { name: string; people: number; byBar: BarDemand[] } | null;
+}
 
 /** Lifts × bars in service, and who depends on which bar. Lifters count for coach and manager only, without a name. */
-export async function hallCoverage(who: Who): Promise<Coverage & { bars: Bar[]; lifts: Lift[] }> {
+export async function hallCoverage(who: Who): Promise<HallCoverage> {
   const [wall, rows, rules, people, meetings, used] = await Promise.all([
     barsOnTheWall(who),
     allLifts(who),
@@ -105,9 +108,46 @@ export async function hallCoverage(who: Who): Promise<Coverage & { bars: Bar[]; 
       return [{ person: row.id, lift: lift.key, loadKg: convertTyped(usual), lifter }];
     }),
   );
+  const question = { bars: usable, lifts: hallLifts, rules, today: who.today };
+  const busiest = await busiestClass(who);
+  const busyWants = (busiest?.entries ?? []).flatMap(({ lifterId, liftKey, loadKg }) => {
+    const row = people.find(({ id }) => id === lifterId);
+    const lift = hallLifts.find(({ key }) => key === liftKey);
+    if (!row || !lift) return [];
+    const lifter = matchLifterOf(row, lift, { today: who.today, rules: meetings, used: used.get(row.id) });
+    return [{ person: row.id, lift: liftKey, loadKg, lifter }];
+  });
   return {
     bars: usable,
     lifts: hallLifts,
-    ...coverage({ bars: usable, lifts: hallLifts, wants, rules, today: who.today }),
+    ...coverage({ ...question, wants }),
+    busy: busiest && {
+      name: busiest.name,
+      people: new Set(busyWants.map(({ person }) => person)).size,
+      byBar: barDemand({ ...question, wants: busyWants }),
+    },
   };
+}
+
+/** How far back and ahead classes count for the busy hour. */
+const BUSY_DAYS = 28;
+
+/** The class of these weeks with most people: the busy hour. Nothing for whoever may not see classes. */
+async function busiestClass(who: Who) {
+  if (!may(who, "class.edit")) return null;
+  const hall = hallDb(who);
+  const near = await hall.rows(classes, {
+    where: between(classes.heldOn, addDays(who.today, -BUSY_DAYS), addDays(who.today, BUSY_DAYS)),
+    orderBy: [desc(classes.heldOn)],
+    limit: 100,
+  });
+  if (near.length === 0) return null;
+  const ids = near.map(({ id }) => id);
+  const byClass = groupBy(
+    await hall.rows(classEntries, { where: inArray(classEntries.classId, ids) }),
+    (entry) => entry.classId,
+  );
+  const heads = (id: string) => new Set((byClass.get(id) ?? []).map(({ lifterId }) => lifterId)).size;
+  const row = near.reduce((most, one) => (heads(one.id) > heads(most.id) ? one : most));
+  return heads(row.id) === 0 ? null : { name: row.name, entries: byClass.get(row.id)! };
 }

@@ -14,16 +14,8 @@ import {
   stations,
 } from "@/data/schema";
 import { makeHall } from "@/data/testHall.fixture";
-import {
-  addEntry,
-  assignTonight,
-  classDetails,
-  listClasses,
-  lockEntry,
-  removeEntry,
-  saveClass,
-  type ClassForm,
-} from "./classes";
+import { addEntry, assignTonight, lockEntry, removeEntry, saveClass, type ClassForm } from "./classChanges";
+import { classDetails, listClasses } from "./classes";
 import { previewRules, matchingRules, saveMatchingRules } from "./houseRules";
 import { barsOfLifter, confirmLifter, eraseLifter, lifterTexts, listLifters, noteBarUse, saveLifter } from "./lifters";
 import { allLifts, liftTexts, saveLift } from "./lifts";

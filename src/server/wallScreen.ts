@@ -6,7 +6,7 @@ import { rankOf } from "@/core/matching/verdict";
 import { barsOnTheWall } from "./bars";
 import { matchingRules } from "./houseRules";
 import { allLifts, liftOf } from "./lifts";
-import { carefulToday } from "./matching";
+import { barsToday as barsNow } from "./barsToday";
 import type { Who } from "./who";
 
 export interface WallAnswer {
@@ -28,7 +28,7 @@ export async function wallAnswer(who: Who, liftKey: string): Promise<WallAnswer 
   const row = (await allLifts(who)).find(({ key }) => key === liftKey);
   if (!row) return null;
   const lift = liftOf(row);
-  const [wall, rules, barsToday] = [await barsOnTheWall(who), await matchingRules(who), await carefulToday(who)];
+  const [wall, rules, barsToday] = [await barsOnTheWall(who), await matchingRules(who), await barsNow(who)];
   const byTag = new Map(wall.map((item) => [item.bar.tag, item]));
   const matches = matchBars(
     wall.map(({ bar }) => bar).filter(({ state }) => state !== "on-order"),

@@ -36,6 +36,8 @@ export interface ClassQuestion {
   blocks: number;
   /** Bars in use; one that is not usable is never for anybody. */
   bars: readonly Bar[];
+  /** Where bars hang, by tag. */
+  placeOf?: ReadonlyMap<string, string | null>;
   rules: MatchingRules;
   today: HallDay;
 }
@@ -100,6 +102,10 @@ export function planClass(question: ClassQuestion): PlannedClass {
     problem,
     plan,
     bars.map(({ family }) => FAMILIES[family].form === "straight"),
+    (slot, bar) => {
+      const { nearPlace } = stations[slot % stations.length]!;
+      return nearPlace !== null && question.placeOf?.get(bars[bar]!.tag) === nearPlace;
+    },
   );
   const verdicts = problem.entries.map(({ fit }) => fit.map(verdictOf));
   const placed = entries.map((entry, e): PlacedEntry => {

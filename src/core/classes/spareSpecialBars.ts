@@ -3,11 +3,16 @@ import { worthOf, type ClassPlan, type ClassProblem } from "./problem";
 
 /**
  * The same places with other bars where that costs nobody anything: among bars that suit everybody there as well, the
- * plain ones first, so that specialty bars stay for whoever needs them. Never a lesser total.
+ * plain ones first, so that specialty bars stay for whoever needs them, then those that hang near. Never a lesser total.
  *
  * @param isPlain by bar.
  */
-export function spareSpecialBars(problem: ClassProblem, plan: ClassPlan, isPlain: readonly boolean[]): ClassPlan {
+export function spareSpecialBars(
+  problem: ClassProblem,
+  plan: ClassPlan,
+  isPlain: readonly boolean[],
+  isNear: (slot: number, bar: number) => boolean = () => false,
+): ClassPlan {
   const barOf = [...plan.barOf];
   let total = 0;
   for (const block of new Set(problem.slots.map((slot) => slot.block))) {
@@ -19,10 +24,12 @@ export function spareSpecialBars(problem: ClassProblem, plan: ClassPlan, isPlain
         return worths.includes(-1) ? 0 : worths.reduce((sum, worth) => sum + worth, 0);
       });
     });
-    // One point of fit outweighs every plain bar of the block together.
-    const weight = own.length + 1;
+    // One point of fit outweighs every plain bar of the block together, and one plain bar everything that hangs near.
+    const near = own.length + 1;
+    const weight = near * near;
+    const liking = (k: number, bar: number) => near * Number(isPlain[bar]) + Number(isNear(k, bar));
     const chosen = bestAssignment(
-      sums.map((row) => row.map((sum, bar) => (sum > 0 ? weight * sum + Number(isPlain[bar]) : 0))),
+      sums.map((row, i) => row.map((sum, bar) => (sum > 0 ? weight * sum + liking(own[i]!, bar) : 0))),
     );
     own.forEach((k, i) => {
       barOf[k] = chosen[i]!;

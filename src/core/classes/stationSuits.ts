@@ -9,6 +9,8 @@ export interface ClassStation {
   kind: StationKind;
   /** Between the J-cups; null where there are none or nobody measured. */
   supportSpacingMm: number | null;
+  /** Name of the place where bars hang nearest. */
+  nearPlace: string | null;
 }
 
 const BENCHED = ["bench", "close-grip-bench"];

@@ -70,6 +70,13 @@ export const STATION_FIELDS = {
   },
   holePitchMm: { kind: "number", unit: "mm", range: [1, 500], group: "geometry", label: "hole pitch" },
   firstHoleMm: { kind: "number", unit: "mm", range: [0, 2500], group: "geometry", label: "first hole above the floor" },
+  nearPlace: {
+    kind: "text",
+    most: 60,
+    group: "identity",
+    label: "bars hang nearest at",
+    hint: "the name of a place, as bars have it",
+  },
   jCupPairs: {
     kind: "number",
     unit: "",

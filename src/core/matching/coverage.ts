@@ -58,10 +58,11 @@ export function coverage({ bars, lifts, wants, rules, today }: Question): Covera
     const people = new Set(wants.filter((want) => want.lift === lift.key).map(({ person }) => person)).size;
     return { lift: lift.key, loadKg: lift.usualKg, best, covered, verdicts, good, people };
   });
-  return { byLift, byBar: demand({ bars, lifts, wants, rules, today }) };
+  return { byLift, byBar: barDemand({ bars, lifts, wants, rules, today }) };
 }
 
-function demand({ bars, lifts, wants, rules, today }: Question): BarDemand[] {
+/** Who leans on which bar, the most needed first. */
+export function barDemand({ bars, lifts, wants, rules, today }: Question): BarDemand[] {
   const [leaning, alone] = [new Map<string, Set<string>>(), new Map<string, Set<string>>()];
   const add = (to: Map<string, Set<string>>, tag: string, person: string) =>
     to.set(tag, (to.get(tag) ?? new Set()).add(person));

@@ -23,11 +23,20 @@ export interface MatchOptions {
   today?: HallDay;
   /** What is going on with each bar, by tag. */
   barsToday?: ReadonlyMap<string, BarToday>;
+  /** The place beside the station that a bar is wanted at. */
+  near?: string | null;
 }
 
 function questionOf(bar: Bar, lift: Lift, loadKg: number, options: MatchOptions): MatchQuestion {
-  const { lifter = null, purpose = "general", rules = MATCHING_RULES, today = "1970-01-01", barsToday } = options;
-  return { bar, lift, loadKg, lifter, purpose, rules, today, barToday: barsToday?.get(bar.tag) ?? null };
+  const {
+    lifter = null,
+    purpose = "general",
+    rules = MATCHING_RULES,
+    today = "1970-01-01",
+    barsToday,
+    near = null,
+  } = options;
+  return { bar, lift, loadKg, lifter, purpose, rules, today, near, barToday: barsToday?.get(bar.tag) ?? null };
 }
 
 /**
@@ -62,7 +71,7 @@ export function matchBar(bar: Bar, lift: Lift, loadKg: number, options: MatchOpt
 }
 
 /**
- * All bars for a lift and a load, best first; equal verdicts by fewer reservations, then by tag.
+ * All bars for a lift and a load, best first; equal verdicts by fewer reservations, then what hangs near, then by tag.
  * Bars that are not in use (quarantined, retired, on order) come last.
  */
 export function matchBars(bars: readonly Bar[], lift: Lift, loadKg: number, options: MatchOptions = {}): Match[] {
@@ -74,8 +83,14 @@ export function matchBars(bars: readonly Bar[], lift: Lift, loadKg: number, opti
         isIdle.get(a.tag)! - isIdle.get(b.tag)! ||
         rankOf(a.verdict) - rankOf(b.verdict) ||
         reservations(a) - reservations(b) ||
+        farness(a) - farness(b) ||
         (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0),
     );
+}
+
+/** 1 for a bar that hangs elsewhere than beside the station it is wanted at. */
+function farness({ reasons }: Match): number {
+  return reasons.find(({ factor }) => factor === "near")?.value === 0 ? 1 : 0;
 }
 
 /** What is held against a bar, summed: the finer order among equal verdicts. */

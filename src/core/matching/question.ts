@@ -16,6 +16,8 @@ export interface BarToday {
   overdue: { task: string; days: number } | null;
   /** Where it is in use just now. */
   takenAt: string | null;
+  /** Where it hangs. */
+  place: string | null;
 }
 
 export interface MatchQuestion {
@@ -27,6 +29,8 @@ export interface MatchQuestion {
   purpose: Purpose;
   today: HallDay;
   barToday: BarToday | null;
+  /** The place beside the station that it is wanted at; null when nobody said. */
+  near: string | null;
   rules: MatchingRules;
 }
 

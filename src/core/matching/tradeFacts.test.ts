@@ -214,10 +214,26 @@ describe("facts of the trade: a lifter (common practice, no source)", () => {
   });
   it("care that is long overdue and a bar in use elsewhere are said", () => {
     const of = (barToday: { overdue: { task: string; days: number } | null; takenAt: string | null }) =>
-      matchBar(BARS.power, LIFTS.bench, 100, { barsToday: new Map([["power", barToday]]) });
+      matchBar(BARS.power, LIFTS.bench, 100, { barsToday: new Map([["power", { place: null, ...barToday }]]) });
     expect(of({ overdue: { task: "brush", days: 9 }, takenAt: null }).verdict).toBe("good");
     expect(of({ overdue: { task: "brush", days: 6 }, takenAt: null }).verdict).toBe("made-for");
     expect(of({ overdue: null, takenAt: "Rack 2" }).verdict).toBe("usable");
+  });
+  it("among equals the bar that hangs beside the station comes first, and where it hangs is said", () => {
+    const bars = ["a", "b"].map((tag) => ({ ...BARS.power, tag }));
+    const barsToday = new Map(
+      bars.map(({ tag }) => [tag, { overdue: null, takenAt: null, place: tag === "b" ? "Wall B" : "Wall A" }]),
+    );
+    const order = (near: string | null) => matchBars(bars, LIFTS.bench, 100, { barsToday, near }).map(({ tag }) => tag);
+    expect([order(null), order("Wall A"), order("Wall B")]).toEqual([
+      ["a", "b"],
+      ["a", "b"],
+      ["b", "a"],
+    ]);
+    const [first] = matchBars(bars, LIFTS.bench, 100, { barsToday, near: "Wall B" });
+    expect(first!.reasons.find(({ factor }) => factor === "near")!.text).toBe(
+      "It hangs at Wall B, beside the station.",
+    );
   });
 });
 
@@ -260,7 +276,9 @@ describe("whatever the bar, the lift and the lifter", () => {
     fc.assert(
       fc.property(anyBar, anyLift, fc.constantFrom("watch", "quarantined", "on-order"), (bar, lift, state) => {
         const rank = (one: Bar, takenAt: string | null = null) =>
-          rankOf(gradeBar(one, lift, 100, { barsToday: new Map([[bar.tag, { overdue: null, takenAt }]]) }));
+          rankOf(
+            gradeBar(one, lift, 100, { barsToday: new Map([[bar.tag, { overdue: null, takenAt, place: null }]]) }),
+          );
         expect(rank({ ...bar, state })).toBeGreaterThanOrEqual(rank(bar));
         expect(rank(bar, "Rack 1")).toBeGreaterThanOrEqual(rank(bar));
       }),

@@ -21,6 +21,13 @@ export function hallDayAt(moment: Date, timeZone: string): HallDay {
   return `${part("year")}-${part("month")}-${part("day")}`;
 }
 
+/** The time of day in the hall at a moment, as "18:05". */
+export function hallClockAt(moment: Date, timeZone: string): string {
+  return new Intl.DateTimeFormat("en-GB", { timeZone, hour: "2-digit", minute: "2-digit", hourCycle: "h23" }).format(
+    moment,
+  );
+}
+
 /** Whether the text is a day that exists: "2024-02-29" does, "2023-02-29" does not. */
 export function isHallDay(text: string): text is HallDay {
   if (!DAY.test(text)) return false;

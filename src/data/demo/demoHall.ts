@@ -31,17 +31,17 @@ export const DEMO_CLAMPS = [
   ["meet", "meet clamps", "5 kg", 42, 2],
 ] as const;
 
-/** Key, name, kind, support spacing, hole pitch, first hole, J-cup pairs; lengths in mm. */
+/** Key, name, kind, support spacing, hole pitch, first hole, J-cup pairs, nearest place; lengths in mm. */
 export const DEMO_STATIONS = [
-  ["rack-1", "Rack 1", "rack", 1090, 50, 430, 2],
-  ["rack-2", "Rack 2", "rack", 1090, 50, 430, 1],
-  ["rack-3", "Rack 3, river side", "rack", 1180, 75, 500, 1],
-  ["rack-4", "Rack 4, river side", "rack", 1180, 75, 500, 1],
-  ["platform-1", "Platform 1", "platform", null, null, null, 0],
-  ["platform-2", "Platform 2", "platform", null, null, null, 0],
-  ["bench-1", "Bench 1", "bench", 1100, 50, 700, 1],
-  ["bench-2", "Bench 2", "bench", 1100, 50, 700, 1],
-  ["floor", "Open floor", "floor", null, null, null, 0],
+  ["rack-1", "Rack 1", "rack", 1090, 50, 430, 2, "Rack wall A"],
+  ["rack-2", "Rack 2", "rack", 1090, 50, 430, 1, "Rack wall A"],
+  ["rack-3", "Rack 3, river side", "rack", 1180, 75, 500, 1, "Floor cradle"],
+  ["rack-4", "Rack 4, river side", "rack", 1180, 75, 500, 1, "Rack wall B"],
+  ["platform-1", "Platform 1", "platform", null, null, null, 0, "Rack wall A"],
+  ["platform-2", "Platform 2", "platform", null, null, null, 0, "Rack wall B"],
+  ["bench-1", "Bench 1", "bench", 1100, 50, 700, 1, "Rack wall B"],
+  ["bench-2", "Bench 2", "bench", 1100, 50, 700, 1, "Rack wall B"],
+  ["floor", "Open floor", "floor", null, null, null, 0, "Floor cradle"],
 ] as const;
 
 export const DEMO_PEOPLE = [

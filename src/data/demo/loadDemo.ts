@@ -121,7 +121,7 @@ async function loadHall(
   await hall.insert(
     schema.stations,
     (spec.isFull ? DEMO_STATIONS : DEMO_STATIONS.slice(0, 1)).map(
-      ([key, name, kind, supportSpacingMm, holePitchMm, firstHoleMm, jCupPairs]) => ({
+      ([key, name, kind, supportSpacingMm, holePitchMm, firstHoleMm, jCupPairs, nearPlace]) => ({
         key,
         name,
         kind,
@@ -129,6 +129,7 @@ async function loadHall(
         holePitchMm,
         firstHoleMm,
         jCupPairs,
+        nearPlace,
       }),
     ),
   );

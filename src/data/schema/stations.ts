@@ -11,6 +11,8 @@ export const stations = pgTable(
     key: text().notNull(),
     name: text().notNull(),
     kind: text().notNull(),
+    /** Name of the place where bars hang nearest. */
+    nearPlace: text(),
     /** Between the contact points of the two J-cups. */
     supportSpacingMm: doublePrecision(),
     holePitchMm: doublePrecision(),

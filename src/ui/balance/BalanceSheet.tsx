@@ -11,10 +11,10 @@ import {
   type BalanceState,
 } from "@/core/balance/balanceState";
 import type { Build } from "@/core/balance/body";
-import { CARRIES, CARRY_KEYS, type CarryKey } from "@/core/balance/carry";
-import { balanceSentence, carryDifference } from "@/core/balance/verdictWords";
-import { fixed, trimmed } from "@/core/units/format";
-import { FigureDrawing, figureTopMm } from "./FigureDrawing";
+import { CARRY_KEYS } from "@/core/balance/carry";
+import { CarryCard } from "./CarryCard";
+import { figureTopMm } from "./FigureDrawing";
+import { Lesson } from "./Lesson";
 import { Slider } from "./Slider";
 
 interface Props {
@@ -150,7 +150,7 @@ export function BalanceSheet({ start, lifters, handTorqueNm }: Props) {
 
       <div className="grid gap-3 md:grid-cols-2 xl:grid-cols-3">
         {carries.map((asked, i) => (
-          <Carried
+          <CarryCard
             key={i}
             asked={asked}
             answer={answers[i]!}
@@ -211,204 +211,4 @@ function useAddress(state: BalanceState) {
     }, WRITE_AFTER_MS);
     return () => clearTimeout(timer);
   }, [state]);
-}
-
-function Carried({
-  asked,
-  answer,
-  state,
-  ink,
-  topMm,
-  isFirst,
-  onChange,
-  onRemove,
-}: {
-  asked: AskedCarry;
-  answer: Balance | null;
-  state: BalanceState;
-  ink: string;
-  topMm: number;
-  isFirst: boolean;
-  onChange: (next: AskedCarry) => void;
-  onRemove: (() => void) | undefined;
-}) {
-  const { key, carry } = asked;
-  const move = (part: Partial<AskedCarry["carry"]>) => onChange({ ...asked, carry: { ...carry, ...part } });
-  const isPosed = state.mode === "squat" && state.isSamePose && !isFirst;
-  const name = CARRIES[key].name;
-  return (
-    <section aria-label={`Carry: ${name}`} className="sheet flex flex-col px-3 py-2">
-      <div className="flex items-center justify-between gap-2">
-        <select
-          aria-label="Carry"
-          value={key}
-          onChange={({ target }) => onChange(startingCarry(target.value as CarryKey))}
-          className="select select-sm min-h-10 border-b-4 font-semibold"
-          style={{ borderBottomColor: ink }}
-        >
-          {CARRY_KEYS.map((one) => (
-            <option key={one} value={one}>
-              {CARRIES[one].name}
-            </option>
-          ))}
-        </select>
-        {onRemove && (
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm min-h-10"
-            aria-label={`Take away: ${name}`}
-            onClick={onRemove}
-          >
-            ×
-          </button>
-        )}
-      </div>
-      <FigureDrawing
-        figure={answer?.figure ?? null}
-        loadKg={state.loadKg}
-        ink={ink}
-        topMm={topMm}
-        isHanging={carry.camber === "hanging"}
-        label={answer ? `${name}: trunk leans ${trimmed(answer.trunkLeanDeg, 0)} degrees` : `${name}: nothing balances`}
-      />
-      {answer ? (
-        <Numbers answer={answer} />
-      ) : (
-        <p role="alert" className="text-error min-h-24 text-sm">
-          {state.mode === "hinge"
-            ? "Nothing balances with this trunk lean and these knees: bend them less, or lean more."
-            : "Nothing balances at this shank lean and depth: lean the shank more, or stay higher."}
-        </p>
-      )}
-      <details className="mt-1" open={false}>
-        <summary className="text-quiet min-h-9 cursor-pointer py-2 text-xs">Move the carry</summary>
-        <div className="grid gap-1.5 pb-1">
-          {state.mode === "squat" && (
-            <Slider
-              label="shank lean"
-              unit="°"
-              range={BALANCE_RANGES.shankLeanDeg}
-              value={isPosed ? state.carries[0]!.shankLeanDeg : asked.shankLeanDeg}
-              isDisabled={isPosed}
-              onChange={(shankLeanDeg) => onChange({ ...asked, shankLeanDeg })}
-            />
-          )}
-          <Slider
-            label="contact up"
-            unit="mm"
-            range={BALANCE_RANGES.alongTrunkMm}
-            step={5}
-            value={carry.alongTrunkMm}
-            onChange={(alongTrunkMm) => move({ alongTrunkMm })}
-          />
-          <Slider
-            label="contact ahead"
-            unit="mm"
-            range={BALANCE_RANGES.forwardMm}
-            step={5}
-            value={carry.forwardMm}
-            onChange={(forwardMm) => move({ forwardMm })}
-          />
-          <Slider
-            label="load down"
-            unit="mm"
-            range={BALANCE_RANGES.camberDropMm}
-            step={5}
-            value={carry.camberDropMm}
-            onChange={(camberDropMm) => move({ camberDropMm })}
-          />
-          {carry.camber === "rigid" ? (
-            <Slider
-              label="load ahead"
-              unit="mm"
-              range={BALANCE_RANGES.camberForwardMm}
-              step={5}
-              value={carry.camberForwardMm}
-              onChange={(camberForwardMm) => move({ camberForwardMm })}
-            />
-          ) : (
-            <Slider
-              label="held back"
-              unit="°"
-              range={BALANCE_RANGES.heldAngleDeg}
-              value={carry.heldAngleDeg}
-              onChange={(heldAngleDeg) => move({ heldAngleDeg })}
-            />
-          )}
-        </div>
-      </details>
-    </section>
-  );
-}
-
-function Numbers({ answer }: { answer: Balance }) {
-  const rows: [string, string, string][] = [
-    ["trunk lean", fixed(answer.trunkLeanDeg, 1), "°"],
-    ["hip moment", fixed(answer.hipMomentNm, 1), "N·m"],
-    ["knee moment", fixed(answer.kneeMomentNm, 1), "N·m"],
-    ["hip to knee", answer.hipToKnee === null || answer.kneeMomentNm <= 0 ? "–" : fixed(answer.hipToKnee, 2), ""],
-    ["roll torque", fixed(answer.rollTorqueNm, 1), "N·m"],
-    ["load ahead of mid-foot", fixed(answer.loadAheadOfMidFootMm, 0), "mm"],
-    ...(answer.correctionReachMm === null
-      ? []
-      : ([
-          ["correction reach", fixed(answer.correctionReachMm, 0), "mm"],
-          ["held by the hands", fixed(answer.holdTorqueNm, 1), "N·m"],
-        ] as [string, string, string][])),
-  ];
-  return (
-    <dl className="grid grid-cols-[1fr_auto] gap-x-3 text-sm">
-      {rows.map(([label, value, unit]) => (
-        <div key={label} className="border-base-300 col-span-2 grid grid-cols-subgrid border-b py-0.5 last:border-b-0">
-          <dt className="text-quiet">{label}</dt>
-          <dd className="text-right tabular-nums">
-            <strong>{value}</strong> <span className="unit inline-block w-8 text-left">{unit}</span>
-          </dd>
-        </div>
-      ))}
-    </dl>
-  );
-}
-
-function Lesson({ state, answers }: { state: BalanceState; answers: readonly (Balance | null)[] }) {
-  const names = state.carries.map(({ key }) => CARRIES[key].name);
-  const known = answers.flatMap((answer, i) => (answer ? [{ answer, name: names[i]! }] : []));
-  const [first, ...others] = known;
-  if (!first) return <p>Nothing balances at this depth. Lean the shanks more, or stay higher.</p>;
-  if (state.mode === "hinge")
-    return (
-      <p>
-        At one and the same trunk lean the hip moment is{" "}
-        {known.map(({ name, answer }, i) => (
-          <span key={name}>
-            {i > 0 && ", "}
-            <strong>{trimmed(answer.hipMomentNm, 0)} N·m</strong> with {name}
-          </span>
-        ))}
-        . Lower on the back is the shorter arm.
-      </p>
-    );
-  if (state.isSamePose && others.length > 0)
-    return (
-      <p>
-        <strong>
-          At one pose hip and knee moments are the same for every carry: {trimmed(first.answer.hipMomentNm, 1)} and{" "}
-          {trimmed(first.answer.kneeMomentNm, 1)} N·m.
-        </strong>{" "}
-        That is statics: the weights stand over the same feet. What a carry changes is the lean ({" "}
-        {known.map(({ name, answer }) => `${name} ${trimmed(answer.trunkLeanDeg, 1)}°`).join(", ")}), the roll torque,
-        and how a lifter chooses to sit. So compare carries each at its own shank lean, and never by the load’s arm
-        alone.
-      </p>
-    );
-  return (
-    <>
-      <p>
-        <strong>{first.name}.</strong> {balanceSentence(first.answer)}
-      </p>
-      {others.map(({ name, answer }) => (
-        <p key={name}>{carryDifference(first.answer, answer, [first.name, name])}</p>
-      ))}
-    </>
-  );
 }

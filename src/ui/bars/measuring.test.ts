@@ -75,7 +75,7 @@ describe("a dropped file", () => {
     });
     expect(readText("a.json", '{"format":"garrison","bars":[{"texts":{"tag":"K1"},"measurements":[]}]}')).toMatchObject(
       {
-        kind: "bars",
+        kind: "hall",
         rows: [{ line: 1, texts: { tag: "K1" } }],
       },
     );

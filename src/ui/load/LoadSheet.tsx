@@ -1,7 +1,7 @@
 import type { Bar } from "@/core/bars/bar";
 import { ratedTotalKg } from "@/core/bars/bar";
 import { kgFromMassUnits } from "@/core/units/exactMass";
-import { trimmed } from "@/core/units/format";
+import { signed, trimmed } from "@/core/units/format";
 import type { LoadPlan } from "@/server/loading";
 import { AskForm } from "../kit/AskForm";
 import { ChangeLink } from "../kit/ChangeLink";
@@ -130,6 +130,13 @@ function BarFacts({ bar, plan, clampKg }: { bar: Bar; plan: LoadPlan | null; cla
       {plan && (
         <span>
           {trimmed(plan.barKg, 2)} kg <span className="text-quiet">{bar.quantities.mass?.source}</span>
+          {plan.countedKg !== plan.barKg && (
+            <strong>
+              {" "}
+              counts as {trimmed(plan.countedKg, 0)} kg by the house’s rule, {signed(plan.barKg - plan.countedKg, 2)} kg
+              off
+            </strong>
+          )}
           {clampKg > 0 && ` + clamps ${trimmed(clampKg, 2)} kg`}
         </span>
       )}

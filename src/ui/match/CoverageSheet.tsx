@@ -11,6 +11,7 @@ interface Props {
   lifts: readonly Lift[];
   byLift: readonly LiftCoverage[];
   byBar: readonly BarDemand[];
+  busy: { name: string; people: number; byBar: readonly BarDemand[] } | null;
   /** Whether people are counted: only for who may read lifters. */
   showsPeople: boolean;
 }
@@ -27,7 +28,7 @@ const MARK_WORDS: Record<Verdict, string> = {
 const COVERED: Record<Covered, string> = { well: "well", barely: "barely", not: "not at all" };
 
 /** Lifts × bars in service: what is covered well, barely and not at all, and who leans on which bar. */
-export function CoverageSheet({ bars, lifts, byLift, byBar, showsPeople }: Props) {
+export function CoverageSheet({ bars, lifts, byLift, byBar, busy, showsPeople }: Props) {
   const count = (covered: Covered) => byLift.filter((one) => one.covered === covered).length;
   const nameOf = (key: string) => lifts.find((lift) => lift.key === key)!.name;
   const listed = (covered: Covered) =>
@@ -61,6 +62,21 @@ export function CoverageSheet({ bars, lifts, byLift, byBar, showsPeople }: Props
             {alone
               .slice(0, 5)
               .map(({ tag, alone: n }) => `${tag} by ${n} ${n === 1 ? "person" : "people"} who have no other as good`)
+              .join("; ")}
+            .
+          </p>
+        )}
+        {busy && (
+          <p>
+            <strong>At the busy hour</strong>, {busy.name} with {busy.people} people:{" "}
+            {busy.byBar
+              .filter(({ people }) => people > 0)
+              .sort((a, b) => b.people - a.people)
+              .slice(0, 5)
+              .map(
+                ({ tag, people: n, alone: only }) =>
+                  `${tag} is the best for ${n}${only ? `, the only one for ${only}` : ""}`,
+              )
               .join("; ")}
             .
           </p>

@@ -22,6 +22,8 @@ interface Props {
   unit: "kg" | "lb";
   loadKg: number;
   purpose: Purpose;
+  stations: readonly { key: string; name: string }[];
+  stationKey: string;
   matching: Matching | null;
   problem: string | null;
   comfort: { comfortNote: string | null; coachNote: string | null } | null;
@@ -45,6 +47,8 @@ export function MatchSheet({
   unit,
   loadKg,
   purpose,
+  stations,
+  stationKey,
   matching,
   problem,
   comfort,
@@ -110,6 +114,17 @@ export function MatchSheet({
             {PURPOSES.map((key) => (
               <option key={key} value={key}>
                 {PURPOSE_WORDS[key]}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="ask">
+          at
+          <select name="at" defaultValue={stationKey} key={stationKey}>
+            <option value="">any station</option>
+            {stations.map(({ key, name }) => (
+              <option key={key} value={key}>
+                {name}
               </option>
             ))}
           </select>

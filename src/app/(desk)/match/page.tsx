@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { PURPOSES } from "@/core/matching/lifter";
+import { listStations } from "@/server/equipment";
 import { listLifters } from "@/server/lifters";
 import { allLifts, liftOf } from "@/server/lifts";
 import { matchForLift } from "@/server/matching";
@@ -13,23 +14,36 @@ export const metadata: Metadata = { title: "Match" };
 export default async function MatchPage({ searchParams }: { searchParams: SearchParams }) {
   const who = await whoIsAsking();
   const search = await readSearch(searchParams);
-  const [liftRows, lifters] = await Promise.all([allLifts(who), listLifters(who)]);
+  const [liftRows, lifters, { items: stations }] = await Promise.all([
+    allLifts(who),
+    listLifters(who),
+    listStations(who),
+  ]);
   const lifts = liftRows.map(liftOf);
   const lift =
     lifts.find(({ key }) => key === search.lift) ?? lifts.find(({ key }) => key === "back-squat-high") ?? lifts[0]!;
   const lifter = lifters.find(({ key }) => key === search.lifter) ?? null;
+  const station = stations.find(({ key }) => key === search.at) ?? null;
   const unit = readUnit(search.unit);
   const typed = search.load ?? (unit === "kg" ? "100" : "225");
   const load = readMass(typed, unit);
   const isGood = load !== null && load.kg > 0 && load.kg <= 2000;
   const purpose = PURPOSES.find((key) => key === search.purpose) ?? "general";
   const result = isGood
-    ? await matchForLift(who, { lift: lift.key, loadKg: load.kg, lifter: lifter?.key ?? null, purpose })
+    ? await matchForLift(who, {
+        lift: lift.key,
+        loadKg: load.kg,
+        lifter: lifter?.key ?? null,
+        purpose,
+        at: station?.key,
+      })
     : null;
   return (
     <MatchSheet
       lifts={lifts}
       purpose={purpose}
+      stations={stations}
+      stationKey={station?.key ?? ""}
       lifters={lifters}
       liftKey={lift.key}
       lifterKey={lifter?.key ?? ""}

@@ -2,7 +2,7 @@
 
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
-import { addEntry, assignTonight, lockEntry, removeEntry, saveClass } from "@/server/classes";
+import { addEntry, assignTonight, lockEntry, removeEntry, saveClass } from "@/server/classChanges";
 import type { Outcome } from "@/server/outcome";
 import { whoIsAsking } from "@/server/who";
 import type { FormState } from "@/ui/kit/formState";

@@ -47,6 +47,19 @@ export const order: Factor = ({ barToday }) => {
   };
 };
 
+/** Whether it hangs where it is wanted: said, and decides among equals. */
+export const near: Factor = ({ barToday, near: wanted }) => {
+  const place = barToday?.place ?? null;
+  if (wanted === null || place === null) return null;
+  return {
+    factor: "near",
+    basis: "data",
+    atBest: "made-for",
+    value: place === wanted ? 1 : 0,
+    text: () => `It hangs at ${place}, ${place === wanted ? "beside the station" : "not beside the station"}.`,
+  };
+};
+
 /** Whether it is free. */
 export const free: Factor = ({ barToday }) => {
   const takenAt = barToday?.takenAt ?? null;

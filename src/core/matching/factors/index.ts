@@ -1,6 +1,6 @@
 import type { Factor } from "../question";
 import { build, tall } from "./build";
-import { free, order, state } from "./condition";
+import { free, near, order, state } from "./condition";
 import { comfort, familiarity, hands, readiness } from "./person";
 import { emptyMass, family, rack, turnover } from "./possible";
 import { meeting, purpose } from "./purpose";
@@ -33,4 +33,5 @@ export const FACTORS: readonly Factor[] = [
   familiarity,
   order,
   free,
+  near,
 ];

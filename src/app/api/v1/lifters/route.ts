@@ -1,4 +1,4 @@
-import { lifterItemOf } from "@/api/lists";
+import { lifterItemOf } from "@/api/lifters";
 import { cursorParts, isText, isUuid, wireCursor } from "@/api/fields";
 import { ROUTES } from "@/api/routes";
 import { listLifterPage } from "@/server/lifters";

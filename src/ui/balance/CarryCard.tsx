@@ -1,0 +1,166 @@
+"use client";
+
+import type { Balance } from "@/core/balance/balance";
+import { BALANCE_RANGES, startingCarry, type AskedCarry, type BalanceState } from "@/core/balance/balanceState";
+import { CARRIES, CARRY_KEYS, type CarryKey } from "@/core/balance/carry";
+import { fixed, trimmed } from "@/core/units/format";
+import { FigureDrawing } from "./FigureDrawing";
+import { Slider } from "./Slider";
+
+/** One carry of the comparison: its figure, its numbers, and what can be moved of it. */
+export function CarryCard({
+  asked,
+  answer,
+  state,
+  ink,
+  topMm,
+  isFirst,
+  onChange,
+  onRemove,
+}: {
+  asked: AskedCarry;
+  answer: Balance | null;
+  state: BalanceState;
+  ink: string;
+  topMm: number;
+  isFirst: boolean;
+  onChange: (next: AskedCarry) => void;
+  onRemove: (() => void) | undefined;
+}) {
+  const { key, carry } = asked;
+  const move = (part: Partial<AskedCarry["carry"]>) => onChange({ ...asked, carry: { ...carry, ...part } });
+  const isPosed = state.mode === "squat" && state.isSamePose && !isFirst;
+  const name = CARRIES[key].name;
+  return (
+    <section aria-label={`Carry: ${name}`} className="sheet flex flex-col px-3 py-2">
+      <div className="flex items-center justify-between gap-2">
+        <select
+          aria-label="Carry"
+          value={key}
+          onChange={({ target }) => onChange(startingCarry(target.value as CarryKey))}
+          className="select select-sm min-h-10 border-b-4 font-semibold"
+          style={{ borderBottomColor: ink }}
+        >
+          {CARRY_KEYS.map((one) => (
+            <option key={one} value={one}>
+              {CARRIES[one].name}
+            </option>
+          ))}
+        </select>
+        {onRemove && (
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm min-h-10"
+            aria-label={`Take away: ${name}`}
+            onClick={onRemove}
+          >
+            ×
+          </button>
+        )}
+      </div>
+      <FigureDrawing
+        figure={answer?.figure ?? null}
+        loadKg={state.loadKg}
+        ink={ink}
+        topMm={topMm}
+        isHanging={carry.camber === "hanging"}
+        label={answer ? `${name}: trunk leans ${trimmed(answer.trunkLeanDeg, 0)} degrees` : `${name}: nothing balances`}
+      />
+      {answer ? (
+        <Numbers answer={answer} />
+      ) : (
+        <p role="alert" className="text-error min-h-24 text-sm">
+          {state.mode === "hinge"
+            ? "Nothing balances with this trunk lean and these knees: bend them less, or lean more."
+            : "Nothing balances at this shank lean and depth: lean the shank more, or stay higher."}
+        </p>
+      )}
+      <details className="mt-1" open={false}>
+        <summary className="text-quiet min-h-9 cursor-pointer py-2 text-xs">Move the carry</summary>
+        <div className="grid gap-1.5 pb-1">
+          {state.mode === "squat" && (
+            <Slider
+              label="shank lean"
+              unit="°"
+              range={BALANCE_RANGES.shankLeanDeg}
+              value={isPosed ? state.carries[0]!.shankLeanDeg : asked.shankLeanDeg}
+              isDisabled={isPosed}
+              onChange={(shankLeanDeg) => onChange({ ...asked, shankLeanDeg })}
+            />
+          )}
+          <Slider
+            label="contact up"
+            unit="mm"
+            range={BALANCE_RANGES.alongTrunkMm}
+            step={5}
+            value={carry.alongTrunkMm}
+            onChange={(alongTrunkMm) => move({ alongTrunkMm })}
+          />
+          <Slider
+            label="contact ahead"
+            unit="mm"
+            range={BALANCE_RANGES.forwardMm}
+            step={5}
+            value={carry.forwardMm}
+            onChange={(forwardMm) => move({ forwardMm })}
+          />
+          <Slider
+            label="load down"
+            unit="mm"
+            range={BALANCE_RANGES.camberDropMm}
+            step={5}
+            value={carry.camberDropMm}
+            onChange={(camberDropMm) => move({ camberDropMm })}
+          />
+          {carry.camber === "rigid" ? (
+            <Slider
+              label="load ahead"
+              unit="mm"
+              range={BALANCE_RANGES.camberForwardMm}
+              step={5}
+              value={carry.camberForwardMm}
+              onChange={(camberForwardMm) => move({ camberForwardMm })}
+            />
+          ) : (
+            <Slider
+              label="held back"
+              unit="°"
+              range={BALANCE_RANGES.heldAngleDeg}
+              value={carry.heldAngleDeg}
+              onChange={(heldAngleDeg) => move({ heldAngleDeg })}
+            />
+          )}
+        </div>
+      </details>
+    </section>
+  );
+}
+
+function Numbers({ answer }: { answer: Balance }) {
+  const rows: [string, string, string][] = [
+    ["trunk lean", fixed(answer.trunkLeanDeg, 1), "°"],
+    ["hip moment", fixed(answer.hipMomentNm, 1), "N·m"],
+    ["knee moment", fixed(answer.kneeMomentNm, 1), "N·m"],
+    ["hip to knee", answer.hipToKnee === null || answer.kneeMomentNm <= 0 ? "–" : fixed(answer.hipToKnee, 2), ""],
+    ["roll torque", fixed(answer.rollTorqueNm, 1), "N·m"],
+    ["load ahead of mid-foot", fixed(answer.loadAheadOfMidFootMm, 0), "mm"],
+    ...(answer.correctionReachMm === null
+      ? []
+      : ([
+          ["correction reach", fixed(answer.correctionReachMm, 0), "mm"],
+          ["held by the hands", fixed(answer.holdTorqueNm, 1), "N·m"],
+        ] as [string, string, string][])),
+  ];
+  return (
+    <dl className="grid grid-cols-[1fr_auto] gap-x-3 text-sm">
+      {rows.map(([label, value, unit]) => (
+        <div key={label} className="border-base-300 col-span-2 grid grid-cols-subgrid border-b py-0.5 last:border-b-0">
+          <dt className="text-quiet">{label}</dt>
+          <dd className="text-right tabular-nums">
+            <strong>{value}</strong> <span className="unit inline-block w-8 text-left">{unit}</span>
+          </dd>
+        </div>
+      ))}
+    </dl>
+  );
+}

@@ -1,0 +1,49 @@
+import type { Balance } from "@/core/balance/balance";
+import type { BalanceState } from "@/core/balance/balanceState";
+import { CARRIES } from "@/core/balance/carry";
+import { balanceSentence, carryDifference } from "@/core/balance/verdictWords";
+import { trimmed } from "@/core/units/format";
+
+/** What the figures say, in sentences: each carry at its own pose, all at one, or a hinge. */
+export function Lesson({ state, answers }: { state: BalanceState; answers: readonly (Balance | null)[] }) {
+  const names = state.carries.map(({ key }) => CARRIES[key].name);
+  const known = answers.flatMap((answer, i) => (answer ? [{ answer, name: names[i]! }] : []));
+  const [first, ...others] = known;
+  if (!first) return <p>Nothing balances at this depth. Lean the shanks more, or stay higher.</p>;
+  if (state.mode === "hinge")
+    return (
+      <p>
+        At one and the same trunk lean the hip moment is{" "}
+        {known.map(({ name, answer }, i) => (
+          <span key={name}>
+            {i > 0 && ", "}
+            <strong>{trimmed(answer.hipMomentNm, 0)} N·m</strong> with {name}
+          </span>
+        ))}
+        . Lower on the back is the shorter arm.
+      </p>
+    );
+  if (state.isSamePose && others.length > 0)
+    return (
+      <p>
+        <strong>
+          At one pose hip and knee moments are the same for every carry: {trimmed(first.answer.hipMomentNm, 1)} and{" "}
+          {trimmed(first.answer.kneeMomentNm, 1)} N·m.
+        </strong>{" "}
+        That is statics: the weights stand over the same feet. What a carry changes is the lean ({" "}
+        {known.map(({ name, answer }) => `${name} ${trimmed(answer.trunkLeanDeg, 1)}°`).join(", ")}), the roll torque,
+        and how a lifter chooses to sit. So compare carries each at its own shank lean, and never by the load’s arm
+        alone.
+      </p>
+    );
+  return (
+    <>
+      <p>
+        <strong>{first.name}.</strong> {balanceSentence(first.answer)}
+      </p>
+      {others.map(({ name, answer }) => (
+        <p key={name}>{carryDifference(first.answer, answer, [first.name, name])}</p>
+      ))}
+    </>
+  );
+}
