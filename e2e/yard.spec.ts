@@ -1,0 +1,164 @@
+import { expect, test, type Page } from "@playwright/test";
+
+/** Errands in the second, small hall, where a long wall and odd rules disturb nobody. */
+
+test.beforeEach(async ({ page }) => {
+  await page.goto("/settings");
+  await page.getByRole("button", { name: /^Hob Quillane/ }).click();
+  await expect(page.getByText("You are Hob Quillane, manager of Alder Yard")).toBeVisible();
+});
+
+const file = (name: string, text: string) => ({ name, mimeType: "text/csv", buffer: Buffer.from(text) });
+
+async function takeIn(page: Page, name: string, text: string) {
+  await page.goto("/bars/files");
+  await page.getByLabel(/Drop a file here/).setInputFiles(file(name, text));
+  await page.getByRole("button", { name: "Take them in" }).click();
+  await expect(page.getByText(/^Taken in:/)).toBeVisible();
+}
+
+test("a long wall: taken in from a file, scrolled to its end, searched and ranged; a second time changes nothing", async ({
+  page,
+}) => {
+  const rows = Array.from(
+    { length: 320 },
+    (_, i) =>
+      `Y${String(i).padStart(3, "0")},Yard bar ${i},power,in-service,${15 + (i % 40) / 4} kg,${25 + (i % 9) / 2} mm`,
+  );
+  const text = `tag,name,family,state,stated mass,stated shaft diameter\n${rows.join("\n")}\n`;
+  await takeIn(
+    page,
+    "yard.csv",
+    text.replace("stated mass", "stated.mass").replace("stated shaft diameter", "stated.shaftDiameter"),
+  );
+  await expect(page.getByText(/Taken in: 320 new/)).toBeVisible();
+  await page.goto("/bars");
+  await expect(page.getByText(/^323 on the wall/)).toBeVisible();
+  // Only rows in sight are drawn, and the table says how many there are.
+  const table = page.getByRole("table");
+  await expect(table).toHaveAttribute("aria-rowcount", "324");
+  expect(await page.getByRole("row").count()).toBeLessThan(80);
+  await page.evaluate(() => window.scrollTo(0, document.documentElement.scrollHeight));
+  await expect(page.getByRole("link", { name: "Yard bar 319" })).toBeVisible();
+  await page.evaluate(() => window.scrollTo(0, document.documentElement.scrollHeight));
+  await expect(page.getByRole("link", { name: "Yard bar 319" })).toBeInViewport();
+  await page.goto("/bars?q=yard+31");
+  await expect(page.getByText(/^1[0-9] of 323 on the wall/)).toBeVisible();
+  await page.goto("/bars?mass=24..&sort=mass");
+  const masses = await page.getByRole("row").locator("td:nth-of-type(3)").allInnerTexts();
+  const numbers = masses.map((cell) => parseFloat(cell)).filter((value) => !Number.isNaN(value));
+  expect(numbers.length).toBeGreaterThan(5);
+  expect(numbers.every((value) => value >= 24)).toBe(true);
+  expect([...numbers].sort((a, b) => a - b)).toEqual(numbers);
+  await page.goto("/bars/files");
+  await page
+    .getByLabel(/Drop a file here/)
+    .setInputFiles(
+      file(
+        "yard.csv",
+        text.replace("stated mass", "stated.mass").replace("stated shaft diameter", "stated.shaftDiameter"),
+      ),
+    );
+  await expect(page.getByText("There is nothing to take in.")).toBeVisible();
+});
+
+test("what is noticeable is the house's to say, and the comparison obeys", async ({ page }) => {
+  const whether = page.getByRole("region", { name: "Whether it matters" });
+  await page.goto("/compare?bars=A1,A2&load=180");
+  await expect(whether).toContainText(
+    "It hardly matters here. At 180 kg the hands rise 12.6 mm on A1 and 11.7 mm on A2",
+  );
+  await page.goto("/settings");
+  const rules = page.getByRole("region", { name: "Measuring and comparing" });
+  await rules.getByLabel("noticeable difference in slack").fill("many");
+  await rules.getByRole("button", { name: "Keep the rules" }).click();
+  await expect(rules.getByText("must be a number from 0 to")).toBeVisible();
+  await expect(rules.getByLabel("noticeable difference in slack")).toHaveValue("many");
+  await rules.getByLabel("noticeable difference in slack").fill("0.5");
+  await rules.getByRole("button", { name: "Keep the rules" }).click();
+  await page.goto("/compare?bars=A1,A2&load=180");
+  await expect(whether).toContainText("It matters here.");
+  await page.goto("/settings");
+  await rules.getByLabel("noticeable difference in slack").fill("");
+  await rules.getByRole("button", { name: "Keep the rules" }).click();
+  await expect(rules.getByLabel("noticeable difference in slack")).toHaveValue("1.5");
+});
+
+test("plates are entered, weighed one by one and paired; a station says where bars hang nearest", async ({ page }) => {
+  await page.goto("/bars/equipment");
+  const plates = page.getByRole("region", { name: "Plates" });
+  await plates.getByText("Enter another").click();
+  const form = plates.locator("details", { hasText: "Enter another" }).last().locator("form");
+  await form.getByLabel(/^short name/).fill("y20");
+  await form.getByLabel(/^nominal mass/).fill("20 stone");
+  await form.getByLabel(/^pairs owned/).fill("2");
+  await form.getByRole("button", { name: "Enter it" }).click();
+  await expect(plates.getByText("is no mass; write 320 kg or 700 lb")).toBeVisible();
+  await expect(form.getByLabel(/^short name/)).toHaveValue("y20");
+  await form.getByLabel(/^nominal mass/).fill("20 kg");
+  await form.getByRole("button", { name: "Enter it" }).click();
+  const row = plates.locator("li", { hasText: "y20" });
+  await row.getByText("y20").click();
+  for (const [mark, mass] of [
+    ["A", "20.06 kg"],
+    ["B", "19.9 kg"],
+    ["C", "20.05 kg"],
+    ["D", "19.92 kg"],
+  ] as const) {
+    await row.getByLabel("what is written on it").fill(mark);
+    await row.getByLabel("it weighs").fill(mass);
+    await row.getByRole("button", { name: "Keep", exact: true }).click();
+    await expect(row.getByText(`${mark} kept.`)).toBeVisible();
+  }
+  await expect(row.getByText(/A with C|C with A/)).toBeVisible();
+  await expect(row.getByText(/the sides differ by 0\.010 kg/)).toBeVisible();
+  const stations = page.getByRole("region", { name: "Stations" });
+  await stations.getByText("Rack 1").click();
+  await stations
+    .getByLabel(/^bars hang nearest at/)
+    .first()
+    .fill("Back wall");
+  await stations.getByRole("button", { name: "Keep the changes" }).first().click();
+  await expect(stations.getByText("Back wall").first()).toBeVisible();
+  await page.goto("/match?lift=back-squat-high&load=100&at=rack-1");
+  await page
+    .getByText(/more things? weighed/)
+    .first()
+    .click();
+  await expect(page.getByText("It hangs at Back wall, beside the station.").first()).toBeVisible();
+});
+
+test("one hall sees nothing of the other: no lifters, no classes, no rules", async ({ page }) => {
+  await page.goto("/lifters");
+  await expect(page.getByText("No lifters yet.")).toBeVisible();
+  await page.goto("/sessions");
+  await expect(page.getByText("No classes yet.")).toBeVisible();
+  await page.goto("/match/meetings");
+  await expect(page.getByText("River Federation")).toHaveCount(0);
+  expect((await page.request.get("/api/v1/match?lift=bench&loadKg=60&lifter=bram")).status()).toBe(404);
+  const { items } = await (await page.request.get("/api/v1/lifters")).json();
+  expect(items).toEqual([]);
+});
+
+test("by keyboard: sections with g, a slider with arrows, a side of a school with arrows", async ({ page }) => {
+  await page.goto("/");
+  await page.locator("body").press("g");
+  await page.keyboard.press("i");
+  await expect(page.getByRole("heading", { name: "Lifters" })).toBeVisible();
+  await page.keyboard.press("g");
+  await page.keyboard.press("e");
+  await expect(page.getByRole("heading", { name: "Sessions" })).toBeVisible();
+  await page.goto("/match/balance");
+  const load = page.getByRole("slider", { name: "load", exact: true });
+  await load.focus();
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("ArrowRight");
+  await expect(page.getByLabel("load, typed")).toHaveValue("105");
+  await page.goto("/settings/house");
+  await page.getByRole("radio", { name: /whatever their own lengths say/ }).focus();
+  await page.keyboard.press("ArrowDown");
+  await expect(page.getByRole("radio", { name: /^a cambered bar/ })).toBeChecked();
+  await expect(page.getByRole("complementary", { name: "What would change" })).toContainText(
+    /No verdict flips|verdicts flip/,
+  );
+});
