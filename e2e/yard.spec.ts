@@ -76,6 +76,7 @@ test("what is noticeable is the house's to say, and the comparison obeys", async
   await expect(rules.getByLabel("noticeable difference in slack")).toHaveValue("many");
   await rules.getByLabel("noticeable difference in slack").fill("0.5");
   await rules.getByRole("button", { name: "Keep the rules" }).click();
+  await expect(rules.getByRole("status")).toContainText(/kept/i);
   await page.goto("/compare?bars=A1,A2&load=180");
   await expect(whether).toContainText("It matters here.");
   await page.goto("/settings");
