@@ -25,6 +25,10 @@ test("a tall lifter who cannot reach back gets a yoke bar; the coach's screen sa
     .getByText(/more things weighed/)
     .click();
   await expect(best(page).first()).toContainText(/leans \d+°; hip \d+ and knee \d+ N·m/);
+  await page.getByRole("combobox", { name: "at", exact: true }).selectOption("rack-1");
+  await expect(best(page).first()).toContainText(
+    /J-cups in hole \d+, one hole up from a straight bar; safeties in hole \d+\./,
+  );
   const power = best(page).filter({ hasText: "K11" });
   await expect(power).toContainText("poor");
   await expect(power).toContainText("cannot reach back to a bar behind the neck");
@@ -97,7 +101,7 @@ test("tonight's class is assigned, a choice is fixed, and the sheet says bars an
   await expect(sheet).toContainText("K20");
   await expect(sheet).toContainText("Not sure? Ask the staff.");
   const text = await sheet.innerText();
-  expect(text).not.toMatch(/reach|shoulder|wrist|\d+ kg|made for|usable/i);
+  expect(text).not.toMatch(/reach|shoulder|wrist|\d+ kg|made for|usable|hole/i);
   await page.emulateMedia({ media: "print" });
   await expect(page.getByRole("button", { name: "Print" })).toBeHidden();
   await expect(sheet).toBeVisible();

@@ -5,10 +5,12 @@ import type { ClassEntry, PlannedClass } from "@/core/classes/planClass";
 import type { Purpose } from "@/core/matching/lifter";
 import { matchBar } from "@/core/matching/match";
 import type { Reason } from "@/core/matching/verdict";
+import { rackSetting, rackWords } from "@/core/setups/rackHeight";
 import { trimNumeric } from "@/data/barRecordRows";
 import type { HallDb } from "@/data/hallDb";
 import { bars, classEntries, classes, lifters } from "@/data/schema";
 import { barsOnTheWall } from "./bars";
+import { listStations } from "./equipment";
 import { matchingRules } from "./houseRules";
 import { barUse, matchLifterOf, type LifterRow } from "./lifters";
 import { allLifts, liftOf } from "./lifts";
@@ -61,6 +63,8 @@ export interface ClassDetails {
   plan: PlannedClass | null;
   /** Why each placed entry has its bar, for the coach's screen; by entry. */
   reasons: Map<string, Reason[]>;
+  /** Where J-cups and safeties go, for the coach's screen; by entry. */
+  settings: Map<string, string>;
   bars: Bar[];
 }
 
@@ -74,6 +78,8 @@ export async function classDetails(who: Who, id: string): Promise<Outcome<{ deta
   const plan = row.plan as PlannedClass | null;
   const [rules, barsToday] = [await matchingRules(who), await barsNow(who)];
   const reasons = new Map<string, Reason[]>();
+  const settings = new Map<string, string>();
+  const racks = new Map((await listStations(who)).items.map((station) => [station.key, station]));
   for (const placed of plan?.entries ?? []) {
     const entry = asked.entries.find((one) => one.id === placed.id);
     const bar = asked.bars.find(({ tag }) => tag === placed.tag);
@@ -81,8 +87,12 @@ export async function classDetails(who: Who, id: string): Promise<Outcome<{ deta
     const { lifter, purpose } = entry;
     const options = { lifter, purpose, rules, today: who.today, barsToday };
     reasons.set(placed.id, matchBar(bar, entry.lift, entry.loadKg, options).reasons);
+    const { kind, firstHoleMm = null, holePitchMm = null } = racks.get(placed.station ?? "") ?? {};
+    if (kind !== "rack" || !lifter.build || firstHoleMm === null || holePitchMm === null) continue;
+    const setting = rackSetting(lifter.build, bar, entry.lift, { firstHoleMm, holePitchMm });
+    if (setting) settings.set(placed.id, rackWords(setting));
   }
-  return { ok: true, details: { row, items: asked.items, plan, reasons, bars: asked.bars } };
+  return { ok: true, details: { row, items: asked.items, plan, reasons, settings, bars: asked.bars } };
 }
 
 /** What a class asks: its entries for the screen and for the assignment, and the bars there are. */

@@ -6,13 +6,14 @@ import { barDemand, coverage, type BarDemand, type Coverage } from "@/core/match
 import type { Purpose } from "@/core/matching/lifter";
 import type { Lift } from "@/core/matching/lifts";
 import { matchBars, type Match } from "@/core/matching/match";
+import { rackSetting, rackWords } from "@/core/setups/rackHeight";
 import { addDays } from "@/core/units/hallDay";
 import { convertTyped, type TypedQuantity } from "@/core/units/typedQuantity";
 import { classEntries, classes, lifters, lifts, stations } from "@/data/schema";
 import { barsOnTheWall, listBars, type ListedBar } from "./bars";
 import { barsToday } from "./barsToday";
 import { matchingRules } from "./houseRules";
-import { barUse, listLifters, matchLifterOf, type LifterRow } from "./lifters";
+import { barUse, buildOf, listLifters, matchLifterOf, type LifterRow } from "./lifters";
 import { allLifts, liftOf } from "./lifts";
 import { meetingRules } from "./meetings";
 import { failed, forbidden, notFound, type Outcome } from "./outcome";
@@ -23,7 +24,8 @@ export interface Matching {
   lift: Lift;
   lifter: LifterRow | null;
   loadKg: number;
-  items: (Match & { bar: Bar; place: string | null })[];
+  /** `setting` is where J-cups and safeties go for this lifter at the asked rack; null where that cannot be said. */
+  items: (Match & { bar: Bar; place: string | null; setting: string | null })[];
 }
 
 export interface MatchAsk {
@@ -70,9 +72,16 @@ export async function matchForLift(who: Who, ask: MatchAsk): Promise<Outcome<{ m
       near: station?.nearPlace ?? null,
     },
   );
+  const build = lifter && buildOf(lifter);
+  const { firstHoleMm = null, holePitchMm = null, kind = null } = station ?? {};
+  const settingOf = (bar: Bar) => {
+    if (!build || kind !== "rack" || firstHoleMm === null || holePitchMm === null) return null;
+    const found = rackSetting(build, bar, lift, { firstHoleMm, holePitchMm });
+    return found && rackWords(found);
+  };
   const items = matches.map((match) => {
     const { bar, place } = byTag.get(match.tag)!;
-    return { ...match, bar, place };
+    return { ...match, bar, place, setting: match.verdict === "never" ? null : settingOf(bar) };
   });
   return { ok: true, matching: { lift, lifter, loadKg: ask.loadKg, items } };
 }

@@ -26,7 +26,7 @@ interface Props {
 
 /** A class as the coach sees it: who wants what, what is fixed, and where everybody is with which bar and why. */
 export function TonightSheet({ details, times, stations, lifters, lifts, usual, actions }: Props) {
-  const { row, items, plan, reasons, bars } = details;
+  const { row, items, plan, reasons, settings, bars } = details;
   const tags = bars.map(({ tag }) => tag);
   const nowhere = plan?.entries.filter(({ block }) => block === null) ?? [];
   const itemOf = (id: string) => items.find((item) => item.id === id);
@@ -75,6 +75,7 @@ export function TonightSheet({ details, times, stations, lifters, lifts, usual, 
                 itemOf={itemOf}
                 bars={bars}
                 reasons={reasons}
+                settings={settings}
               />
             ))}
           </div>
@@ -155,6 +156,7 @@ function Block({
   itemOf,
   bars,
   reasons,
+  settings,
 }: {
   time: string;
   placed: readonly PlacedEntry[];
@@ -162,6 +164,7 @@ function Block({
   itemOf: (id: string) => ClassItem | undefined;
   bars: ClassDetails["bars"];
   reasons: ClassDetails["reasons"];
+  settings: ClassDetails["settings"];
 }) {
   return (
     <section aria-label={`Block at ${time}`}>
@@ -180,7 +183,13 @@ function Block({
               </p>
               <ul className="mt-1 grid gap-1.5 text-sm">
                 {here.map((entry) => (
-                  <Placed key={entry.id} entry={entry} item={itemOf(entry.id)} reasons={reasons.get(entry.id) ?? []} />
+                  <Placed
+                    key={entry.id}
+                    entry={entry}
+                    item={itemOf(entry.id)}
+                    reasons={reasons.get(entry.id) ?? []}
+                    setting={settings.get(entry.id) ?? null}
+                  />
                 ))}
               </ul>
             </div>
@@ -194,10 +203,12 @@ function Placed({
   entry,
   item,
   reasons,
+  setting,
 }: {
   entry: PlacedEntry;
   item: ClassItem | undefined;
   reasons: readonly Reason[];
+  setting: string | null;
 }) {
   if (!item || !entry.verdict) return null;
   return (
@@ -209,6 +220,7 @@ function Placed({
         </span>
         <VerdictText verdict={entry.verdict} />
       </span>
+      {setting && <span className="block text-xs">{setting}</span>}
       {entry.tradeOff && <span className="block text-xs">{entry.tradeOff}</span>}
       <details className="text-xs">
         <summary className="text-quiet min-h-8 cursor-pointer py-1.5">Why</summary>

@@ -191,7 +191,7 @@ function MatchRow({
   loadText: string;
   unit: string;
 }) {
-  const { tag, bar, place, verdict, reasons } = item;
+  const { tag, bar, place, verdict, reasons, setting } = item;
   const shown = decisive(reasons);
   const others = reasons.filter((reason) => !shown.includes(reason));
   return (
@@ -209,6 +209,7 @@ function MatchRow({
       </div>
       <BarDrawing drawing={drawBar(bar)} label={`${bar.name} to scale`} className="hidden md:block" />
       <div className="text-sm">
+        {setting && <p className="font-semibold">{setting}</p>}
         <ul>
           {shown.map((reason) => (
             <ReasonLine key={reason.factor} reason={reason} />
