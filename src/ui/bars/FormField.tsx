@@ -35,9 +35,7 @@ export function FormField({
     ...(notes.length > 0 ? { "aria-describedby": notes.join(" ") } : {}),
   };
   return (
-    <div
-      className={name === "note" ? "sm:col-span-2 lg:col-span-3" : def.kind === "list" ? "sm:col-span-2" : undefined}
-    >
+    <div className={name === "note" ? "sm:col-span-2 lg:col-span-3" : isWide(def) ? "sm:col-span-2" : undefined}>
       <label htmlFor={id} className="mb-1 block text-sm font-semibold">
         {label}
         {def.isRequired && (
@@ -61,6 +59,9 @@ export function FormField({
     </div>
   );
 }
+
+/** Sentences and lists want room. */
+const isWide = (def: FieldDef) => def.kind === "list" || (def.kind === "text" && def.most > 200);
 
 /** Any of several, each with its box. */
 function Choices({
