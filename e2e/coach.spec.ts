@@ -105,6 +105,11 @@ test("tonight's class is assigned, a choice is fixed, and the sheet says bars an
   await page.emulateMedia({ media: "print" });
   await expect(page.getByRole("button", { name: "Print" })).toBeHidden();
   await expect(sheet).toBeVisible();
+  await page.emulateMedia({ media: "screen" });
+  // A plan that stays would put its bars in use while the class runs, and other errands ask for them.
+  await page.getByRole("link", { name: "Back to the class" }).click();
+  await page.getByRole("form", { name: "Fixed for Hale Corrin, clean" }).getByLabel("Block").selectOption("");
+  await expect(plan).toContainText("Nothing is assigned yet, or something changed since.");
 });
 
 test("a lifter is put into a class, wrongly first, and taken out again", async ({ page }) => {

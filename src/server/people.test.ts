@@ -342,6 +342,26 @@ describe("classes", () => {
     const bo = again.ok && again.details.plan!.entries.find(({ id: own }) => own === of("bo").id)!;
     expect(bo && bo.block).toBe(of("ann").block);
   });
+  it("while a block runs, its bars are in use for whoever asks elsewhere", async () => {
+    const { made, put } = await withClass();
+    await put("ann");
+    const [held] = await made.hall.rows(classes);
+    const coach = made.who("coach");
+    await assignTonight(coach, held!.id);
+    const taken = async () => {
+      const result = await matchForLift({ ...coach }, { lift: "back-squat-high", loadKg: 100, lifter: null });
+      return (
+        result.ok &&
+        result.matching.items.find(({ tag }) => tag === "Y1")!.reasons.find(({ factor }) => factor === "free")
+      );
+    };
+    // The hall's clock is the real one: a block of three hours that began now, and one that begins in half a day.
+    const at = (hours: number) => new Date(Date.now() + hours * 3_600_000).toISOString().slice(11, 16);
+    await made.hall.update(classes, eq(classes.id, held!.id), { startsAt: at(0), blockMinutes: 180, blocks: 1 });
+    expect(await taken()).toMatchObject({ text: "In use at Rack 1.", atBest: "usable" });
+    await made.hall.update(classes, eq(classes.id, held!.id), { startsAt: at(12) });
+    expect(await taken()).toBeUndefined();
+  });
   it("say why somebody has no place", async () => {
     const { made, id, put } = await withClass();
     await put("ann", "snatch", "40 kg");
