@@ -38,6 +38,7 @@ export function FormField({
     <div className={name === "note" ? "sm:col-span-2 lg:col-span-3" : isWide(def) ? "sm:col-span-2" : undefined}>
       <label htmlFor={id} className="mb-1 block text-sm font-semibold">
         {label}
+        {def.kind === "number" && def.unit && <span className="font-normal">, {def.unit}</span>}
         {def.isRequired && (
           <span className="text-quiet font-normal" aria-hidden="true">
             {" "}

@@ -103,18 +103,18 @@ function MeetingForm({ item, lifts, action }: { item: MeetingItem | null; lifts:
       <div className="grid gap-3 sm:grid-cols-3">
         <label className="grid gap-1">
           <span className="font-semibold">name of the rules</span>
-          <input name="rules" defaultValue={value("rules", item?.rules)} className={input} />
+          <input name="rules" defaultValue={value("rules", item?.rules)} className={`${input} w-full`} />
         </label>
         <label className="grid gap-1">
           <span className="font-semibold">where it is written</span>
-          <input name="source" defaultValue={value("source", item?.spec.source)} className={input} />
+          <input name="source" defaultValue={value("source", item?.spec.source)} className={`${input} w-full`} />
         </label>
         <label className="grid gap-1">
           <span className="font-semibold">ring marks</span>
           <select
             name="marks"
             defaultValue={value("marks", item?.spec.marks ?? "")}
-            className="select select-sm min-h-10"
+            className="select select-sm min-h-10 w-full"
           >
             <option value="">nothing asked</option>
             <option value="powerlifting">810 mm apart</option>
