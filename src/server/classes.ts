@@ -76,7 +76,9 @@ export async function classDetails(who: Who, id: string): Promise<Outcome<{ deta
   if (!row) return notFound("such class");
   const asked = await entriesOf(who, hall, row);
   const plan = row.plan as PlannedClass | null;
-  const [rules, barsToday] = [await matchingRules(who), await barsNow(who)];
+  const rules = await matchingRules(who);
+  // That a bar of the class is in use is the class's own doing.
+  const barsToday = new Map([...(await barsNow(who))].map(([tag, one]) => [tag, { ...one, takenAt: null }]));
   const reasons = new Map<string, Reason[]>();
   const settings = new Map<string, string>();
   const racks = new Map((await listStations(who)).items.map((station) => [station.key, station]));

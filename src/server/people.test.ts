@@ -359,6 +359,9 @@ describe("classes", () => {
     const at = (hours: number) => new Date(Date.now() + hours * 3_600_000).toISOString().slice(11, 16);
     await made.hall.update(classes, eq(classes.id, held!.id), { startsAt: at(0), blockMinutes: 180, blocks: 1 });
     expect(await taken()).toMatchObject({ text: "In use at Rack 1.", atBest: "usable" });
+    const seen = await classDetails({ ...coach }, held!.id);
+    const why = seen.ok ? [...seen.details.reasons.values()].flat().map(({ factor }) => factor) : [];
+    expect([why.includes("family"), why.includes("free")]).toEqual([true, false]);
     await made.hall.update(classes, eq(classes.id, held!.id), { startsAt: at(12) });
     expect(await taken()).toBeUndefined();
   });
