@@ -1,7 +1,7 @@
 import "server-only";
 import { and, asc, eq } from "drizzle-orm";
-import { EQUIPMENT_FIELDS, fieldTexts, type EquipmentKind } from "@/core/equipment/equipmentFields";
-import { readField, type FieldValue } from "@/core/bars/fieldText";
+import { EQUIPMENT_FIELDS, type EquipmentKind } from "@/core/equipment/equipmentFields";
+import { fieldTexts, readField, type FieldValue } from "@/core/bars/fieldText";
 import { pairPlates, type Pairing } from "@/core/equipment/pairPlates";
 import { differingTexts } from "@/core/bars/barRecord";
 import { groupBy } from "@/core/collections/groupBy";

@@ -1,10 +1,10 @@
 import "server-only";
+import { fieldTexts, readFields } from "@/core/bars/fieldText";
 import { eq } from "drizzle-orm";
 import type { AnyPgColumn } from "drizzle-orm/pg-core";
 import { differingTexts } from "@/core/bars/barRecord";
 import type { FieldDef } from "@/core/bars/barFields";
 import type { FieldValue } from "@/core/bars/fieldText";
-import { fieldTexts, readFields } from "@/core/equipment/equipmentFields";
 import { database } from "@/data/client";
 import { inTransaction, type HallDb, type HallTable } from "@/data/hallDb";
 import { recordChange, type Change } from "./history";

@@ -1,8 +1,8 @@
 import "server-only";
+import { fieldTexts } from "@/core/bars/fieldText";
 import { and, asc, eq, isNull, sql } from "drizzle-orm";
 import { cache } from "react";
 import type { Build } from "@/core/balance/body";
-import { fieldTexts } from "@/core/equipment/equipmentFields";
 import { HINGE_ON_STRAIGHT } from "@/core/matching/factors/person";
 import type { Experience, Limit, MatchLifter } from "@/core/matching/lifter";
 import { LIFTER_FIELDS, readMeetings, readUsualLoads, type Meeting } from "@/core/matching/lifterFields";

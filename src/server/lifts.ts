@@ -1,7 +1,7 @@
 import "server-only";
+import { fieldTexts } from "@/core/bars/fieldText";
 import { asc } from "drizzle-orm";
 import { cache } from "react";
-import { fieldTexts } from "@/core/equipment/equipmentFields";
 import { LIFT_FIELDS } from "@/core/matching/liftFields";
 import type { Lift } from "@/core/matching/lifts";
 import { lifts } from "@/data/schema";

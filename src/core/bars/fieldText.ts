@@ -1,5 +1,6 @@
 import { isHallDay } from "../units/hallDay";
 import { convertTyped, readTyped, type TypedQuantity } from "../units/typedQuantity";
+import type { Problem } from "../problem";
 import type { FieldDef } from "./barFields";
 
 /** What a field holds: words, a number, yes or no, a mass as typed, money in whole minor units, or lines. */
@@ -78,6 +79,33 @@ export function fieldText(def: FieldDef, value: FieldValue | null | undefined): 
     default:
       return String(value);
   }
+}
+
+/** Values by field, or every problem of the texts. */
+export function readFields<D extends Record<string, FieldDef>>(
+  defs: D,
+  texts: Readonly<Record<string, string | undefined>>,
+): { ok: true; values: Record<keyof D, FieldValue | null> } | { ok: false; problems: Problem[] } {
+  const problems: Problem[] = [];
+  const values: Record<string, FieldValue | null> = {};
+  for (const [key, def] of Object.entries(defs)) {
+    const read = readField(def, texts[key] ?? "");
+    if (read.ok) values[key] = read.value;
+    else problems.push({ path: key, message: `${def.label}: ${read.message}` });
+  }
+  return problems.length > 0
+    ? { ok: false, problems }
+    : { ok: true, values: values as Record<keyof D, FieldValue | null> };
+}
+
+/** Values as texts that `readFields` reads back. */
+export function fieldTexts(defs: Record<string, FieldDef>, values: Record<string, unknown>): Record<string, string> {
+  return Object.fromEntries(
+    Object.entries(defs).flatMap(([key, def]) => {
+      const text = fieldText(def, values[key] as FieldValue | null);
+      return text === "" ? [] : [[key, text]];
+    }),
+  );
 }
 
 function readNumber(def: FieldDef & { kind: "number" }, said: string): ReadField {

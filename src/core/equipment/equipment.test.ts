@@ -1,6 +1,7 @@
+import { fieldTexts, readFields } from "../bars/fieldText";
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { EQUIPMENT_FIELDS, fieldTexts, readFields } from "./equipmentFields";
+import { EQUIPMENT_FIELDS } from "./equipmentFields";
 import { pairPlates, type WeighedPlate } from "./pairPlates";
 
 const plates = (...masses: number[]): WeighedPlate[] => masses.map((massUnits, i) => ({ mark: `p${i}`, massUnits }));

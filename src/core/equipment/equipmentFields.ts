@@ -1,7 +1,5 @@
 import type { FieldDef } from "../bars/barFields";
-import { fieldText, readField, type FieldValue } from "../bars/fieldText";
 import { PLATE_MATERIALS } from "../loading/plateKind";
-import type { Problem } from "../problem";
 
 export const STATION_KINDS = ["rack", "bench", "platform", "floor"] as const;
 
@@ -98,30 +96,3 @@ export const STATION_FIELDS = {
 
 export type EquipmentKind = "plate" | "clamp" | "station";
 export const EQUIPMENT_FIELDS = { plate: PLATE_FIELDS, clamp: CLAMP_FIELDS, station: STATION_FIELDS };
-
-/** Values by field, or every problem of the texts. */
-export function readFields<D extends Record<string, FieldDef>>(
-  defs: D,
-  texts: Readonly<Record<string, string | undefined>>,
-): { ok: true; values: Record<keyof D, FieldValue | null> } | { ok: false; problems: Problem[] } {
-  const problems: Problem[] = [];
-  const values: Record<string, FieldValue | null> = {};
-  for (const [key, def] of Object.entries(defs)) {
-    const read = readField(def, texts[key] ?? "");
-    if (read.ok) values[key] = read.value;
-    else problems.push({ path: key, message: `${def.label}: ${read.message}` });
-  }
-  return problems.length > 0
-    ? { ok: false, problems }
-    : { ok: true, values: values as Record<keyof D, FieldValue | null> };
-}
-
-/** Values as texts that `readFields` reads back. */
-export function fieldTexts(defs: Record<string, FieldDef>, values: Record<string, unknown>): Record<string, string> {
-  return Object.fromEntries(
-    Object.entries(defs).flatMap(([key, def]) => {
-      const text = fieldText(def, values[key] as FieldValue | null);
-      return text === "" ? [] : [[key, text]];
-    }),
-  );
-}

@@ -1,4 +1,4 @@
-import { readFields } from "@/core/equipment/equipmentFields";
+import { readFields } from "@/core/bars/fieldText";
 import { LIFTER_FIELDS, readMeetings, readUsualLoads } from "@/core/matching/lifterFields";
 import { LIFT_KEYS } from "@/core/matching/lifts";
 import { BUILT_IN_RULES } from "@/core/matching/meetingRules";

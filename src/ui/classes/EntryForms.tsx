@@ -33,36 +33,8 @@ export function AddEntryForm({
   return (
     <form action={send} className="flex flex-wrap items-end gap-3 text-sm">
       <input type="hidden" name="classId" value={classId} />
-      <label className="grid gap-1">
-        lifter
-        <select
-          name="lifter"
-          value={lifter}
-          onChange={({ target }) => setLifter(target.value)}
-          className="select select-sm min-h-11 w-44"
-        >
-          {lifters.map(({ key, name }) => (
-            <option key={key} value={key}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="grid gap-1">
-        lift
-        <select
-          name="lift"
-          value={lift}
-          onChange={({ target }) => setLift(target.value)}
-          className="select select-sm min-h-11 w-48"
-        >
-          {lifts.map(({ key, name }) => (
-            <option key={key} value={key}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Pick label="lifter" value={lifter} of={lifters} onPick={setLifter} />
+      <Pick label="lift" value={lift} of={lifts} onPick={setLift} />
       <label className="grid gap-1">
         load
         <input
@@ -95,6 +67,36 @@ export function AddEntryForm({
         </ul>
       )}
     </form>
+  );
+}
+
+function Pick({
+  label,
+  value,
+  of,
+  onPick,
+}: {
+  label: string;
+  value: string;
+  of: readonly Choice[];
+  onPick: (key: string) => void;
+}) {
+  return (
+    <label className="grid gap-1">
+      {label}
+      <select
+        name={label}
+        value={value}
+        onChange={({ target }) => onPick(target.value)}
+        className="select select-sm min-h-11 w-48"
+      >
+        {of.map(({ key, name }) => (
+          <option key={key} value={key}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }
 

@@ -8,6 +8,7 @@ import { trimmed } from "@/core/units/format";
 import { FormMessage } from "../kit/FormParts";
 import { FRESH, type FormAction } from "../kit/formState";
 import { VerdictText } from "../kit/VerdictText";
+import { RuleNumber } from "./RuleNumber";
 
 export type Preview = { ok: true; flips: Flip[]; graded: number } | { ok: false; message: string };
 
@@ -58,29 +59,16 @@ export function HouseForm({ rules, version, mayEdit, action, preview }: Props) {
           <div className="mt-2 grid gap-x-6 gap-y-2 sm:grid-cols-2">
             {RULE_NUMBER_KEYS.map((key) => {
               const { label, unit, factor } = RULE_NUMBERS[key];
-              const problems = form.problems.filter(({ path }) => path === key);
               return (
-                <div key={key} className="text-sm">
-                  <label className="flex items-center justify-between gap-2">
-                    <span>{label}</span>
-                    <span className="flex items-center gap-1">
-                      <input
-                        name={key}
-                        defaultValue={typed[key] ?? trimmed(rules[key] * factor, 2)}
-                        inputMode="decimal"
-                        disabled={!mayEdit}
-                        aria-invalid={problems.length > 0}
-                        className="input input-sm min-h-10 w-20 text-right"
-                      />
-                      <span className="unit w-10">{unit}</span>
-                    </span>
-                  </label>
-                  {problems.map(({ message }) => (
-                    <p key={message} className="text-error">
-                      {message}
-                    </p>
-                  ))}
-                </div>
+                <RuleNumber
+                  key={key}
+                  name={key}
+                  label={label}
+                  unit={unit}
+                  value={trimmed(rules[key] * factor, 2)}
+                  form={form}
+                  isDisabled={!mayEdit}
+                />
               );
             })}
           </div>

@@ -5,6 +5,7 @@ import { QUANTITIES, QUANTITY_KINDS } from "@/core/bars/quantities";
 import { STARTING_TOLERANCES, type Tolerances } from "@/core/bars/tolerances";
 import { FormMessage } from "../kit/FormParts";
 import { FRESH, type FormAction } from "../kit/formState";
+import { RuleNumber } from "./RuleNumber";
 
 interface Props {
   tolerances: Tolerances;
@@ -17,7 +18,6 @@ interface Props {
 /** The house's rules for measuring and comparing: tolerances, and what counts as a noticeable difference. */
 export function RulesForm({ tolerances, noticeableMm, version, mayEdit, action }: Props) {
   const [form, send, isPending] = useActionState(action, FRESH);
-  const typed = form.status === "refused" ? form.typed : {};
   const rows = [
     { path: "noticeableMm", label: "noticeable difference in slack", unit: "mm", value: noticeableMm },
     ...QUANTITY_KINDS.flatMap((kind) =>
@@ -30,32 +30,9 @@ export function RulesForm({ tolerances, noticeableMm, version, mayEdit, action }
     <form action={send} key={`${version}${form.status}`} className="grid gap-3">
       <input type="hidden" name="version" value={version} />
       <div className="grid gap-x-6 gap-y-2 sm:grid-cols-2">
-        {rows.map(({ path, label, unit, value }) => {
-          const problems = form.problems.filter((problem) => problem.path === path);
-          return (
-            <div key={path} className="text-sm">
-              <label className="flex items-center justify-between gap-2">
-                <span>{label}</span>
-                <span className="flex items-center gap-1">
-                  <input
-                    name={path}
-                    defaultValue={typed[path] ?? value}
-                    inputMode="decimal"
-                    disabled={!mayEdit}
-                    aria-invalid={problems.length > 0}
-                    className="input input-sm min-h-10 w-20 text-right"
-                  />
-                  <span className="unit w-6">{unit}</span>
-                </span>
-              </label>
-              {problems.map(({ message }) => (
-                <p key={message} className="text-error">
-                  {message}
-                </p>
-              ))}
-            </div>
-          );
-        })}
+        {rows.map(({ path, ...row }) => (
+          <RuleNumber key={path} name={path} {...row} form={form} isDisabled={!mayEdit} />
+        ))}
       </div>
       {mayEdit ? (
         <div className="flex items-center gap-3">
