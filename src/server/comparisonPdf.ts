@@ -1,7 +1,8 @@
 import "server-only";
-import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage, type RGB } from "pdf-lib";
-import type { DrawnLine, SvgSheet } from "@/core/drawing/svgText";
+import { PDFDocument, StandardFonts, type PDFFont, type RGB } from "pdf-lib";
+import type { SvgSheet } from "@/core/drawing/svgText";
 import type { ComparisonRow } from "@/core/whip/comparisonRows";
+import { colorOf, drawSheet, INK, printable, QUIET, RULE, wrapped } from "./pdfSheet";
 
 interface Sheet {
   title: string;
@@ -86,74 +87,4 @@ export async function comparisonPdf(sheet: Sheet): Promise<Uint8Array> {
   const foot = printable(sheet.foot);
   write(foot, PAGE.width - MARGIN - plain.widthOfTextAtSize(foot, 7.5), MARGIN - 8, 7.5, plain, QUIET);
   return pdf.save();
-}
-
-const INK = rgb(0.11, 0.165, 0.2);
-const QUIET = rgb(0.36, 0.4, 0.42);
-const RULE = rgb(0.82, 0.83, 0.82);
-
-interface Placing {
-  /** Where the drawing's origin lies, in points. */
-  x: number;
-  y: number;
-  scale: number;
-}
-
-function drawSheet(page: PDFPage, sheet: SvgSheet, { x, y, scale }: Placing, plain: PDFFont, bold: PDFFont): void {
-  for (const line of sheet.lines ?? []) drawLine(page, line, { x, y, scale });
-  for (const text of sheet.texts ?? []) {
-    const font = text.isBold ? bold : plain;
-    const size = text.sizeMm * scale;
-    const said = printable(text.text);
-    const width = font.widthOfTextAtSize(said, size);
-    const shift = text.anchor === "middle" ? width / 2 : text.anchor === "end" ? width : 0;
-    page.drawText(said, {
-      x: x + text.x * scale - shift,
-      y: y + text.y * scale,
-      size,
-      font,
-      color: colorOf(text.color ?? "#1c2a33"),
-    });
-  }
-}
-
-function drawLine(page: PDFPage, { points, widthMm, color, dash }: DrawnLine, { x, y, scale }: Placing): void {
-  const path = points.map(
-    ([px, py], i) => `${i === 0 ? "M" : "L"}${(px * scale).toFixed(2)},${(-py * scale).toFixed(2)}`,
-  );
-  page.drawSvgPath(path.join(""), {
-    x,
-    y,
-    borderColor: colorOf(color ?? "#5b666c"),
-    borderWidth: widthMm * scale,
-    ...(dash ? { borderDashArray: dash.split(" ").map((part) => Number(part) * scale) } : {}),
-  });
-}
-
-function colorOf(hex: string): RGB {
-  const part = (at: number) => parseInt(hex.slice(at, at + 2), 16) / 255;
-  return rgb(part(1), part(3), part(5));
-}
-
-/** The standard fonts of a PDF know Western European letters only; others are spelled without their marks, or as "?". */
-function printable(text: string): string {
-  return text
-    .replace(/\u2212/g, "\u2013")
-    .replace(/[\u2190-\u21ff]/g, "-")
-    .replace(/[^\u0020-\u007e\u00a0-\u00ff\u2013\u2014\u2018\u2019\u201c\u201d\u2022\u2026\u20ac]/g, (c) => {
-      const bare = c.normalize("NFD").replace(/[\u0300-\u036f]/g, "");
-      return /^[\u0020-\u007e]+$/.test(bare) ? bare : "?";
-    });
-}
-
-function wrapped(text: string, font: PDFFont, size: number, width: number): string[] {
-  const lines: string[] = [];
-  for (const word of text.split(" ")) {
-    const last = lines.at(-1);
-    const longer = last === undefined ? word : `${last} ${word}`;
-    if (last !== undefined && font.widthOfTextAtSize(printable(longer), size) <= width)
-      lines[lines.length - 1] = longer;
-    else lines.push(word);
-  }
-  return lines;
 }

@@ -6,7 +6,18 @@ import { namesById } from "./lookups";
 import type { Who } from "./who";
 
 export interface Change {
-  entity: "bar" | "care-log" | "plate" | "clamp" | "station" | "rule" | "lift" | "lifter" | "meeting rule" | "class";
+  entity:
+    | "bar"
+    | "care-log"
+    | "plate"
+    | "clamp"
+    | "station"
+    | "rule"
+    | "lift"
+    | "lifter"
+    | "meeting rule"
+    | "class"
+    | "place";
   entityId: string;
   action: string;
   before?: unknown;

@@ -12,7 +12,7 @@ import { daysBetween, type HallDay } from "@/core/units/hallDay";
 import { convertTyped, type TypedQuantity } from "@/core/units/typedQuantity";
 import { database } from "@/data/client";
 import { inTransaction } from "@/data/hallDb";
-import { bars, changes, lifterBars, lifters } from "@/data/schema";
+import { bars, changes, lifterBars, lifters, lifterSettings } from "@/data/schema";
 import { saveRow, type FieldKind, type Values } from "./fieldRows";
 import { recordChange } from "./history";
 import { allLifts } from "./lifts";
@@ -220,6 +220,7 @@ export async function eraseLifter(who: Who, key: string): Promise<Outcome<object
       version: row.version + 1,
     });
     await hall.remove(lifterBars, eq(lifterBars.lifterId, row.id));
+    await hall.remove(lifterSettings, eq(lifterSettings.lifterId, row.id));
     await hall.update(changes, and(eq(changes.entity, "lifter"), eq(changes.entityId, row.id)), {
       before: null,
       after: null,

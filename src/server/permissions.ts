@@ -13,6 +13,10 @@ const PERMISSIONS = {
   "rule.edit": ["manager"],
   "hall.export": ["manager", "coach"],
   "hall.import": ["manager"],
+  /** Marks, pins and holes of a bar, how it stands, and lifters' settings. */
+  "setup.edit": ["manager", "coach"],
+  /** Counting parts and hanging a bar up. */
+  "bar.put-away": ["manager", "coach", "care"],
   "bar.measure": ["manager", "coach", "care"],
   "care.tick": ["manager", "coach", "care"],
   /** Names, sizes, limits and notes of lifters. */

@@ -47,6 +47,9 @@ export type FieldDef = Common &
 export const STOCKS = ["new", "used", "blemished"] as const;
 export const KNURL_SHAPES = ["hill", "flat-top", "crater"] as const;
 export const CAMBER_MOTIONS = ["rigid", "swings"] as const;
+/** How a bar may hang, and where its handles point then. */
+export const HANGS_WAYS = ["horizontal", "vertical", "either"] as const;
+export const HANDLES_POINT = ["wall", "room", "along", "up", "down"] as const;
 
 const RAISED: readonly BarForm[] = ["yoke", "cambered", "bowed"];
 const ADJUSTS: readonly BarForm[] = ["yoke", "frame"];
@@ -83,6 +86,22 @@ export const BAR_FIELDS = {
   place: field("keeping", "hangs at", { kind: "text", most: 60 }),
   hangsHow: field("keeping", "how it must hang", { kind: "text", most: 120 }),
   sticksOut: field("keeping", "what sticks out", { kind: "text", most: 120 }),
+  placeSlot: field("keeping", "peg", {
+    kind: "number",
+    unit: "",
+    range: [1, 60],
+    isWhole: true,
+    hint: "counted at its place",
+  }),
+  hangsWay: field("keeping", "hangs", { kind: "choice", of: HANGS_WAYS }),
+  handlesPoint: field("keeping", "handles point", {
+    kind: "choice",
+    of: HANDLES_POINT,
+    forms: WITH_PARTS,
+    hint: "when it hangs",
+  }),
+  sticksOutMm: field("keeping", "sticks out by", { kind: "number", unit: "mm", range: [0, 2000] }),
+  swingMm: field("keeping", "swings by", { kind: "number", unit: "mm", range: [0, 2000] }),
   paintMarks: field("keeping", "paint marks", {
     kind: "list",
     most: 12,

@@ -27,6 +27,11 @@ export interface BarRecord {
   place: string | null;
   hangsHow: string | null;
   sticksOut: string | null;
+  placeSlot: number | null;
+  hangsWay: string | null;
+  handlesPoint: string | null;
+  sticksOutMm: number | null;
+  swingMm: number | null;
   paintMarks: readonly string[] | null;
   looseParts: readonly string[] | null;
   alloy: Alloy | null;

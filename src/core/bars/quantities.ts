@@ -47,7 +47,7 @@ export interface QuantityFacts {
 }
 
 /** What reads a quantity. */
-export const INSTRUMENTS = ["scale", "caliper", "tape", "dial gauge", "stopwatch"] as const;
+export const INSTRUMENTS = ["scale", "caliper", "tape", "dial gauge", "stopwatch", "angle gauge"] as const;
 export type Instrument = (typeof INSTRUMENTS)[number];
 
 const ONCE_AGAIN = ["first", "again", "once more"];

@@ -3,7 +3,7 @@ import type { Instrument } from "../bars/quantities";
 /** What a made-up instrument can do. Steps, noise and zero error in the unit of the quantity (kg, mm or s). */
 export interface InstrumentFacts {
   name: string;
-  unit: "kg" | "mm" | "s";
+  unit: "kg" | "mm" | "s" | "°";
   /** The smallest step it shows. */
   resolution: number;
   /** Standard deviation from one reading to the next. */
@@ -40,6 +40,14 @@ export const SIMULATED_INSTRUMENTS: Record<Instrument, InstrumentFacts> = {
     noise: 0.008,
     worstZero: 0.4,
     howToNull: "turn the face to zero",
+  },
+  "angle gauge": {
+    name: "angle gauge",
+    unit: "°",
+    resolution: 0.1,
+    noise: 0.08,
+    worstZero: 1.5,
+    howToNull: "lay it on the trunk of the rack",
   },
   stopwatch: { name: "stopwatch", unit: "s", resolution: 0.1, noise: 0.25, worstZero: 0, howToNull: "reset it" },
 };

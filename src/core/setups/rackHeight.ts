@@ -98,3 +98,18 @@ export function rackWords({ hole, fromStraight, safetyHole }: RackSetting): stri
       : `, ${COUNT_WORDS[count] ?? count} ${count === 1 ? "hole" : "holes"} ${fromStraight > 0 ? "up" : "down"} from a straight bar`;
   return `J-cups in hole ${hole}${against}; safeties ${safetyHole === null ? "as low as they go" : `in hole ${safetyHole}`}.`;
 }
+
+/** Where J-cups go for somebody: what they used last, else by the rule; and what is to say when the two differ. */
+export function rackHole(rule: number | null, lastUsed: number | null): { hole: number | null; note: string | null } {
+  if (lastUsed === null) return { hole: rule, note: null };
+  if (rule === null || rule === lastUsed) return { hole: lastUsed, note: null };
+  return lastUsed > rule
+    ? {
+        hole: lastUsed,
+        note: `used last; the rule says hole ${rule}. If it is unracked on tiptoe, take the lower one.`,
+      }
+    : { hole: lastUsed, note: `used last; the rule says hole ${rule}` };
+}
+
+/** Pairs of J-cups that are left for lifting when some store bars; never less than none. */
+export const pairsLeft = (pairs: number, storedBars: number) => Math.max(0, pairs - storedBars);

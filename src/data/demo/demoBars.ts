@@ -458,6 +458,10 @@ export const DEMO_BARS: readonly DemoBar[] = [
       areHandlesRemovable: "no",
       canBeRacked: "yes",
       sticksOut: "arms, up to 300 mm forward",
+      hangsWay: "horizontal",
+      handlesPoint: "wall",
+      sticksOutMm: "300",
+      placeSlot: "1",
     },
     stated: {
       mass: "24 kg",
@@ -532,6 +536,10 @@ export const DEMO_BARS: readonly DemoBar[] = [
       canBeRacked: "yes",
       hangsHow: "camber down, on two hooks",
       sticksOut: "handles, 200 mm at chest height",
+      hangsWay: "horizontal",
+      handlesPoint: "wall",
+      sticksOutMm: "200",
+      placeSlot: "2",
     },
     stated: {
       mass: "38 kg",
@@ -695,6 +703,10 @@ export const DEMO_BARS: readonly DemoBar[] = [
       areHandlesRemovable: "yes",
       canBeRacked: "no",
       hangsHow: "on end, handles to the wall",
+      hangsWay: "vertical",
+      handlesPoint: "room",
+      sticksOutMm: "260",
+      placeSlot: "2",
     },
     stated: {
       mass: "27 kg",
@@ -730,6 +742,8 @@ export const DEMO_BARS: readonly DemoBar[] = [
     more: {
       gripOptions: "plain, any width",
       canBeRacked: "yes",
+      hangsWay: "horizontal",
+      placeSlot: "7",
     },
     stated: {
       mass: "22 kg",
@@ -762,6 +776,7 @@ export const DEMO_BARS: readonly DemoBar[] = [
     more: {
       gripOptions: "240 mm apart, straight | 440 mm apart, 15° | 660 mm apart, straight",
       canBeRacked: "yes",
+      placeSlot: "7",
     },
     stated: {
       mass: "17 kg",

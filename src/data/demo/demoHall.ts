@@ -252,3 +252,117 @@ export const DEMO_CLASS = {
 
 /** The second, small hall, to show that neither sees the other. */
 export const SECOND_HALL = { name: "Alder Yard", timeZone: "Europe/Lisbon", climateClass: "dry", currency: "EUR" };
+
+/** Facts of the places, by name: kind, pegs, longest bar, height, free room in front, walkway, where on the sketch. */
+export const DEMO_PLACE_FACTS: Readonly<
+  Record<
+    string,
+    {
+      kind: string;
+      slots: number;
+      lengthMm: number | null;
+      heightMm: number;
+      reachMm: number;
+      isByWalkway: boolean;
+      planX: number;
+      planY: number;
+    }
+  >
+> = {
+  "Rack wall A": place("wall-horizontal", 12, 2300, 1400, 900, false, 260, 90),
+  "Rack wall B": place("wall-horizontal", 10, 2325, 1500, 900, false, 740, 90),
+  "Floor cradle": place("floor", 6, null, 400, 1200, false, 500, 520),
+  "Slipway end": place("wall-vertical", 5, 2350, 1500, 450, true, 880, 830),
+};
+
+function place(
+  kind: string,
+  slots: number,
+  lengthMm: number | null,
+  heightMm: number,
+  reachMm: number,
+  isByWalkway: boolean,
+  planX: number,
+  planY: number,
+) {
+  return { kind, slots, lengthMm, heightMm, reachMm, isByWalkway, planX, planY };
+}
+
+/** What was measured of the bars that adjust, as a coach would have entered it, and how they stand now. */
+export const DEMO_CHARTS: Readonly<Record<string, { texts: Record<string, string>; present: Record<string, string> }>> =
+  {
+    K17: {
+      texts: {
+        marks: "1 = -74.5 -75.0 | 2 = -36.0 -35.5 | 3 = 0.5 0.0 | 4 = 26.0 26.5 | 5 = 49.5 49.0 | 6 = 71.0 70.5",
+        pins: "A = 62 61.5 | B = 128 128 | C = 190 190.5 | D = 288 287.5",
+        hasHalfMarks: "yes",
+        changesEmptyOnly: "yes",
+        padKg: "9",
+      },
+      present: { mark: "3", pin: "B" },
+    },
+    K23: {
+      texts: {
+        holes: "1 = 560 | 2 = 610 | 3 = 660",
+        armOffsetMm: "100",
+        mountAheadUpMm: "-120",
+        mountAheadDownMm: "-120",
+        handleOffsetMm: "50",
+        gripFromMm: "15",
+        gripToMm: "205",
+        handlesTurn: "yes",
+        handleKg: "1.2",
+        frameAheadMm: "-60",
+        frameAboveMm: "30",
+        lowestUpMm: "20",
+        lowestDownMm: "120",
+        standMm: "300",
+        pinMm: "40",
+        insideMm: "600",
+        changesEmptyOnly: "no",
+      },
+      present: { arms: "up", handles: "up", direction: "forward", hole: "1", pins: "out", stands: "off" },
+    },
+    K18: {
+      texts: {
+        holes: "fixed = 620",
+        armOffsetMm: "50",
+        mountAheadUpMm: "0",
+        mountAheadDownMm: "0",
+        handleOffsetMm: "50",
+        gripFromMm: "-65",
+        gripToMm: "65",
+        handlesTurn: "no",
+        handleKg: "0.8",
+        frameAheadMm: "5",
+        frameAboveMm: "8",
+        lowestUpMm: "18",
+        lowestDownMm: "118",
+        standMm: "0",
+        pinMm: "0",
+        insideMm: "600",
+        changesEmptyOnly: "no",
+      },
+      present: { arms: "up", handles: "up", hole: "fixed", pins: "out", stands: "off" },
+    },
+  };
+
+/** Lifter, bar, lift, what is set, rack, J-cup hole used, note, days ago; of one lifter, bar and lift the last counts. */
+export const DEMO_SETTINGS = [
+  ["hale", "K17", "back-squat-high", { mark: "5", pin: "B" }, "rack-1", 22, "Felt heavy on the upper back.", 70],
+  ["hale", "K17", "back-squat-high", { mark: "4", pin: "B" }, "rack-1", 23, null, 20],
+  ["bram", "K17", "front-squat", { mark: "6", pin: "B" }, "rack-1", 24, "No shoulder pain like this.", 9],
+  ["bram", "K20", "back-squat-high", {}, "rack-1", 25, "handles long, pads up", 3],
+  ["isla", "K21", "good-morning", { load: "hanging" }, "rack-1", 16, null, 12],
+  [
+    "oskar",
+    "K23",
+    "deadlift",
+    { arms: "up", handles: "up", direction: "forward", hole: "2", pins: "out", stands: "on", hand: "107" },
+    null,
+    null,
+    "Starts from the stands.",
+    15,
+  ],
+  ["emeric", "K24", "bench", { arch: "up", grip: "plain, any width" }, "bench-1", 5, null, 6],
+] as const;

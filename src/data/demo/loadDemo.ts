@@ -17,7 +17,15 @@ import type { Database } from "../client";
 import { HallDb } from "../hallDb";
 import * as schema from "../schema";
 import { DEMO_BARS, DEMO_PLACES, type DemoBar } from "./demoBars";
-import { DEMO_CLAMPS, DEMO_HALL, DEMO_PEOPLE, DEMO_PLATES, DEMO_STATIONS, SECOND_HALL } from "./demoHall";
+import {
+  DEMO_CLAMPS,
+  DEMO_HALL,
+  DEMO_PEOPLE,
+  DEMO_PLACE_FACTS,
+  DEMO_PLATES,
+  DEMO_STATIONS,
+  SECOND_HALL,
+} from "./demoHall";
 import { loadPeople } from "./loadPeople";
 import { seededRandom } from "./random";
 
@@ -94,7 +102,7 @@ async function loadHall(
   const placeNames = spec.isFull ? DEMO_PLACES : (["Back wall"] as const);
   for (const place of await hall.insert(
     schema.places,
-    placeNames.map((name, i) => ({ name, roundOrder: i + 1 })),
+    placeNames.map((name, i) => ({ name, roundOrder: i + 1, ...DEMO_PLACE_FACTS[name] })),
   ))
     places[place.name] = place.id;
 

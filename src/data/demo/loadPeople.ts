@@ -6,7 +6,9 @@ import { addDays, type HallDay } from "@/core/units/hallDay";
 import { convertTyped, readTyped } from "@/core/units/typedQuantity";
 import type { HallDb } from "../hallDb";
 import * as schema from "../schema";
-import { DEMO_CLASS, DEMO_LIFTERS, DEMO_MEETING_SPECS, DEMO_USE } from "./demoHall";
+import { chartKindOf, readChart } from "@/core/setups/chartFields";
+import { DEMO_BARS } from "./demoBars";
+import { DEMO_CHARTS, DEMO_CLASS, DEMO_LIFTERS, DEMO_MEETING_SPECS, DEMO_SETTINGS, DEMO_USE } from "./demoHall";
 
 interface World {
   /** Ids by name of person and by tag of bar. */
@@ -16,7 +18,8 @@ interface World {
 }
 
 /** The lifters of the demo hall, what they use, their meetings' rules and tonight's class. */
-export async function loadPeople(hall: HallDb, { people, bars, today }: World): Promise<void> {
+export async function loadPeople(hall: HallDb, world: World): Promise<void> {
+  const { people, bars, today } = world;
   const lifters = new Map(
     (
       await hall.insert(
@@ -35,6 +38,7 @@ export async function loadPeople(hall: HallDb, { people, bars, today }: World): 
       setting,
     })),
   );
+  await loadSetups(hall, world, lifters);
   await hall.insert(schema.meetingSpecs, [...DEMO_MEETING_SPECS]);
   const { entries, ...facts } = DEMO_CLASS;
   const [made] = await hall.insert(schema.classes, { ...facts, heldOn: today });
@@ -78,3 +82,42 @@ function lifterRow(texts: Record<string, string>, people: Record<string, string>
     personId: people[texts.name!] ?? null,
   };
 }
+
+/** Calibrations, how bars stand, and how they were set for lifters. */
+async function loadSetups(hall: HallDb, { people, bars, today }: World, lifters: ReadonlyMap<string, string>) {
+  const coach = people["Joss Kettleby"]!;
+  for (const [tag, { texts, present }] of Object.entries(DEMO_CHARTS)) {
+    const kind = chartKindOf(DEMO_BARS.find((bar) => bar.tag === tag)!.family)!;
+    const read = readChart(kind, texts);
+    if (!read.ok) throw new Error(`demo chart of ${tag}: ${JSON.stringify(read.problems)}`);
+    await hall.insert(schema.barSetups, {
+      barId: bars.get(tag)!,
+      chart: read.chart,
+      calibratedOn: addDays(today, -120),
+      chartVersion: 1,
+      present,
+      presentAt: noonOf(addDays(today, -3)),
+    });
+  }
+  const last = new Map<string, number>(
+    DEMO_SETTINGS.map(([lifter, tag, lift], i) => [`${lifter} ${tag} ${lift}`, i] as const),
+  );
+  await hall.insert(
+    schema.lifterSettings,
+    DEMO_SETTINGS.map(([lifter, tag, liftKey, setting, stationKey, jCupHole, note, daysAgo], i) => ({
+      lifterId: lifters.get(lifter)!,
+      barId: bars.get(tag)!,
+      liftKey,
+      setting: { ...setting } as Record<string, string>,
+      chartVersion: tag in DEMO_CHARTS ? 1 : 0,
+      stationKey,
+      jCupHole,
+      note,
+      personId: coach,
+      keptAt: noonOf(addDays(today, -daysAgo)),
+      replacedAt: last.get(`${lifter} ${tag} ${liftKey}`) === i ? null : noonOf(addDays(today, -daysAgo + 1)),
+    })),
+  );
+}
+
+const noonOf = (day: HallDay) => new Date(`${day}T12:00:00Z`);

@@ -32,9 +32,27 @@ export const places = pgTable(
     hallId: hallId(),
     name: text().notNull(),
     roundOrder: integer().notNull(),
+    kind: text().notNull().default("wall-horizontal"),
+    /** Pegs, hooks or tubes. */
+    slots: integer(),
+    /** Longest bar it takes. */
+    lengthMm: doublePrecision(),
+    heightMm: doublePrecision(),
+    /** Free room in front. */
+    reachMm: doublePrecision(),
+    isByWalkway: boolean(),
+    /** Short name of the rack whose spare J-cups store bars. */
+    stationKey: text(),
+    /** Where it stands on the floor sketch, in thousandths of its width and height. */
+    planX: integer(),
+    planY: integer(),
     version: integer().notNull().default(1),
   },
-  (t) => [unique().on(t.hallId, t.id), unique().on(t.hallId, t.name)],
+  (t) => [
+    unique().on(t.hallId, t.id),
+    unique().on(t.hallId, t.name),
+    check("places_kind", sql`${t.kind} in ('wall-horizontal', 'wall-vertical', 'rack', 'floor')`),
+  ],
 );
 
 /**
@@ -64,6 +82,11 @@ export const bars = pgTable(
     doesOpeningVoidWarranty: boolean(),
     hangsHow: text(),
     sticksOut: text(),
+    placeSlot: integer(),
+    hangsWay: text(),
+    handlesPoint: text(),
+    sticksOutMm: doublePrecision(),
+    swingMm: doublePrecision(),
     paintMarks: text().array(),
     looseParts: text().array(),
     alloy: text(),

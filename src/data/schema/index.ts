@@ -3,4 +3,5 @@ export * from "./care";
 export * from "./hall";
 export * from "./lifting";
 export * from "./plates";
+export * from "./setups";
 export * from "./stations";

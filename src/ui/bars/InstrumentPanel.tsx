@@ -21,7 +21,14 @@ interface Props {
   onReading: (text: string) => void;
 }
 
-const PLACES: Record<Instrument, number> = { scale: 2, caliper: 2, tape: 1, "dial gauge": 2, stopwatch: 1 };
+const PLACES: Record<Instrument, number> = {
+  scale: 2,
+  caliper: 2,
+  tape: 1,
+  "dial gauge": 2,
+  stopwatch: 1,
+  "angle gauge": 1,
+};
 
 /** A made-up instrument: it shows what a real one would, noise, steps and a zero to null included. */
 export function InstrumentPanel({ kind, truth, unit, seed, onReading }: Props) {

@@ -4,6 +4,7 @@ export const SECTIONS = [
   { key: "bars", name: "Bars", href: "/bars", letter: "b" },
   { key: "compare", name: "Compare", href: "/compare", letter: "c" },
   { key: "match", name: "Match", href: "/match", letter: "m" },
+  { key: "setups", name: "Setups", href: "/setups", letter: "u" },
   { key: "load", name: "Load", href: "/load", letter: "l" },
   { key: "sessions", name: "Sessions", href: "/sessions", letter: "e" },
   { key: "care", name: "Care", href: "/care", letter: "a" },

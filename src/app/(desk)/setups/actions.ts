@@ -1,0 +1,115 @@
+"use server";
+
+import { revalidatePath } from "next/cache";
+import { redirect } from "next/navigation";
+import { ARM_CHART_FIELDS, FRAME_CHART_FIELDS } from "@/core/setups/chartFields";
+import { PLACE_FIELDS } from "@/core/setups/storage";
+import type { Outcome } from "@/server/outcome";
+import { calibrate, copySetting, keepSetting, noteStand } from "@/server/setupChanges";
+import { hangBar, movePlace, putAway, savePlace } from "@/server/storage";
+import { whoIsAsking } from "@/server/who";
+import type { FormState } from "@/ui/kit/formState";
+import { formTexts } from "@/ui/kit/formTexts";
+
+const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
+
+function stateOf(result: Outcome<object>, message: string, typed: Record<string, string> = {}): FormState {
+  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  revalidatePath("/", "layout");
+  return { status: "done", message, problems: [], typed: {} };
+}
+
+/** Keeps what was measured of a bar's marks, pins or holes, and opens its settings. */
+export async function calibrateAction(_before: FormState, form: FormData): Promise<FormState> {
+  const tag = textOf(form, "tag");
+  const typed = formTexts(form, { ...ARM_CHART_FIELDS, ...FRAME_CHART_FIELDS });
+  const result = await calibrate(await whoIsAsking(), { tag, version: Number(form.get("version")), texts: typed });
+  if (!result.ok) return stateOf(result, "", typed);
+  revalidatePath("/", "layout");
+  redirect(`/setups/${encodeURIComponent(tag)}`);
+}
+
+/** Notes how a bar stands or must hang; left and right are asked apart. */
+export async function standAction(_before: FormState, form: FormData): Promise<FormState> {
+  const typed = Object.fromEntries([...form.entries()].map(([key, value]) => [key, String(value)]));
+  const side = (name: string) =>
+    Object.fromEntries(
+      Object.entries(typed).flatMap(([key, value]) =>
+        key.startsWith(`${name}.`) ? [[key.slice(name.length + 1), value]] : [],
+      ),
+    );
+  const as = typed.as === "stored" ? "stored" : "present";
+  const [left, right] = [side("left"), side("right")];
+  const result = await noteStand(await whoIsAsking(), { tag: typed.tag ?? "", left, right, as });
+  const words = result.ok ? result.words : "";
+  return stateOf(result, as === "stored" ? `It must hang at ${words}.` : `Noted: ${words}, both sides.`, typed);
+}
+
+/** Keeps a setting for a lifter; answers with the card's id. */
+export async function keepAction(_before: FormState, form: FormData): Promise<FormState> {
+  let setting: Record<string, string> = {};
+  try {
+    const read: unknown = JSON.parse(textOf(form, "setting"));
+    if (read && typeof read === "object")
+      setting = Object.fromEntries(Object.entries(read).map(([key, value]) => [key, String(value)]));
+  } catch {
+    return { status: "refused", message: "The setting could not be read.", problems: [], typed: {} };
+  }
+  const result = await keepSetting(await whoIsAsking(), {
+    lifter: textOf(form, "lifter"),
+    tag: textOf(form, "tag"),
+    lift: textOf(form, "lift"),
+    setting,
+    station: textOf(form, "station"),
+    jCupHole: textOf(form, "jCupHole"),
+    note: textOf(form, "note"),
+    totalKg: Number(form.get("totalKg")) || undefined,
+    plateDiameterMm: Number(form.get("plateMm")) || undefined,
+  });
+  const state = stateOf(result, "Kept.");
+  return result.ok ? { ...state, typed: { id: result.id } } : state;
+}
+
+/** Copies a setting to another lifter and opens the new card. */
+export async function copyAction(_before: FormState, form: FormData): Promise<FormState> {
+  const result = await copySetting(await whoIsAsking(), { id: textOf(form, "id"), lifter: textOf(form, "lifter") });
+  if (!result.ok) return stateOf(result, "");
+  revalidatePath("/", "layout");
+  redirect(`/setups/card/${result.id}`);
+}
+
+/** Hangs a bar at another place; called when it is dropped there. */
+export async function hangAction(tag: string, place: string): Promise<FormState> {
+  const result = await hangBar(await whoIsAsking(), { tag, place, slot: null });
+  const peg = result.ok && result.slot !== null ? `, peg ${result.slot}` : "";
+  return stateOf(result, `${tag} hangs at ${place}${peg}.`);
+}
+
+/** The same from a form, for hands without a mouse. */
+export async function hangFormAction(_before: FormState, form: FormData): Promise<FormState> {
+  return hangAction(textOf(form, "tag"), textOf(form, "place"));
+}
+
+/** Moves a place on the floor sketch. */
+export async function movePlaceAction(id: string, x: number, y: number): Promise<FormState> {
+  return stateOf(await movePlace(await whoIsAsking(), { id, x, y }), "Moved.");
+}
+
+/** Enters or changes a place. */
+export async function savePlaceAction(_before: FormState, form: FormData): Promise<FormState> {
+  const typed = formTexts(form, PLACE_FIELDS);
+  const id = textOf(form, "id") || null;
+  const result = await savePlace(await whoIsAsking(), { id, version: Number(form.get("version")), texts: typed });
+  return stateOf(result, "Kept.", typed);
+}
+
+/** Counts the loose parts of a bar that is put away. */
+export async function putAwayAction(_before: FormState, form: FormData): Promise<FormState> {
+  const tag = textOf(form, "tag");
+  const counted = [...form.entries()]
+    .filter(([key]) => key.startsWith("part."))
+    .map(([, value]) => (String(value).trim() === "" ? NaN : Number(value)));
+  const result = await putAway(await whoIsAsking(), { tag, counted });
+  const missing = result.ok && result.missing.length > 0 ? ` Missing: ${result.missing.join(", ")}.` : "";
+  return stateOf(result, `${tag} is put away.${missing}`);
+}

@@ -1,0 +1,32 @@
+import type { Metadata } from "next";
+import { may } from "@/server/permissions";
+import { storageOf } from "@/server/storage";
+import { whoIsAsking } from "@/server/who";
+import { PageHead } from "@/ui/kit/PageHead";
+import { SetupsNav } from "@/ui/setups/SetupsNav";
+import { StorageSheet } from "@/ui/setups/StorageSheet";
+import { hangAction, hangFormAction, movePlaceAction, putAwayAction, savePlaceAction } from "../actions";
+
+export const metadata: Metadata = { title: "Where bars hang" };
+
+export default async function StoragePage() {
+  const who = await whoIsAsking();
+  const storage = await storageOf(who);
+  return (
+    <>
+      <PageHead title="Where bars hang" about="places, pegs, what is wrong, and counting the loose parts">
+        <SetupsNav here="/setups/storage" />
+      </PageHead>
+      <StorageSheet
+        storage={storage}
+        mayHang={may(who, "bar.put-away")}
+        mayPlan={may(who, "equipment.edit")}
+        hangAction={hangAction}
+        hangFormAction={hangFormAction}
+        moveAction={movePlaceAction}
+        saveAction={savePlaceAction}
+        putAwayAction={putAwayAction}
+      />
+    </>
+  );
+}

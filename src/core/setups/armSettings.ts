@@ -1,0 +1,170 @@
+import { balance, type Balance, type BalanceQuestion } from "../balance/balance";
+import type { Build } from "../balance/body";
+import { CARRIES, CARRY_KEYS, type Carry, type CarryKey } from "../balance/carry";
+import { nearestSetting, settingsOf, type ArmChart, type PlacedSetting } from "./armChart";
+
+/** The pad of an adjustable yoke lies where a yoke does. */
+const PAD = CARRIES.yoke.carry;
+
+/** Where the load of a carry sits in the trunk's frame, from the shoulder: forward of the trunk's line, and up it; mm. */
+export interface TrunkPlace {
+  forwardMm: number;
+  upMm: number;
+}
+
+const placeOfCarry = ({ alongTrunkMm, forwardMm, camberForwardMm, camberDropMm }: Carry): TrunkPlace => ({
+  forwardMm: forwardMm + camberForwardMm,
+  upMm: alongTrunkMm - camberDropMm,
+});
+
+/** What an adjustable yoke bar can be set to imitate, with the load's place it aims at. A swinging load it cannot. */
+export const PRESETS = [
+  { key: "goblet", name: "goblet-like", like: "goblet" },
+  { key: "front", name: "front-like", like: "front" },
+  { key: "yoke", name: "yoke-like", like: "yoke" },
+  { key: "high", name: "high-like", like: "high" },
+  { key: "low", name: "low-like", like: "low" },
+  { key: "hinge", name: "hinge", like: "low-yoke" },
+] as const satisfies readonly { key: string; name: string; like: CarryKey }[];
+export type PresetKey = (typeof PRESETS)[number]["key"];
+
+const RIGID = CARRY_KEYS.filter((key) => CARRIES[key].carry.camber === "rigid").map((key) => ({
+  key,
+  name: CARRIES[key].name,
+  shankLeanDeg: CARRIES[key].shankLeanDeg,
+  at: placeOfCarry(CARRIES[key].carry),
+}));
+
+/** How an adjustable yoke bar is carried at a setting: the pad on the shoulders, the load at the end of the arms. */
+export function carryAt({ forwardMm, dropMm }: Pick<PlacedSetting, "forwardMm" | "dropMm">): Carry {
+  return { ...PAD, camberForwardMm: forwardMm, camberDropMm: dropMm };
+}
+
+export interface Imitation {
+  key: CarryKey;
+  name: string;
+  /** Between the load at this setting and that carry's load, in the trunk's frame. */
+  apartMm: number;
+}
+
+/** Which carry a setting comes nearest to, by where the load sits on the trunk. */
+export function imitationOf(setting: Pick<PlacedSetting, "forwardMm" | "dropMm">): Imitation {
+  const { forwardMm, upMm } = placeOfCarry(carryAt(setting));
+  let best: Imitation | null = null;
+  for (const { key, name, at } of RIGID) {
+    const apartMm = Math.hypot(at.forwardMm - forwardMm, at.upMm - upMm);
+    if (!best || apartMm < best.apartMm) best = { key, name, apartMm };
+  }
+  return best!;
+}
+
+/** "very close to", "close to", "roughly like", "unlike any, nearest to" by how far apart the loads sit. Ours. */
+export function closeness(apartMm: number): string {
+  if (apartMm <= 25) return "very close to";
+  if (apartMm <= 60) return "close to";
+  return apartMm <= 120 ? "roughly like" : "unlike any usual carry, nearest to";
+}
+
+/**
+ * How far the shank usually leans with a load at a place: between those of the carries around it, each weighed by one
+ * over the square of its distance. Where a lifter sits is part of the carry, so settings are never compared at one and
+ * the same pose, where their moments are equal.
+ */
+export function shankLeanAt(setting: Pick<PlacedSetting, "forwardMm" | "dropMm">): number {
+  const { forwardMm, upMm } = placeOfCarry(carryAt(setting));
+  let [sum, all] = [0, 0];
+  for (const { at, shankLeanDeg } of RIGID) {
+    const weight = 1 / ((at.forwardMm - forwardMm) ** 2 + (at.upMm - upMm) ** 2 + 1);
+    sum += weight * shankLeanDeg;
+    all += weight;
+  }
+  return sum / all;
+}
+
+export interface ArmQuestion {
+  lifter: Build;
+  /** The plates and what of the bar turns with the arms. */
+  loadKg: number;
+  /** What of the bar lies at the pad. */
+  contactKg: number;
+  /** Hip above the knee, in degrees; 0 is a level thigh. */
+  thighAngleDeg?: number;
+}
+
+export interface EvaluatedSetting extends PlacedSetting {
+  shankLeanDeg: number;
+  imitates: Imitation;
+  /** Null when nothing balances there. */
+  answer: Balance | null;
+}
+
+/** Splits what hangs on the lifter into load and pad: total on the bar, in kg, and the bar's own mass. */
+export function massesOf(chart: Pick<ArmChart, "padKg">, totalKg: number) {
+  const contactKg = Math.min(chart.padKg, totalKg);
+  return { contactKg, loadKg: totalKg - contactKg };
+}
+
+const questionAt = (setting: PlacedSetting, ask: ArmQuestion): BalanceQuestion => ({
+  lifter: ask.lifter,
+  pose: { shankLeanDeg: shankLeanAt(setting), thighAngleDeg: ask.thighAngleDeg ?? 0 },
+  carry: carryAt(setting),
+  loadKg: ask.loadKg,
+  contactKg: ask.contactKg,
+});
+
+/** One setting for one lifter: lean, moments and roll torque by the balance model (handbook §8). */
+export function evaluateSetting(setting: PlacedSetting, ask: ArmQuestion): EvaluatedSetting {
+  const question = questionAt(setting, ask);
+  return {
+    ...setting,
+    shankLeanDeg: question.pose.shankLeanDeg,
+    imitates: imitationOf(setting),
+    answer: balance(question),
+  };
+}
+
+/** Every setting of a bar for one lifter. Sixty angles at ten distances take some milliseconds (docs/bench.md). */
+export function evaluateAll(chart: ArmChart, ask: ArmQuestion): EvaluatedSetting[] {
+  return settingsOf(chart).map((setting) => evaluateSetting(setting, ask));
+}
+
+export interface FoundPreset {
+  key: PresetKey;
+  name: string;
+  setting: PlacedSetting;
+  /** Between what it aims at and what this bar can do. */
+  apartMm: number;
+}
+
+/** What each preset is on this bar: the setting whose load comes nearest to that of the carry it imitates. */
+export function presetsOf(chart: ArmChart): FoundPreset[] {
+  const settings = settingsOf(chart);
+  return PRESETS.flatMap(({ key, name, like }) => {
+    const wanted = placeOfCarry(CARRIES[like].carry);
+    const aim = { forwardMm: wanted.forwardMm - PAD.forwardMm, dropMm: PAD.alongTrunkMm - wanted.upMm };
+    const setting = nearestSetting(settings, aim);
+    if (!setting) return [];
+    const apartMm = Math.hypot(setting.forwardMm - aim.forwardMm, setting.dropMm - aim.dropMm);
+    return [{ key, name, setting, apartMm }];
+  });
+}
+
+/**
+ * Settings from easiest to hardest: farther from the axis is harder, at one distance the one that leans the trunk more.
+ * Never by the load's arm alone: at one pose every carry has the same moments (handbook §8). What does not balance is
+ * hardest.
+ */
+export function easiestFirst(settings: readonly EvaluatedSetting[]): EvaluatedSetting[] {
+  return [...settings].sort((a, b) => a.distanceMm - b.distanceMm || leanOf(a) - leanOf(b));
+}
+
+const leanOf = ({ answer }: EvaluatedSetting) => (answer ? answer.trunkLeanDeg : Infinity);
+
+/** The settings one step easier and one step harder; null at the ends. */
+export function besides(
+  ordered: readonly EvaluatedSetting[],
+  { mark, pin }: Pick<PlacedSetting, "mark" | "pin">,
+): { easier: EvaluatedSetting | null; harder: EvaluatedSetting | null } {
+  const at = ordered.findIndex((one) => one.mark === mark && one.pin === pin);
+  return { easier: ordered[at - 1] ?? null, harder: at < 0 ? null : (ordered[at + 1] ?? null) };
+}

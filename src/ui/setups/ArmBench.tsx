@@ -1,0 +1,248 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useMemo, useRef, useState, type ReactNode } from "react";
+import type { Build } from "@/core/balance/body";
+import { findSetting, settingsOf, type ArmChart, type PlacedSetting } from "@/core/setups/armChart";
+import {
+  besides,
+  closeness,
+  easiestFirst,
+  evaluateAll,
+  massesOf,
+  presetsOf,
+  type EvaluatedSetting,
+} from "@/core/setups/armSettings";
+import { fixed, sentence, signed, trimmed } from "@/core/units/format";
+import { FigureDrawing, figureTopMm } from "../balance/FigureDrawing";
+import { ArmDial } from "./ArmDial";
+import { changedHref, intend, latestParams } from "../kit/intent";
+
+interface Props {
+  tag: string;
+  chart: ArmChart;
+  start: { mark: string; pin: string };
+  build: Build;
+  totalKg: number;
+  /** What the hands do and whether to let go, by setting: made on the server for the one in the address. */
+  children?: ReactNode;
+  /** Stands under the drawing. */
+  below?: ReactNode;
+}
+
+/** An adjustable yoke bar live: the load is dragged about the pad, the lifter leans, presets and neighbours beside. */
+export function ArmBench({ tag, chart, start, build, totalKg, children, below }: Props) {
+  const settings = useMemo(() => settingsOf(chart), [chart]);
+  const [current, setCurrent] = useState<PlacedSetting>(() => findSetting(chart, start) ?? settings[0]!);
+  const ask = useMemo(() => ({ lifter: build, ...massesOf(chart, totalKg) }), [build, chart, totalKg]);
+  const evaluated = useMemo(() => evaluateAll(chart, ask), [chart, ask]);
+  const ordered = useMemo(() => easiestFirst(evaluated), [evaluated]);
+  const presets = useMemo(() => presetsOf(chart), [chart]);
+  const now = evaluated.find((one) => one.mark === current.mark && one.pin === current.pin)!;
+  const { easier, harder } = besides(ordered, now);
+  const router = useRouter();
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const latest = useRef(current);
+
+  function settle(setting = latest.current) {
+    latest.current = setting;
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => {
+      const { mark, pin } = latest.current;
+      const next = changedHref(`/setups/${encodeURIComponent(tag)}`, latestParams(), { mark, pin, like: null });
+      intend(next);
+      router.replace(next, { scroll: false });
+    }, 250);
+  }
+  const show = (setting: PlacedSetting) => {
+    latest.current = setting;
+    setCurrent(setting);
+  };
+  const go = (setting: PlacedSetting) => {
+    show(setting);
+    settle(setting);
+  };
+  return (
+    <div className="grid gap-3 lg:grid-cols-[minmax(0,1.75fr)_minmax(0,1fr)]">
+      <div className="grid content-start gap-3">
+        <section
+          className="sheet grid gap-x-4 px-4 py-2 sm:grid-cols-[minmax(0,2.3fr)_minmax(0,1fr)]"
+          aria-label="Marks and pins"
+        >
+          <div>
+            <h2 className="text-lg font-bold">
+              Mark {current.mark}, pin {current.pin}
+            </h2>
+            <ArmDialHere
+              settings={settings}
+              current={current}
+              chart={chart}
+              onChange={show}
+              onSettled={() => settle()}
+            />
+            <p className="text-quiet text-xs">
+              Drag the load about the pad, or focus it and use the arrows. Crosses: where usual carries have their load.
+            </p>
+          </div>
+          <div className="flex flex-col justify-end" role="group" aria-label="The lifter with it">
+            <FigureDrawing
+              figure={now.answer?.figure ?? null}
+              loadKg={ask.loadKg}
+              ink="var(--color-primary)"
+              topMm={now.answer ? Math.max(1100, figureTopMm(now.answer.figure)) : 1100}
+              isHanging={false}
+              label={
+                now.answer
+                  ? `The trunk leans ${trimmed(now.answer.trunkLeanDeg, 0)} degrees`
+                  : "Nothing balances at this setting"
+              }
+            />
+            <p className="text-quiet text-xs">At a level thigh. Geometry, not a diagnosis.</p>
+          </div>
+        </section>
+        {below}
+      </div>
+      <section className="sheet flex flex-col gap-2 px-4 py-2" aria-label="What it does">
+        <p className="text-lg leading-snug font-semibold" aria-live="polite">
+          {sentence(closeness(now.imitates.apartMm))} {now.imitates.name}.
+        </p>
+        <Numbers now={now} />
+        <div className="grid grid-cols-2 gap-1.5" role="group" aria-label="Set it like">
+          {presets.map(({ key, name, setting, apartMm }) => (
+            <button
+              key={key}
+              type="button"
+              aria-pressed={setting.mark === current.mark && setting.pin === current.pin}
+              className={`btn btn-sm min-h-11 ${setting.mark === current.mark && setting.pin === current.pin ? "btn-neutral" : "btn-outline"}`}
+              onClick={() => go(setting)}
+            >
+              {name}
+              <span className="text-xs font-normal opacity-80">
+                {setting.mark} {setting.pin}, {trimmed(apartMm, 0)} mm off
+              </span>
+            </button>
+          ))}
+        </div>
+        <div className="grid grid-cols-2 gap-1.5">
+          <Step label="Easier" to={easier} onGo={go} />
+          <Step label="Harder" to={harder} onGo={go} />
+        </div>
+        {children}
+        <details>
+          <summary className="text-quiet min-h-9 cursor-pointer py-2 text-xs">
+            All {ordered.length} settings, easiest first
+          </summary>
+          <div className="max-h-72 overflow-y-auto">
+            <table className="w-full text-right text-xs">
+              <thead className="text-quiet">
+                <tr>
+                  <th className="text-left font-normal">mark, pin</th>
+                  <th className="font-normal">distance</th>
+                  <th className="font-normal">lean</th>
+                  <th className="font-normal">hip to knee</th>
+                  <th className="font-normal">roll</th>
+                </tr>
+              </thead>
+              <tbody>
+                {ordered.map((one) => (
+                  <tr key={one.mark + one.pin} className={one === now ? "bg-base-200 font-bold" : ""}>
+                    <td className="text-left">
+                      <button
+                        type="button"
+                        className="min-h-7 w-full text-left underline-offset-2 hover:underline"
+                        onClick={() => go(one)}
+                      >
+                        {one.mark} {one.pin}
+                      </button>
+                    </td>
+                    <td>{fixed(one.distanceMm, 0)} mm</td>
+                    <td>{one.answer ? `${fixed(one.answer.trunkLeanDeg, 1)}°` : "tips"}</td>
+                    <td>{one.answer?.hipToKnee ? fixed(one.answer.hipToKnee, 2) : "–"}</td>
+                    <td>{one.answer ? `${signed(one.answer.rollTorqueNm, 0)} N·m` : "–"}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </details>
+        <p className="text-quiet text-xs">
+          Harder means farther from the axis, then more lean. At one pose every setting has the same moments, so each is
+          shown at its own shank lean.
+        </p>
+      </section>
+    </div>
+  );
+}
+
+function ArmDialHere({
+  chart,
+  ...rest
+}: {
+  chart: ArmChart;
+  settings: readonly PlacedSetting[];
+  current: PlacedSetting;
+  onChange: (setting: PlacedSetting) => void;
+  onSettled: () => void;
+}) {
+  const marks = [...new Set(rest.settings.map(({ mark }) => mark))];
+  return <ArmDial {...rest} marks={marks} pins={chart.pins.map(({ name }) => name)} />;
+}
+
+function Step({
+  label,
+  to,
+  onGo,
+}: {
+  label: string;
+  to: EvaluatedSetting | null;
+  onGo: (setting: PlacedSetting) => void;
+}) {
+  return (
+    <button type="button" className="btn btn-sm btn-outline min-h-11" disabled={!to} onClick={() => to && onGo(to)}>
+      {label}
+      {to ? (
+        <span className="text-xs font-normal opacity-80">
+          {to.mark} {to.pin}
+        </span>
+      ) : (
+        ""
+      )}
+    </button>
+  );
+}
+
+function Numbers({ now }: { now: EvaluatedSetting }) {
+  const { answer } = now;
+  const rows: [string, string, string][] = [
+    ["arm", `${fixed(now.angleDeg, 1)}°, ${fixed(now.distanceMm, 0)}`, "mm"],
+    [now.forwardMm >= 0 ? "load forward" : "load back", fixed(Math.abs(now.forwardMm), 0), "mm"],
+    [now.dropMm >= 0 ? "load down" : "load up", fixed(Math.abs(now.dropMm), 0), "mm"],
+    ["trunk lean", answer ? fixed(answer.trunkLeanDeg, 1) : "–", "°"],
+    ["hip moment", answer ? fixed(answer.hipMomentNm, 0) : "–", "N·m"],
+    ["knee moment", answer ? fixed(answer.kneeMomentNm, 0) : "–", "N·m"],
+    ["hip to knee", answer?.hipToKnee ? fixed(answer.hipToKnee, 2) : "–", ""],
+    ["roll torque", answer ? signed(answer.rollTorqueNm, 1) : "–", "N·m"],
+  ];
+  return (
+    <>
+      <dl className="grid grid-cols-[1fr_auto] gap-x-3 text-sm">
+        {rows.map(([label, value, unit]) => (
+          <div
+            key={label}
+            className="border-base-300 col-span-2 grid grid-cols-subgrid border-b py-0.5 last:border-b-0"
+          >
+            <dt className="text-quiet">{label}</dt>
+            <dd className="text-right tabular-nums">
+              <strong>{value}</strong> <span className="unit inline-block w-8 text-left">{unit}</span>
+            </dd>
+          </div>
+        ))}
+      </dl>
+      {!answer && (
+        <p role="alert" className="text-error text-sm">
+          Nothing balances at this setting and depth for this lifter: choose another.
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,153 @@
+import type { SvgSheet } from "@/core/drawing/svgText";
+import type { FrameAnswer } from "@/core/setups/frame";
+import type { FrameWay } from "@/core/setups/frameWays";
+import { fixed, signed, trimmed } from "@/core/units/format";
+import { ChangeLink } from "../kit/ChangeLink";
+import { SheetDrawing } from "../kit/SheetDrawing";
+
+interface Props {
+  answer: FrameAnswer;
+  drawing: SvgSheet;
+  /** Ways to what is wished, or to every height when nothing is; and those that must not be used. */
+  ways: readonly FrameWay[];
+  refused: readonly FrameWay[];
+  wish: { heightMm: number; widthMm: number | null } | null;
+  hrefOf: (way: FrameWay) => string;
+  changeOf: (way: FrameWay) => Record<string, string | null>;
+  wordsOf: (way: FrameWay) => string;
+  children?: React.ReactNode;
+}
+
+/** A frame on its plates: where the hands come to be, whether it hangs level, and the ways to a wished height. */
+export function FrameBench({ answer, drawing, ways, refused, wish, hrefOf, changeOf, wordsOf, children }: Props) {
+  const { refusals, warnings } = answer;
+  return (
+    <div className="grid gap-3 lg:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]">
+      <section className="sheet px-3 py-2 lg:col-span-2" aria-label="Drawn to scale">
+        <SheetDrawing sheet={drawing} className="max-h-72" />
+      </section>
+      <div className="grid content-start gap-3">
+        <section className="sheet px-4 py-3" aria-label="Ways">
+          <h2 className="mb-1 font-bold">
+            {wish
+              ? `Ways to a grip ${trimmed(wish.heightMm, 0)} mm above the floor${wish.widthMm === null ? "" : `, hands ${trimmed(wish.widthMm, 0)} mm apart`}`
+              : "Every way it can be set, by height"}
+          </h2>
+          <ol className="divide-base-300 divide-y text-sm">
+            {ways.slice(0, wish ? 6 : 40).map((way) => (
+              <li
+                key={JSON.stringify(way.answer.setting)}
+                className="flex flex-wrap items-baseline gap-x-4 gap-y-1 py-1.5"
+              >
+                <span className="w-24 text-right text-lg font-bold tabular-nums">
+                  {fixed(way.answer.gripHeightMm, 0)}
+                  <span className="unit">mm</span>
+                </span>
+                <span className="min-w-60 flex-1">
+                  {wordsOf(way)}
+                  <span className="text-quiet block text-xs">
+                    {way.answer.kind === "standard"
+                      ? "standard height"
+                      : `${way.answer.kind}, ${signed(way.answer.againstStandardMm, 0)} mm against a full plate`}
+                    {wish && Math.abs(way.heightOffMm) >= 1 ? `, ${signed(way.heightOffMm, 0)} mm off the wish` : ""}
+                    {", hands "}
+                    {trimmed(way.answer.gripWidthMm, 0)} mm apart
+                  </span>
+                  {way.steps.length > 0 ? (
+                    <details>
+                      <summary className="text-quiet min-h-8 cursor-pointer py-1 text-xs">
+                        {way.steps.length} steps from how it stands now
+                      </summary>
+                      <ol className="list-decimal pl-5 text-xs">
+                        {way.steps.map((step) => (
+                          <li key={step}>{step}</li>
+                        ))}
+                      </ol>
+                    </details>
+                  ) : (
+                    <span className="text-success block text-xs">It stands like this now.</span>
+                  )}
+                </span>
+                <ChangeLink href={hrefOf(way)} change={changeOf(way)} className="btn btn-sm btn-outline min-h-10">
+                  Show
+                </ChangeLink>
+              </li>
+            ))}
+            {ways.length === 0 && (
+              <li className="py-2">No way can be lifted with these plates. The reasons are below.</li>
+            )}
+          </ol>
+          {refused.length > 0 && (
+            <details className="mt-1" open={ways.length === 0}>
+              <summary className="min-h-10 cursor-pointer py-2 text-sm font-semibold">
+                {refused.length} that must not be used
+              </summary>
+              <ul className="divide-base-300 divide-y text-sm">
+                {refused.map((way) => (
+                  <li key={JSON.stringify(way.answer.setting)} className="py-1.5">
+                    {wordsOf(way)}{" "}
+                    <span className="text-error">{way.answer.refusals.map(({ text }) => text).join(" ")}</span>
+                  </li>
+                ))}
+              </ul>
+            </details>
+          )}
+        </section>
+      </div>
+      <div className="grid content-start gap-3">
+        <section className="sheet px-4 py-3" aria-label="As it is set">
+          {refusals.length > 0 ? (
+            <div role="alert" className="text-error mb-2">
+              <p className="text-lg font-bold">Do not lift it like this.</p>
+              {refusals.map(({ key, text }) => (
+                <p key={key} className="text-sm">
+                  {text}
+                </p>
+              ))}
+            </div>
+          ) : (
+            <p className="mb-1 text-lg leading-snug font-semibold">
+              {answer.kind === "standard"
+                ? "Standard height"
+                : `${answer.kind === "deficit" ? "Deficit" : "Raised"}, ${trimmed(Math.abs(answer.againstStandardMm), 0)} mm ${answer.againstStandardMm > 0 ? "above" : "below"} a full plate’s`}
+              ; hands {trimmed(answer.handMm, 0)} mm along the handle.
+            </p>
+          )}
+          {warnings.map((text) => (
+            <p key={text} className="text-accent text-sm font-semibold">
+              {text}
+            </p>
+          ))}
+          <dl className="mb-2 grid grid-cols-[1fr_auto] gap-x-3 text-sm">
+            {numbersOf(answer).map(([label, value, unit]) => (
+              <div key={label} className="border-base-300 col-span-2 grid grid-cols-subgrid border-b py-0.5">
+                <dt className="text-quiet">{label}</dt>
+                <dd className="text-right">
+                  <strong>{value}</strong> <span className="unit inline-block w-8 text-left">{unit}</span>
+                </dd>
+              </div>
+            ))}
+          </dl>
+          {children}
+        </section>
+      </div>
+    </div>
+  );
+}
+
+function numbersOf(answer: FrameAnswer): [string, string, string][] {
+  return [
+    ["grip above the floor", fixed(answer.gripHeightMm, 0), "mm"],
+    ["between the grips", fixed(answer.gripWidthMm, 0), "mm"],
+    ["hand along the handle", fixed(answer.handMm, 0), "mm"],
+    ["mass centre ahead of the axis", signed(answer.centre.aheadMm, 0), "mm"],
+    ["hands above the mass centre", fixed(answer.hands.aboveMm - answer.centre.aboveMm, 0), "mm"],
+    [
+      "hung freely it tips",
+      answer.tipsDeg === null ? "over" : fixed(Math.abs(answer.tipsDeg), 1),
+      answer.tipsDeg === null ? "" : "°",
+    ],
+    ["clear under the arms", fixed(answer.floorClearanceMm, 0), "mm"],
+    ["room at the knees", answer.kneeRoomMm === null ? "–" : fixed(answer.kneeRoomMm, 0), "mm"],
+  ];
+}

@@ -1,0 +1,194 @@
+"use client";
+
+import { useActionState, useState } from "react";
+import type { Setting, SetupOption } from "@/core/setups/setupOptions";
+import { FormMessage } from "../kit/FormParts";
+import { FRESH, type FormAction } from "../kit/formState";
+import Link from "../kit/Link";
+
+/** Keeps the setting on the screen for the lifter; the J-cup hole as it was used or as the rule says. */
+export function KeepForm({
+  tag,
+  lifter,
+  lifterName,
+  lift,
+  setting,
+  stations,
+  at,
+  totalKg,
+  plateMm,
+  action,
+}: {
+  tag: string;
+  lifter: string;
+  lifterName: string;
+  lift: string;
+  setting: Setting;
+  stations: readonly { key: string; name: string; hole: number | null }[];
+  at: string;
+  totalKg: number;
+  plateMm: number;
+  action: FormAction;
+}) {
+  const [form, send, isPending] = useActionState(action, FRESH);
+  const [station, setStation] = useState(at);
+  const hole = stations.find(({ key }) => key === station)?.hole ?? null;
+  const card = form.typed.id;
+  return (
+    <form action={send} className="flex flex-wrap items-end gap-2 text-sm">
+      <input type="hidden" name="tag" value={tag} />
+      <input type="hidden" name="lifter" value={lifter} />
+      <input type="hidden" name="lift" value={lift} />
+      <input type="hidden" name="setting" value={JSON.stringify(setting)} />
+      <input type="hidden" name="totalKg" value={totalKg} />
+      <input type="hidden" name="plateMm" value={plateMm} />
+      {stations.length > 0 && (
+        <>
+          <label className="grid gap-1">
+            rack or bench
+            <select
+              name="station"
+              value={station}
+              onChange={({ target }) => setStation(target.value)}
+              className="select select-sm min-h-10 w-40"
+            >
+              <option value="">none</option>
+              {stations.map(({ key, name }) => (
+                <option key={key} value={key}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="grid gap-1">
+            J-cup hole
+            <input
+              key={`${station}${hole}`}
+              name="jCupHole"
+              inputMode="numeric"
+              defaultValue={hole ?? ""}
+              className="input input-sm min-h-10 w-20"
+            />
+          </label>
+        </>
+      )}
+      <label className="grid min-w-40 grow gap-1">
+        note
+        <input name="note" maxLength={200} className="input input-sm min-h-10 w-full" />
+      </label>
+      <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
+        Keep it for {lifterName}
+      </button>
+      <FormMessage state={form} />
+      {form.problems.map(({ path, message }) => (
+        <p key={path + message} className="text-error basis-full text-sm">
+          {message}
+        </p>
+      ))}
+      {form.status === "done" && card && (
+        <Link href={`/setups/card/${card}`} className="btn btn-sm btn-outline min-h-11">
+          Open the card
+        </Link>
+      )}
+    </form>
+  );
+}
+
+/** How the bar stands now, side by side: left and right are asked apart because they must agree. */
+export function StandForm({
+  tag,
+  options,
+  present,
+  action,
+}: {
+  tag: string;
+  options: readonly SetupOption[];
+  present: Setting;
+  action: FormAction;
+}) {
+  const [form, send, isPending] = useActionState(action, FRESH);
+  const asked = options.filter(({ isLength, choices }) => !isLength && choices.length > 1);
+  return (
+    <form action={send} key={form.status + form.message} className="grid gap-2 text-sm">
+      <input type="hidden" name="tag" value={tag} />
+      <table className="w-full max-w-md">
+        <thead className="text-quiet text-left text-xs">
+          <tr>
+            <th />
+            <th className="font-normal">left</th>
+            <th className="font-normal">right</th>
+          </tr>
+        </thead>
+        <tbody>
+          {asked.map(({ key, label, choices }) => (
+            <tr key={key}>
+              <th scope="row" className="text-quiet pr-3 text-left font-normal">
+                {label}
+              </th>
+              {(["left", "right"] as const).map((side) => (
+                <td key={side} className="py-0.5 pr-2">
+                  <select
+                    name={`${side}.${key}`}
+                    aria-label={`${side}: ${label}`}
+                    defaultValue={form.typed[`${side}.${key}`] ?? present[key]}
+                    className="select select-sm min-h-10 w-full min-w-20"
+                  >
+                    {choices.map((choice) => (
+                      <option key={choice.key} value={choice.key}>
+                        {choice.words}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="flex flex-wrap items-center gap-2">
+        <button name="as" value="present" className="btn btn-sm btn-neutral min-h-10" disabled={isPending}>
+          It stands like this
+        </button>
+        <button name="as" value="stored" className="btn btn-sm btn-outline min-h-10" disabled={isPending}>
+          It must hang like this
+        </button>
+        <FormMessage state={form} />
+      </div>
+    </form>
+  );
+}
+
+/** Copies a setting to somebody built alike. */
+export function CopyForm({
+  id,
+  lifters,
+  action,
+}: {
+  id: string;
+  lifters: readonly { key: string; name: string; apartMm: number | null }[];
+  action: FormAction;
+}) {
+  const [form, send, isPending] = useActionState(action, FRESH);
+  return (
+    <form action={send} className="flex flex-wrap items-center gap-2 text-sm">
+      <input type="hidden" name="id" value={id} />
+      <select name="lifter" aria-label="Copy to" className="select select-sm min-h-10 w-52">
+        {lifters.map(({ key, name, apartMm }) => (
+          <option key={key} value={key}>
+            {name}
+            {apartMm === null ? "" : `, built ${Math.round(apartMm)} mm apart`}
+          </option>
+        ))}
+      </select>
+      <button className="btn btn-sm btn-outline min-h-10" disabled={isPending}>
+        Copy
+      </button>
+      <FormMessage state={form} />
+      {form.problems.map(({ message }) => (
+        <p key={message} className="text-error text-sm">
+          {message}
+        </p>
+      ))}
+    </form>
+  );
+}

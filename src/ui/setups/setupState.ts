@@ -1,0 +1,79 @@
+import type { Build } from "@/core/balance/body";
+import { readSetting, startingSetting, type Setting, type SetupOption } from "@/core/setups/setupOptions";
+import { readMass } from "../kit/massInput";
+import { href } from "../kit/search";
+
+/** What the page of a bar's settings is asked, as its address says it. */
+export interface SetupState {
+  /** Key of a lifter; empty for anybody. */
+  lifter: string;
+  /** Who is looked at when no lifter is chosen. */
+  build: Build;
+  lift: string;
+  /** Total on the bar as typed, with its unit; and in kg. */
+  load: string;
+  loadKg: number;
+  setting: Setting;
+  /** Short name of a station; empty for none. */
+  at: string;
+  /** For a frame: diameter of the largest plate, knees, and what is wished. */
+  plateMm: number;
+  kneesMm: number | null;
+  wishHeightMm: number | null;
+  wishWidthMm: number | null;
+}
+
+export type SearchTexts = Record<string, string | undefined>;
+
+const number = (text: string | undefined, least: number, most: number): number | null => {
+  const value = text === undefined || text.trim() === "" ? NaN : Number(text.replace(",", "."));
+  return value >= least && value <= most ? value : null;
+};
+
+/** Heights said against a full plate ("+50") or from the floor ("275"), in mm from the floor. */
+export function readWishedHeight(text: string | undefined): number | null {
+  const said = text?.trim().replace("−", "-") ?? "";
+  const value = number(said, -200, 1000);
+  if (value === null) return null;
+  return /^[+-]/.test(said) || value === 0 ? 225 + value : value;
+}
+
+/** A state from an address; what is not understood is as the page starts. */
+export function readSetupState(
+  search: SearchTexts,
+  {
+    options,
+    start,
+    lift,
+    loadKg,
+  }: { options: readonly SetupOption[]; start: Setting | null; lift: string; loadKg: number },
+): SetupState {
+  const first = { ...startingSetting(options), ...start };
+  const asked = Object.fromEntries(
+    options.flatMap(({ key }) => {
+      const value = search[key] ?? first[key];
+      return value === undefined ? [] : [[key, value]];
+    }),
+  );
+  const read = readSetting(options, asked);
+  const mass = readMass(search.load, "kg");
+  const isLoad = mass !== null && mass.kg > 0 && mass.kg <= 500;
+  return {
+    lifter: search.lifter ?? "",
+    build: { heightMm: number(search.h, 1200, 2300) ?? 1800, massKg: number(search.m, 30, 200) ?? 85 },
+    lift: search.lift || lift,
+    load: isLoad ? search.load! : String(Math.round(loadKg * 10) / 10),
+    loadKg: isLoad ? mass.kg : loadKg,
+    setting: read.ok ? read.setting : startingSetting(options),
+    at: search.at ?? "",
+    plateMm: number(search.plate, 100, 600) ?? 450,
+    kneesMm: number(search.knees, 200, 1200),
+    wishHeightMm: readWishedHeight(search.height),
+    wishWidthMm: number(search.width, 200, 1500),
+  };
+}
+
+/** The address of a bar's setting; other parts of the question stay as they are. */
+export function setupHref(tag: string, search: SearchTexts, setting: Setting, more: SearchTexts = {}): string {
+  return href(`/setups/${encodeURIComponent(tag)}`, { ...search, like: undefined, ...setting, ...more });
+}
