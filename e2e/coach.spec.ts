@@ -237,9 +237,9 @@ test("a lifter is entered with every problem said, confirmed, noted on a bar, an
   await expect(page.getByText("Kept.")).toBeVisible();
   const bars = page.getByRole("region", { name: "Bars they use" });
   await bars.getByRole("combobox", { name: "bar", exact: true }).selectOption("K21");
-  await bars.getByLabel("set how").fill("handles out");
+  await bars.getByLabel("note").fill("handles out");
   await bars.getByRole("button", { name: "Note" }).click();
-  await expect(bars).toContainText("set: handles out");
+  await expect(bars).toContainText("“handles out”");
   await page.getByText("Change", { exact: true }).click();
   await page.getByRole("checkbox", { name: /Erase this person/ }).check();
   await page.getByRole("button", { name: "Erase" }).click();

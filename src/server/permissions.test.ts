@@ -23,6 +23,8 @@ import { matchForLift } from "./matching";
 import { removeMeetingSpec, saveMeetingSpec } from "./meetings";
 import type { Outcome } from "./outcome";
 import { saveMeasuringRules } from "./rules";
+import { calibrate, copySetting, keepSetting, noteStand } from "./setupChanges";
+import { hangBar, movePlace, putAway, savePlace } from "./storage";
 import type { Who } from "./who";
 
 type Made = Awaited<ReturnType<typeof makeHall>>;
@@ -53,6 +55,22 @@ const WRITES: [name: string, may: Role[], call: (who: Who) => Promise<Outcome<ob
     ["manager", "coach"],
     (who) => changeBarState(who, { tag: "x", state: "watch", reason: "", version: 1 }),
   ],
+  ["calibrate", ["manager", "coach"], (who) => calibrate(who, { tag: "x", version: 0, texts: {} })],
+  [
+    "note how a bar stands",
+    ["manager", "coach"],
+    (who) => noteStand(who, { tag: "x", left: {}, right: {}, as: "present" }),
+  ],
+  [
+    "keep a setting",
+    ["manager", "coach"],
+    (who) => keepSetting(who, { lifter: "x", tag: "x", lift: "x", setting: {}, station: "", jCupHole: "", note: "" }),
+  ],
+  ["copy a setting", ["manager", "coach"], (who) => copySetting(who, { id: NO_ID, lifter: "x" })],
+  ["hang a bar", ["manager", "coach", "care"], (who) => hangBar(who, { tag: "x", place: "x", slot: null })],
+  ["put a bar away", ["manager", "coach", "care"], (who) => putAway(who, { tag: "x", counted: [] })],
+  ["move a place", ["manager", "coach"], (who) => movePlace(who, { id: NO_ID, x: 1, y: 1 })],
+  ["change a place", ["manager", "coach"], (who) => savePlace(who, FORM)],
   ["take a change back", ["manager", "coach"], (who) => undoLastChange(who, "x", NO_ID)],
   [
     "measure",

@@ -2,6 +2,9 @@ import "server-only";
 import { and, eq, inArray, isNull } from "drizzle-orm";
 import { carriedSheet, frameSheet } from "@/core/drawing/setupSheet";
 import type { SvgSheet } from "@/core/drawing/svgText";
+import type { Build } from "@/core/balance/body";
+import type { Lift } from "@/core/matching/lifts";
+import { rackSetting } from "@/core/setups/rackHeight";
 import { barAtSetting } from "@/core/setups/barAtSetting";
 import { frameAnswerOf, setupCard, type CardAsk, type SetupCard } from "@/core/setups/setupCard";
 import { isSameSetting } from "@/core/setups/setupOptions";
@@ -109,7 +112,11 @@ async function cardOf(who: Who, row: SettingRow): Promise<CardPage | null> {
     build,
     totalKg,
     handTorqueNm: rules.handTorqueNm,
-    holes: station ? { station: station.name, jCup: row.jCupHole, safety: row.safetyHole } : null,
+    holes: station && {
+      station: station.name,
+      jCup: row.jCupHole,
+      ...(row.safetyHole !== null ? { safety: row.safetyHole } : safetyByRule(set, row, lift, build, station)),
+    },
     isNew: !use || daysBetween(use.firstUsedOn, who.today) < rules.newBarWeeks * 7,
   };
   return {
@@ -129,6 +136,19 @@ async function cardOf(who: Who, row: SettingRow): Promise<CardPage | null> {
     isOld: row.chartVersion !== set.chartVersion,
     standsLikeThis: set.present ? isSameSetting(set.options, set.present, row.setting) : null,
   };
+}
+
+/** Where the rule puts the safeties when none were kept; nothing where it says nothing. */
+function safetyByRule(
+  set: SetBar,
+  row: SettingRow,
+  lift: Lift | undefined,
+  build: Build | null,
+  { kind, firstHoleMm, holePitchMm }: typeof stations.$inferSelect,
+): { safety?: number | null } {
+  if (kind !== "rack" || !lift || !build || firstHoleMm === null || holePitchMm === null) return {};
+  const found = rackSetting(build, barAtSetting(set.bar, set.chart, row.setting), lift, { firstHoleMm, holePitchMm });
+  return found ? { safety: found.safetyHole } : {};
 }
 
 /** The drawing of a bar at a setting. */

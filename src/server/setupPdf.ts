@@ -189,8 +189,8 @@ export async function cardsPdf(cards: readonly CardPage[], title: string, foot: 
         fonts.plain,
         fonts.bold,
       );
-      const holes = card.card.numbers.filter(({ text }) => text.startsWith("hole") || text.startsWith("as low"));
-      const foot2 = new Column(page, fonts, x + 10, cw - qr - 30, y + 30);
+      const holes = card.card.numbers.filter(({ text }) => text.startsWith("hole"));
+      const foot2 = new Column(page, fonts, x + 10, cw - qr - 30, y + 36);
       foot2.text(holes.map(({ label, text }) => `${label} ${text}`).join(", ") || "One light set first.", 8, {
         isBold: true,
       });

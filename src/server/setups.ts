@@ -211,9 +211,8 @@ export async function stationHoles(
 ): Promise<StationHoles[]> {
   const { set, setting, lift, build, lifterId } = ask;
   const hall = hallDb(who);
-  const [rows, places, used, hanging] = await Promise.all([
+  const [rows, used, hanging] = await Promise.all([
     hall.rows(stations, { orderBy: [asc(stations.key)] }),
-    placesById(hall),
     lifterId && lift && may(who, "lifter.read")
       ? hall.rows(lifterSettings, {
           where: and(
@@ -224,7 +223,7 @@ export async function stationHoles(
           orderBy: [desc(lifterSettings.keptAt)],
         })
       : [],
-    hall.rows(bars, { where: ne(bars.state, "retired") }),
+    barsInRacks(who),
   ]);
   const atSetting = barAtSetting(set.bar, set.chart, setting);
   return rows.flatMap((row) => {
@@ -235,7 +234,6 @@ export async function stationHoles(
         ? rackSetting(build, atSetting, lift, { firstHoleMm, holePitchMm })
         : null;
     const last = used.find(({ stationKey, jCupHole }) => stationKey === row.key && jCupHole !== null);
-    const storing = hanging.filter(({ placeId }) => placeId && places.get(placeId)?.stationKey === row.key).length;
     return [
       {
         key: row.key,
@@ -246,11 +244,27 @@ export async function stationHoles(
         safetyHole: last?.safetyHole ?? byRule?.safetyHole ?? null,
         lastHole: last?.jCupHole ?? null,
         ...rackHole(byRule?.hole ?? null, last?.jCupHole ?? null),
-        pairsLeft: pairsLeft(row.jCupPairs, storing),
+        pairsLeft: pairsLeft(row.jCupPairs, hanging.get(row.key) ?? 0),
         supportSpacingMm: row.supportSpacingMm,
       },
     ];
   });
+}
+
+/** How many bars hang on spare J-cups, by short name of the rack. */
+async function barsInRacks(who: Who): Promise<Map<string, number>> {
+  const hall = hallDb(who);
+  const racks = [...(await placesById(hall)).values()].filter(({ kind, stationKey }) => kind === "rack" && stationKey);
+  const counts = new Map<string, number>();
+  if (racks.length === 0) return counts;
+  const ids = racks.map(({ id }) => id);
+  for (const { placeId } of await hall.rows(bars, {
+    where: and(ne(bars.state, "retired"), inArray(bars.placeId, ids)),
+  })) {
+    const key = racks.find(({ id }) => id === placeId)!.stationKey!;
+    counts.set(key, (counts.get(key) ?? 0) + 1);
+  }
+  return counts;
 }
 
 /** Lifters with a build, for choosing; empty for whoever may not read them. */

@@ -1,7 +1,6 @@
 import "server-only";
-import { and, asc, desc, eq, ne } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, ne, or, sql } from "drizzle-orm";
 import { fieldTexts, readFields } from "@/core/bars/fieldText";
-import { valueOf } from "@/core/bars/bar";
 import {
   freeSlot,
   missingParts,
@@ -15,9 +14,10 @@ import {
 import { settingWords, setupOptions } from "@/core/setups/setupOptions";
 import { database } from "@/data/client";
 import { inTransaction } from "@/data/hallDb";
-import { bars, barSetups, places, putAways, stations } from "@/data/schema";
-import { withQuantities } from "./bars";
+import { barFromRow, type BarRow } from "@/data/barRows";
+import { barQuantities, bars, barSetups, places, putAways, stations } from "@/data/schema";
 import { recordChange } from "./history";
+import { placesById } from "./lookups";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
 import { may } from "./permissions";
 import type { SetupChart } from "@/core/setups/chartFields";
@@ -57,7 +57,15 @@ export async function storageOf(who: Who): Promise<Storage> {
     hall.rows(stations),
     hall.rows(putAways, { orderBy: [desc(putAways.at)] }),
   ]);
-  const listed = await withQuantities(hall, barRows);
+  const lengths = new Map(
+    (await hall.rows(barQuantities, { where: eq(barQuantities.kind, "overallLength") })).map(({ barId, effective }) => [
+      barId,
+      effective,
+    ]),
+  );
+  const placeById = new Map(placeRows.map(({ id, name }) => [id, name]));
+  const setupOf = new Map(setups.map((setup) => [setup.barId, setup]));
+  const putOf = new Map([...puts].reverse().map((put) => [put.barId, put]));
   const pairsAt = new Map(stationRows.map(({ key, jCupPairs }) => [key, jCupPairs]));
   const list = placeRows.map((row): ListedPlace => ({
     id: row.id,
@@ -74,18 +82,17 @@ export async function storageOf(who: Who): Promise<Storage> {
     isByWalkway: row.isByWalkway,
     jCupPairs: row.kind === "rack" && row.stationKey ? (pairsAt.get(row.stationKey) ?? null) : null,
   }));
-  const stored = listed.map(({ id, bar, place }, i): ListedStored => {
-    const row = barRows[i]!;
-    const setup = setups.find(({ barId }) => barId === id);
-    const options = setupOptions({ ...bar, gripOptions: row.gripOptions }, (setup?.chart ?? null) as SetupChart | null);
-    const put = puts.find(({ barId }) => barId === id);
+  const stored = barRows.map((row): ListedStored => {
+    const setup = setupOf.get(row.id);
+    const options = setup ? setupOptions(optionBar(row), (setup.chart ?? null) as SetupChart | null) : [];
+    const put = putOf.get(row.id);
     return {
-      tag: bar.tag,
-      name: bar.name,
-      family: bar.family,
-      place,
+      tag: row.tag,
+      name: row.name,
+      family: row.family,
+      place: row.placeId ? (placeById.get(row.placeId) ?? null) : null,
       slot: row.placeSlot,
-      overallMm: valueOf(bar, "overallLength"),
+      overallMm: lengths.get(row.id) ?? null,
       hangsWay: row.hangsWay as StoredBar["hangsWay"],
       handlesPoint: row.handlesPoint as StoredBar["handlesPoint"],
       sticksOutMm: row.sticksOutMm,
@@ -98,6 +105,55 @@ export async function storageOf(who: Who): Promise<Storage> {
     };
   });
   return { places: list, bars: stored, conflicts: storageConflicts(list, stored) };
+}
+
+/** A bar as far as its options go; quantities do not matter for the words of a setting that was kept. */
+const optionBar = (row: BarRow) => ({ ...barFromRow(row, {}), gripOptions: row.gripOptions });
+
+/** What of storage can hurt somebody; looks at few bars, since every page counts it. */
+export async function storageDangers(who: Who): Promise<StorageConflict[]> {
+  const hall = hallDb(who);
+  const isHere = sql`${bars.state} not in ('retired', 'on-order')`;
+  const lacking = await hall.rows(putAways, {
+    where: sql`cardinality(${putAways.missing}) > 0 and not exists (select 1 from ${putAways} as later where later.bar_id = ${putAways.barId} and later.at > ${putAways.at})`,
+    limit: 50,
+  });
+  const ids = lacking.map(({ barId }) => barId);
+  const rows = await hall.rows(bars, {
+    where: and(
+      isHere,
+      or(
+        and(eq(bars.handlesPoint, "room"), sql`${bars.sticksOutMm} > 0`),
+        ids.length > 0 ? inArray(bars.id, ids) : undefined,
+      ),
+    ),
+    orderBy: [asc(bars.tag)],
+    limit: 50,
+  });
+  if (rows.length === 0) return [];
+  const at = await placesById(hall);
+  return storageConflicts(
+    [...at.values()].map((place) => ({
+      ...place,
+      kind: place.kind as StoragePlace["kind"],
+      slots: null,
+      jCupPairs: null,
+    })),
+    rows.map((row) => ({
+      tag: row.tag,
+      name: row.name,
+      place: row.placeId ? (at.get(row.placeId)?.name ?? null) : null,
+      slot: null,
+      overallMm: null,
+      hangsWay: null,
+      handlesPoint: row.handlesPoint as StoredBar["handlesPoint"],
+      sticksOutMm: row.sticksOutMm,
+      swingMm: null,
+      storedSetting: null,
+      presentSetting: null,
+      missingParts: lacking.find(({ barId }) => barId === row.id)?.missing ?? [],
+    })),
+  ).filter(({ isDangerous }) => isDangerous);
 }
 
 /** Hangs a bar at another place, on its first free peg or the one that is said. */

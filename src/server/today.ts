@@ -6,6 +6,8 @@ import { barsInState, barsNeverWeighed, barsOffTheirLabel, countInState, type Li
 import { classesUnassigned, type ClassRow } from "./classes";
 import { careDueByTask, careDueCounts, type TaskDue } from "./care";
 import { measuringRules } from "./rules";
+import { storageDangers } from "./storage";
+import type { StorageConflict } from "@/core/setups/storage";
 import type { Who } from "./who";
 
 /** One sentence of the Today page with its one button. */
@@ -22,15 +24,17 @@ const MOST = 50;
 
 /** What needs doing today, most urgent first; empty when there is nothing. Worked out once a request. */
 export const todayItems = cache(async (who: Who): Promise<TodayItem[]> => {
-  const [troubled, due, off, unweighed, classes] = await Promise.all([
+  const [troubled, due, off, unweighed, classes, dangers] = await Promise.all([
     barsInState(who, ["quarantined", "watch"], MOST),
     careDueByTask(who, who.today),
     measuringRules(who).then(({ tolerances }) => barsOffTheirLabel(who, tolerances.mass ?? Infinity, MOST)),
     barsNeverWeighed(who, MOST),
     classesUnassigned(who),
+    storageDangers(who),
   ]);
   return [
     ...outOfUse(troubled),
+    ...badlyHung(dangers),
     ...tonight(classes),
     ...careItems(due),
     ...underWatch(troubled),
@@ -41,14 +45,16 @@ export const todayItems = cache(async (who: Who): Promise<TodayItem[]> => {
 
 /** How many sentences Today has, without making them: every page shows the number. */
 export async function todayCount(who: Who): Promise<number> {
-  const [troubled, due, off, unweighed, classes] = await Promise.all([
+  const [troubled, due, off, unweighed, classes, dangers] = await Promise.all([
     countInState(who, ["quarantined", "watch"]),
     careDueCounts(who, who.today),
     measuringRules(who).then(({ tolerances }) => barsOffTheirLabel(who, tolerances.mass ?? Infinity, 1)),
     barsNeverWeighed(who, 1),
     classesUnassigned(who),
+    storageDangers(who),
   ]);
-  return Math.min(MOST, troubled) + due.length + Math.sign(off.length) + Math.sign(unweighed.length) + classes.length;
+  const single = troubled > MOST ? MOST : troubled;
+  return single + due.length + Math.sign(off.length) + Math.sign(unweighed.length) + classes.length + dangers.length;
 }
 
 type Wall = readonly ListedBar[];
@@ -63,6 +69,20 @@ function outOfUse(wall: Wall): TodayItem[] {
       because: "Nobody may lift with it. Repair or retire it, or return it to service with a reason.",
       action: { label: "Decide", href: `/bars/${bar.tag}#state` },
     }));
+}
+
+/** Bars that hang so that somebody can be hurt, or lack a part. */
+function badlyHung(dangers: readonly StorageConflict[]): TodayItem[] {
+  return dangers.map(({ key, tags, text, place }) => ({
+    id: `storage-${key}-${tags.join("-")}`,
+    weight: "danger",
+    title: text,
+    because:
+      key === "parts"
+        ? "Find them before anybody sets the bar up."
+        : `People walk past ${place ?? "it"} at the height of their heads.`,
+    action: { label: "Where bars hang", href: "/setups/storage" },
+  }));
 }
 
 /** Classes of today that nobody assigned yet; for whoever assigns. */

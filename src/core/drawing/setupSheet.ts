@@ -97,7 +97,16 @@ export function carriedSheet(bar: Bar, title: string): SvgSheet {
   const forward = bar.quantities.camberForward?.value ?? 0;
   const drop = bar.quantities.camberDrop?.value ?? 0;
   const lines: DrawnLine[] = [ring([0, 0], FULL_PLATE_MM, { dash: "18 12" })];
-  const texts: DrawnText[] = [];
+  const texts: DrawnText[] = [
+    { x: 0, y: FULL_PLATE_MM - 50, text: "plates", sizeMm: LETTER_MM * 0.8, anchor: "middle" },
+    {
+      x: -forward - 60,
+      y: drop + 30,
+      text: bar.family === "cambered" ? "back" : "pad",
+      sizeMm: LETTER_MM * 0.8,
+      anchor: "end",
+    },
+  ];
   const add = (part: { lines: DrawnLine[]; texts: DrawnText[] }) => {
     lines.push(...part.lines);
     texts.push(...part.texts);

@@ -62,8 +62,9 @@ export interface CardAsk {
   /** Total on the bar. */
   totalKg: number;
   handTorqueNm: number;
-  /** J-cup and safety holes as kept or as the rule says; null where there are none. */
-  holes: { station: string; jCup: number | null; safety: number | null } | null;
+  /** J-cup and safety holes as kept or as the rule says; null where there are none. Safeties: null is below every hole,
+   * absent is not known. */
+  holes: { station: string; jCup: number | null; safety?: number | null } | null;
   /** For a frame. */
   frame?: Pick<FrameQuestion, "plateDiameterMm" | "kneesMm" | "rackMm">;
   isNew: boolean;
@@ -149,7 +150,7 @@ export function setupCard(ask: CardAsk): SetupCard {
       : []),
     ...(answer ? [{ label: "trunk leans", text: `${trimmed(answer.trunkLeanDeg, 0)}°`, imperial: null }] : []),
     ...(holes?.jCup != null ? [{ label: `J-cups, ${holes.station}`, text: `hole ${holes.jCup}`, imperial: null }] : []),
-    ...(holes && holes.jCup != null
+    ...(holes && holes.jCup != null && holes.safety !== undefined
       ? [
           {
             label: "safeties",
@@ -264,11 +265,15 @@ function depthWords(bar: SetupBar, { figure }: Balance): string | null {
   const up = [(figure.shoulder[0] - hx) / trunk, (figure.shoulder[1] - hy) / trunk] as const;
   const ahead = [up[1], -up[0]] as const;
   const [out, down] = [handle * Math.cos(HANDLE_SLOPE), handle * Math.sin(HANDLE_SLOPE)];
-  const tip = [
-    figure.contact[0] + out * ahead[0] - down * up[0],
-    figure.contact[1] + out * ahead[1] - down * up[1],
-  ] as const;
-  const room = distanceToSegment(tip, figure.hip, figure.knee) - THIGH_MM;
+  // A long handle can pass its tip beyond the thigh: every part of it counts.
+  const part = (share: number): Pair => [
+    figure.contact[0] + share * (out * ahead[0] - down * up[0]),
+    figure.contact[1] + share * (out * ahead[1] - down * up[1]),
+  ];
+  const nearest = Math.min(
+    ...Array.from({ length: 21 }, (_, i) => distanceToSegment(part(i / 20), figure.hip, figure.knee)),
+  );
+  const room = nearest - THIGH_MM;
   return room < 0
     ? "At a level thigh the handles meet the thighs: stop higher, or take them closer."
     : `At a level thigh the handles pass the thighs with about ${fixed(Math.round(room / 10) * 10, 0)} mm to spare.`;
@@ -300,7 +305,7 @@ function checkSteps({ bar, chart, options, setting, holes }: CardAsk): string[] 
     ...(form === "yoke" ? ["It spins when racked: mind the handles."] : []),
     ...(holes?.jCup != null
       ? [
-          `J-cups both in hole ${holes.jCup}, safeties ${holes.safety === null ? "as low as they go" : `both in hole ${holes.safety}`} at ${holes.station}.`,
+          `J-cups both in hole ${holes.jCup} at ${holes.station}${holes.safety === undefined ? "; safeties under the lowest part" : `, safeties ${holes.safety === null ? "as low as they go" : `both in hole ${holes.safety}`}`}.`,
         ]
       : []),
     ...(setting.stands === "on" ? ["Load on the stands, take them off before lifting."] : []),

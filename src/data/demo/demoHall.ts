@@ -271,7 +271,7 @@ export const DEMO_PLACE_FACTS: Readonly<
 > = {
   "Rack wall A": place("wall-horizontal", 12, 2300, 1400, 900, false, 260, 90),
   "Rack wall B": place("wall-horizontal", 10, 2325, 1500, 900, false, 740, 90),
-  "Floor cradle": place("floor", 6, null, 400, 1200, false, 500, 520),
+  "Floor cradle": place("floor", 8, null, 400, 1200, false, 500, 520),
   "Slipway end": place("wall-vertical", 5, 2350, 1500, 450, true, 880, 830),
 };
 

@@ -4,6 +4,7 @@ import type { BarDetails } from "@/server/barPage";
 import type { DueItem, LogItem } from "@/server/care";
 import { KnurlPatterns } from "../kit/BarDrawing";
 import type { FormAction } from "../kit/formState";
+import { isSetUp } from "../kit/isSetUp";
 import Link from "../kit/Link";
 import { href } from "../kit/search";
 import { StateText } from "../kit/StateText";
@@ -47,6 +48,11 @@ export function BarSheet({ details, care, log, today, tolerances, clampPairKg, m
           <Link href={href("/load", { bar: bar.tag })} className="btn btn-sm btn-neutral min-h-10">
             Load it
           </Link>
+          {bar.state !== "retired" && isSetUp(bar.family) && (
+            <Link href={`/setups/${encodeURIComponent(bar.tag)}`} className="btn btn-sm btn-outline min-h-10">
+              Set it up
+            </Link>
+          )}
           {may.measure && bar.state !== "retired" && (
             <Link href={href("/bars/measure", { bars: bar.tag })} className="btn btn-sm btn-outline min-h-10">
               Measure

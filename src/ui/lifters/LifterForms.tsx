@@ -42,7 +42,7 @@ export function ConfirmForm({
   );
 }
 
-/** Notes which bar was used, when, and how it is set for this lifter. */
+/** Notes which bar was used and when; how it is set for them stands under setups. */
 export function UseForm({
   lifter,
   tags,
@@ -77,7 +77,7 @@ export function UseForm({
         />
       </label>
       <label className="grid min-w-32 grow gap-1">
-        set how
+        note
         <input name="setting" defaultValue={form.typed.setting ?? ""} className="input input-sm min-h-10 w-full" />
       </label>
       <button className="btn btn-sm btn-neutral min-h-10" disabled={isPending}>

@@ -5,6 +5,8 @@ import { FieldsForm } from "../kit/FieldsForm";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { BarTag } from "../kit/BarTag";
+import type { KeptSetting } from "@/server/setups";
+import { KeptList } from "../setups/KeptList";
 import { ConfirmForm, EraseForm, UseForm } from "./LifterForms";
 
 interface Props {
@@ -15,6 +17,8 @@ interface Props {
   confirmed: readonly string[];
   confirmable: readonly { key: string; words: string }[];
   bars: readonly LifterBar[];
+  /** How bars are set for them, with what was before. */
+  kept: readonly KeptSetting[];
   /** Tags to choose from. */
   tags: readonly string[];
   today: string;
@@ -34,6 +38,7 @@ export function LifterSheet({
   confirmed,
   confirmable,
   bars,
+  kept,
   tags,
   today,
   mayErase,
@@ -105,12 +110,23 @@ export function LifterSheet({
                 <BarTag tag={tag} /> {name}
                 <span className="text-quiet block text-xs">
                   since {firstUsedOn}, last {lastUsedOn}
-                  {setting && `; set: ${setting}`}
+                  {setting && `; “${setting}”`}
                 </span>
               </li>
             ))}
           </ul>
           <UseForm lifter={lifterKey} tags={tags} today={today} action={useAction} />
+        </section>
+        <section className="sheet px-4 py-3" aria-label="Settings">
+          <div className="flex flex-wrap items-baseline justify-between gap-3">
+            <h2 className="font-bold">How bars are set for them</h2>
+            {kept.length > 0 && (
+              <a href={`/setups/cards.pdf?lifter=${lifterKey}`} className="link min-h-10 py-2 text-sm">
+                Small cards as PDF
+              </a>
+            )}
+          </div>
+          <KeptList kept={kept} showsBar />
         </section>
         <section className="sheet px-4 py-3" aria-label="Confirmed by a coach">
           <h2 className="mb-1 font-bold">Confirmed by a coach</h2>

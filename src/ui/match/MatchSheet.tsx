@@ -10,6 +10,8 @@ import { BarTag } from "../kit/BarTag";
 import { CarryLink } from "../kit/CarryLink";
 import { PageHead } from "../kit/PageHead";
 import { href } from "../kit/search";
+import Link from "../kit/Link";
+import { isSetUp } from "../kit/isSetUp";
 import { MatchNav } from "./MatchNav";
 import { VerdictText } from "../kit/VerdictText";
 
@@ -146,7 +148,23 @@ export function MatchSheet({
         <>
           <ol className="sheet divide-base-300 divide-y" aria-label="Bars, best first">
             {fit.map((item) => (
-              <MatchRow key={item.tag} item={item} loadKg={loadKg} loadText={loadText} unit={unit} />
+              <MatchRow
+                key={item.tag}
+                item={item}
+                loadKg={loadKg}
+                loadText={loadText}
+                unit={unit}
+                setupHref={
+                  isSetUp(item.bar.family)
+                    ? href(`/setups/${encodeURIComponent(item.tag)}`, {
+                        lifter: lifterKey,
+                        lift: liftKey,
+                        load: loadKg > 0 ? `${loadText}${unit}` : undefined,
+                        at: stationKey,
+                      })
+                    : null
+                }
+              />
             ))}
             {fit.length === 0 && (
               <li className="p-4">No bar of the house can be used for this. The reasons are below.</li>
@@ -185,11 +203,14 @@ function MatchRow({
   loadKg,
   loadText,
   unit,
+  setupHref,
 }: {
   item: Matching["items"][number];
   loadKg: number;
   loadText: string;
   unit: string;
+  /** Where the bar is set up for this; null when nothing of it is set. */
+  setupHref: string | null;
 }) {
   const { tag, bar, place, verdict, reasons, setting } = item;
   const shown = decisive(reasons);
@@ -228,17 +249,24 @@ function MatchRow({
           </details>
         )}
       </div>
-      <CarryLink
-        carry={{ target: "load", unit: "unit" }}
-        href={href("/load", {
-          bar: tag,
-          target: loadKg > 0 ? loadText : undefined,
-          unit: unit === "lb" ? "lb" : undefined,
-        })}
-        className="btn btn-sm btn-outline min-h-10 justify-self-start"
-      >
-        Load it
-      </CarryLink>
+      <div className="flex flex-wrap gap-1.5">
+        <CarryLink
+          carry={{ target: "load", unit: "unit" }}
+          href={href("/load", {
+            bar: tag,
+            target: loadKg > 0 ? loadText : undefined,
+            unit: unit === "lb" ? "lb" : undefined,
+          })}
+          className="btn btn-sm btn-outline min-h-10 justify-self-start"
+        >
+          Load it
+        </CarryLink>
+        {setupHref && (
+          <Link href={setupHref} className="btn btn-sm btn-outline min-h-10">
+            Set it up
+          </Link>
+        )}
+      </div>
     </li>
   );
 }

@@ -174,12 +174,12 @@ function Rows({
                   aria-label={`${name} ${i + 1}, name`}
                   value={row.name}
                   onChange={({ target }) => change(i, { name: target.value })}
-                  className="input input-sm min-h-10 w-16"
+                  className="input input-sm min-h-10 w-14"
                 />
               </td>
               {(["left", "right"] as const).map((side) => (
                 <td key={side} className="pr-2">
-                  <span className="flex gap-1">
+                  <span className="flex flex-col gap-1 sm:flex-row">
                     <input
                       aria-label={`${name} ${i + 1}, ${side}`}
                       value={row[side]}

@@ -99,37 +99,49 @@ export function StandForm({
   tag,
   options,
   present,
+  hasSides,
   action,
 }: {
   tag: string;
   options: readonly SetupOption[];
   present: Setting;
+  /** Whether left and right can be set apart. */
+  hasSides: boolean;
   action: FormAction;
 }) {
   const [form, send, isPending] = useActionState(action, FRESH);
   const asked = options.filter(({ isLength, choices }) => !isLength && choices.length > 1);
+  const fixed = options.filter(({ isLength, choices }) => !isLength && choices.length === 1);
+  const sides = hasSides ? (["left", "right"] as const) : (["left"] as const);
   return (
     <form action={send} key={form.status + form.message} className="grid gap-2 text-sm">
+      {fixed.map(({ key, choices }) =>
+        (["left", "right"] as const).map((side) => (
+          <input key={side + key} type="hidden" name={`${side}.${key}`} value={choices[0]!.key} />
+        )),
+      )}
       <input type="hidden" name="tag" value={tag} />
       <table className="w-full max-w-md">
-        <thead className="text-quiet text-left text-xs">
-          <tr>
-            <th />
-            <th className="font-normal">left</th>
-            <th className="font-normal">right</th>
-          </tr>
-        </thead>
+        {hasSides && (
+          <thead className="text-quiet text-left text-xs">
+            <tr>
+              <th />
+              <th className="font-normal">left</th>
+              <th className="font-normal">right</th>
+            </tr>
+          </thead>
+        )}
         <tbody>
           {asked.map(({ key, label, choices }) => (
             <tr key={key}>
               <th scope="row" className="text-quiet pr-3 text-left font-normal">
                 {label}
               </th>
-              {(["left", "right"] as const).map((side) => (
+              {sides.map((side) => (
                 <td key={side} className="py-0.5 pr-2">
                   <select
                     name={`${side}.${key}`}
-                    aria-label={`${side}: ${label}`}
+                    aria-label={hasSides ? `${side}: ${label}` : label}
                     defaultValue={form.typed[`${side}.${key}`] ?? present[key]}
                     className="select select-sm min-h-10 w-full min-w-20"
                   >

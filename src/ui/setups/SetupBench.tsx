@@ -223,12 +223,13 @@ export function SetupBench(props: Props) {
           )}
           {mayEdit && options.some(({ choices }) => choices.length > 1) && (
             <section className="sheet px-4 py-3" aria-label="How it stands">
-              <h2 className="mb-2 font-bold">How it stands now, side by side</h2>
+              <h2 className="mb-2 font-bold">How it stands now{chart ? ", side by side" : ""}</h2>
               <StandForm
                 key={JSON.stringify(state.setting)}
                 tag={bar.tag}
                 options={options}
                 present={{ ...startingSetting(options), ...state.setting }}
+                hasSides={chart !== null}
                 action={props.standAction}
               />
             </section>

@@ -11,7 +11,7 @@ import {
   useSensors,
   type DragEndEvent,
 } from "@dnd-kit/core";
-import { useRef, useState, useTransition } from "react";
+import { useCallback, useRef, useState, useTransition } from "react";
 import { PLACE_FIELDS, PLACE_KIND_WORDS } from "@/core/setups/storage";
 import type { ListedPlace, ListedStored, Storage } from "@/server/storage";
 import { FieldsForm } from "../kit/FieldsForm";
@@ -199,39 +199,51 @@ function PlaceBox({
   const drop = useDroppable({ id: `place:${place.name}` });
   const drag = useDraggable({ id: `move:${place.id}`, disabled: !mayPlan });
   const { transform } = drag;
+  const [setDrop, setDrag] = [drop.setNodeRef, drag.setNodeRef];
+  // One steady function: a new one at each render would make both forget what they measured.
+  const setNode = useCallback(
+    (node: HTMLElement | null) => {
+      setDrop(node);
+      setDrag(node);
+    },
+    [setDrop, setDrag],
+  );
   return (
     <div
-      ref={(node) => {
-        drop.setNodeRef(node);
-        drag.setNodeRef(node);
-      }}
-      className={`sheet absolute w-72 px-3 py-2 max-md:static! max-md:mb-2 max-md:w-full max-md:transform-none! ${drop.isOver ? "outline-primary outline-2" : ""}`}
+      className="absolute w-72 max-md:static! max-md:mb-2 max-md:w-full max-md:transform-none!"
+      // The place is measured without its own transform, so where it stands is its parent's.
       style={{
         left: `${at.x / 10}%`,
         top: `${at.y / 10}%`,
-        transform: `translate(calc(-${at.x / 10}% + ${transform?.x ?? 0}px), calc(-${at.y / 10}% + ${transform?.y ?? 0}px))`,
+        transform: `translate(-${at.x / 10}%, -${at.y / 10}%)`,
         zIndex: drag.isDragging ? 20 : undefined,
       }}
     >
-      <h3
-        className={`text-sm font-bold ${mayPlan ? "cursor-grab touch-none" : ""}`}
-        {...(mayPlan ? { ...drag.listeners, ...drag.attributes, "aria-label": `Move ${place.name}` } : {})}
+      <div
+        ref={setNode}
+        className={`sheet px-3 py-2 ${drop.isOver ? "outline-primary outline-2" : ""}`}
+        style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
       >
-        {place.name}
-        <span className="text-quiet ml-2 text-xs font-normal">
-          {bars.length}
-          {place.slots === null ? "" : ` of ${place.slots}`}
-          {place.isByWalkway && ", by a walkway"}
-        </span>
-      </h3>
-      <ul className="mt-1 flex flex-wrap gap-1">
-        {bars.map((bar) => (
-          <li key={bar.tag}>
-            <BarChip bar={bar} isWrong={wrong.has(bar.tag)} mayHang={mayHang} />
-          </li>
-        ))}
-        {bars.length === 0 && <li className="text-quiet text-xs">empty</li>}
-      </ul>
+        <h3
+          className={`text-sm font-bold ${mayPlan ? "cursor-grab touch-none" : ""}`}
+          {...(mayPlan ? { ...drag.listeners, ...drag.attributes, "aria-label": `Move ${place.name}` } : {})}
+        >
+          {place.name}
+          <span className="text-quiet ml-2 text-xs font-normal">
+            {bars.length}
+            {place.slots === null ? "" : ` of ${place.slots}`}
+            {place.isByWalkway && ", by a walkway"}
+          </span>
+        </h3>
+        <ul className="mt-1 flex flex-wrap gap-1">
+          {bars.map((bar) => (
+            <li key={bar.tag}>
+              <BarChip bar={bar} isWrong={wrong.has(bar.tag)} mayHang={mayHang} />
+            </li>
+          ))}
+          {bars.length === 0 && <li className="text-quiet text-xs">empty</li>}
+        </ul>
+      </div>
     </div>
   );
 }

@@ -39,7 +39,9 @@ export async function standAction(_before: FormState, form: FormData): Promise<F
       ),
     );
   const as = typed.as === "stored" ? "stored" : "present";
-  const [left, right] = [side("left"), side("right")];
+  const left = side("left");
+  // A bar whose sides cannot differ is asked once.
+  const right = { ...left, ...side("right") };
   const result = await noteStand(await whoIsAsking(), { tag: typed.tag ?? "", left, right, as });
   const words = result.ok ? result.words : "";
   return stateOf(result, as === "stored" ? `It must hang at ${words}.` : `Noted: ${words}, both sides.`, typed);

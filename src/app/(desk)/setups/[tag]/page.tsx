@@ -104,7 +104,7 @@ export default async function SetupPage({ params, searchParams }: { params: Para
     build,
     totalKg: state.loadKg,
     handTorqueNm: rules.handTorqueNm,
-    holes: at ? { station: at.name, jCup: at.hole, safety: at.safetyHole } : null,
+    holes: at && { station: at.name, jCup: at.hole, ...(at.ruleHole === null ? {} : { safety: at.safetyHole }) },
     frame: frameQuestion,
     isNew: !mine,
   };
