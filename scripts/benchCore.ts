@@ -12,6 +12,8 @@ import { lifterWith } from "../src/core/matching/lifter";
 import { LIFT_KEYS, LIFTS } from "../src/core/matching/lifts";
 import { gradeBar, matchBars } from "../src/core/matching/match";
 import { massUnitsFromKg } from "../src/core/units/exactMass";
+import type { ArmChart } from "../src/core/setups/armChart";
+import { evaluateAll } from "../src/core/setups/armSettings";
 import { whip } from "../src/core/whip/closedForm";
 import { bentBar } from "../src/core/whip/generalSolver";
 
@@ -120,6 +122,19 @@ async function main() {
     200_000,
   );
 
+  const everySetting: ArmChart = {
+    kind: "arm",
+    marks: Array.from({ length: 60 }, (_, i) => ({ name: `${i}`, leftDeg: 3 * i - 88, rightDeg: 3 * i - 88 })),
+    pins: Array.from({ length: 10 }, (_, i) => ({ name: `${i}`, leftMm: 40 + 30 * i, rightMm: 40 + 30 * i })),
+    hasHalfMarks: false,
+    changesEmptyOnly: true,
+    padKg: 8,
+  };
+  const settingsUs = microseconds(
+    () => void evaluateAll(everySetting, { lifter: { heightMm: 1930, massKg: 92 }, loadKg: 92, contactKg: 8 }),
+    300,
+  );
+
   console.log(
     JSON.stringify({
       grade: { ms: gradeUs / 1000 },
@@ -130,6 +145,7 @@ async function main() {
         of: taken.length,
       },
       balance: { us: balanceUs },
+      settings: { ms: settingsUs / 1000 },
       load: { oursUs, theirsUs, ratio: theirsUs / oursUs },
       whip: { closedPerSecond: 1e6 / closedUs, generalPerSecond: 1e6 / generalUs },
       match: { us: matchUs },

@@ -37,6 +37,7 @@ const VIEWS = {
   balance: ["/match/balance", desk],
   class: ["/sessions", desk, "light", assigned],
   house: ["/settings/house", desk, "light", flipped],
+  setup: ["/setups/K17?lifter=hale", desk],
   "wall-screen": ["/wall?lift=snatch", desk],
   load: ["/load?bar=K20&target=140&on=r25,i10lb", desk],
   care: ["/care", desk],

@@ -75,19 +75,24 @@ const deg = (radians: number) => (radians * 180) / Math.PI;
  */
 export function balance(question: BalanceQuestion): Balance | null {
   const body = bodyOf(question.lifter);
-  const lean = balancingLean(body, question);
-  return lean === null ? null : standing(body, question, lean);
+  const below = legs(body, question.pose);
+  const lean = balancingLean(body, below, question);
+  return lean === null ? null : standing(body, below, question, lean);
 }
 
 /** Only the trunk lean of `balance`, in degrees: for grading by the thousand. */
 export function balancingLeanDeg(question: BalanceQuestion): number | null {
-  const lean = balancingLean(bodyOf(question.lifter), question);
+  const body = bodyOf(question.lifter);
+  const lean = balancingLean(body, legs(body, question.pose), question);
   return lean === null ? null : deg(lean);
 }
 
 /** Trunk lean in radians: the root of least size of A·sin α + B·cos α = C, within −10° to 89°. */
-function balancingLean(body: Body, { pose, carry, loadKg, contactKg = 0 }: BalanceQuestion): number | null {
-  const { hip, shank, thigh, midFootX } = legs(body, pose);
+function balancingLean(
+  body: Body,
+  { hip, shank, thigh, midFootX }: Legs,
+  { carry, loadKg, contactKg = 0 }: BalanceQuestion,
+): number | null {
   const along = body.trunkMm * carry.alongTrunk + carry.alongTrunkMm;
   const isRigid = carry.camber === "rigid";
   const all = body.shanksKg + body.thighsKg + body.upperKg + contactKg + loadKg;
@@ -102,17 +107,24 @@ function balancingLean(body: Body, { pose, carry, loadKg, contactKg = 0 }: Balan
     body.thighsKg * thigh -
     (body.upperKg + contactKg + loadKg) * hip[0] +
     (isRigid ? 0 : loadKg * carry.camberDropMm * Math.sin(rad(carry.heldAngleDeg)));
-  const size = Math.hypot(a, b);
+  // Not Math.hypot: it is several times as slow, and nothing here is near its limits.
+  const size = Math.sqrt(a * a + b * b);
   if (size === 0 || Math.abs(c) > size) return null;
   const middle = Math.atan2(a, b);
   const half = Math.acos(c / size);
-  // A root is the same angle a whole turn on.
-  const near = (angle: number) => angle - 2 * Math.PI * Math.round(angle / (2 * Math.PI));
-  const roots = [near(middle + half), near(middle - half)]
-    .filter((angle) => angle >= rad(LEAST_LEAN_DEG) - 1e-12 && angle <= rad(MOST_LEAN_DEG) + 1e-12)
-    .sort((p, q) => Math.abs(p) - Math.abs(q));
-  return roots[0] ?? null;
+  const p = nearZero(middle + half);
+  const q = nearZero(middle - half);
+  const [first, second] = Math.abs(p) <= Math.abs(q) ? [p, q] : [q, p];
+  return isWithin(first) ? first : isWithin(second) ? second : null;
 }
+
+/** The same angle a whole turn on, nearest to nothing. */
+const nearZero = (angle: number) => angle - 2 * Math.PI * Math.round(angle / (2 * Math.PI));
+const LEAST_LEAN = rad(LEAST_LEAN_DEG) - 1e-12;
+const MOST_LEAN = rad(MOST_LEAN_DEG) + 1e-12;
+const isWithin = (angle: number) => angle >= LEAST_LEAN && angle <= MOST_LEAN;
+
+type Legs = ReturnType<typeof legs>;
 
 /** Points and mass centres of the legs for a pose. */
 function legs(body: Body, { shankLeanDeg, thighAngleDeg }: Pose) {
@@ -132,9 +144,9 @@ function legs(body: Body, { shankLeanDeg, thighAngleDeg }: Pose) {
 }
 
 /** Points and moments of a lifter whose trunk leans so far, whether that balances or not. */
-function standing(body: Body, question: BalanceQuestion, lean: number): Balance {
+function standing(body: Body, below: Legs, question: BalanceQuestion, lean: number): Balance {
   const { pose, carry, loadKg, contactKg = 0, handTorqueLimitNm = HAND_TORQUE_LIMIT_NM } = question;
-  const { knee, hip, shank, shankY, thigh, thighY, midFootX } = legs(body, pose);
+  const { knee, hip, shank, shankY, thigh, thighY, midFootX } = below;
   const [sin, cos] = [Math.sin(lean), Math.cos(lean)];
   const upTrunk = (mm: number, forwardMm = 0): Point => [
     hip[0] + mm * sin + forwardMm * cos,
@@ -148,19 +160,18 @@ function standing(body: Body, question: BalanceQuestion, lean: number): Balance 
       ? [contact[0] + ahead * cos - drop * sin, contact[1] - ahead * sin - drop * cos]
       : [contact[0] - drop * Math.sin(held), contact[1] - drop * Math.cos(held)];
   const upper = upTrunk(UPPER_CENTRE * body.trunkMm);
-  const above = [
-    [body.upperKg, upper],
-    [contactKg, contact],
-    [loadKg, load],
-  ] as const;
-  const hipMomentNm = (STANDARD_GRAVITY * above.reduce((sum, [kg, [x]]) => sum + kg * (x - hip[0]), 0)) / 1000;
-  const kneeMomentNm =
-    (STANDARD_GRAVITY *
-      (above.reduce((sum, [kg, [x]]) => sum + kg * (knee[0] - x), 0) + body.thighsKg * (knee[0] - thigh))) /
-    1000;
-  const everything = [...above, [body.shanksKg, [shank, shankY]], [body.thighsKg, [thigh, thighY]]] as const;
-  const all = everything.reduce((sum, [kg]) => sum + kg, 0);
-  const centreOf = (axis: 0 | 1) => everything.reduce((sum, [kg, point]) => sum + kg * point[axis], 0) / all;
+  const { upperKg, shanksKg, thighsKg } = body;
+  const over = upperKg + contactKg + loadKg;
+  // Sums over trunk, contact and load, written out: a bar's every setting is evaluated while it is dragged.
+  const overX = upperKg * upper[0] + contactKg * contact[0] + loadKg * load[0];
+  const overY = upperKg * upper[1] + contactKg * contact[1] + loadKg * load[1];
+  const hipMomentNm = (STANDARD_GRAVITY * (overX - over * hip[0])) / 1000;
+  const kneeMomentNm = (STANDARD_GRAVITY * (over * knee[0] - overX + thighsKg * (knee[0] - thigh))) / 1000;
+  const all = over + shanksKg + thighsKg;
+  const centre: Point = [
+    (overX + shanksKg * shank + thighsKg * thigh) / all,
+    (overY + shanksKg * shankY + thighsKg * thighY) / all,
+  ];
   return {
     trunkLeanDeg: deg(lean),
     shankLeanDeg: pose.shankLeanDeg,
@@ -184,7 +195,7 @@ function standing(body: Body, question: BalanceQuestion, lean: number): Balance 
       contact,
       load,
       midFoot: [midFootX, 0],
-      centre: [centreOf(0), centreOf(1)],
+      centre,
     },
   };
 }
@@ -201,8 +212,10 @@ const MOST_SHANK_DEG = 45;
  */
 export function hinge(question: BalanceQuestion, trunkLeanDeg: number): Balance | null {
   const body = bodyOf(question.lifter);
-  const at = (shankLeanDeg: number) =>
-    standing(body, { ...question, pose: { ...question.pose, shankLeanDeg } }, rad(trunkLeanDeg));
+  const at = (shankLeanDeg: number) => {
+    const pose = { ...question.pose, shankLeanDeg };
+    return standing(body, legs(body, pose), { ...question, pose }, rad(trunkLeanDeg));
+  };
   const off = (shankLeanDeg: number) => {
     const { centre, midFoot } = at(shankLeanDeg).figure;
     return centre[0] - midFoot[0];

@@ -70,13 +70,10 @@ export function settingsOf(chart: ArmChart): PlacedSetting[] {
   const angles = anglesOfMarks(chart);
   return chart.pins.flatMap(({ name: pin, leftMm, rightMm }) => {
     const distanceMm = mean(leftMm, rightMm);
-    return angles.map(({ name: mark, angleDeg }) => ({
-      mark,
-      pin,
-      angleDeg,
-      distanceMm,
-      ...placeOf(angleDeg, distanceMm),
-    }));
+    return angles.map(({ name: mark, angleDeg }) => {
+      const { forwardMm, dropMm } = placeOf(angleDeg, distanceMm);
+      return { mark, pin, angleDeg, distanceMm, forwardMm, dropMm };
+    });
   });
 }
 

@@ -37,7 +37,16 @@ const RIGID = CARRY_KEYS.filter((key) => CARRIES[key].carry.camber === "rigid").
 
 /** How an adjustable yoke bar is carried at a setting: the pad on the shoulders, the load at the end of the arms. */
 export function carryAt({ forwardMm, dropMm }: Pick<PlacedSetting, "forwardMm" | "dropMm">): Carry {
-  return { ...PAD, camberForwardMm: forwardMm, camberDropMm: dropMm };
+  // Written out, not spread: this runs for every setting of a bar while it is dragged.
+  return {
+    alongTrunk: PAD.alongTrunk,
+    alongTrunkMm: PAD.alongTrunkMm,
+    forwardMm: PAD.forwardMm,
+    camberForwardMm: forwardMm,
+    camberDropMm: dropMm,
+    camber: "rigid",
+    heldAngleDeg: 0,
+  };
 }
 
 export interface Imitation {
@@ -48,14 +57,21 @@ export interface Imitation {
 }
 
 /** Which carry a setting comes nearest to, by where the load sits on the trunk. */
-export function imitationOf(setting: Pick<PlacedSetting, "forwardMm" | "dropMm">): Imitation {
-  const { forwardMm, upMm } = placeOfCarry(carryAt(setting));
-  let best: Imitation | null = null;
-  for (const { key, name, at } of RIGID) {
-    const apartMm = Math.hypot(at.forwardMm - forwardMm, at.upMm - upMm);
-    if (!best || apartMm < best.apartMm) best = { key, name, apartMm };
+export function imitationOf({ forwardMm, dropMm }: Pick<PlacedSetting, "forwardMm" | "dropMm">): Imitation {
+  let best = RIGID[0]!;
+  let least = Infinity;
+  for (const carry of RIGID) {
+    const square = squareTo(carry, forwardMm, dropMm);
+    if (square < least) [best, least] = [carry, square];
   }
-  return best!;
+  return { key: best.key, name: best.name, apartMm: Math.sqrt(least) };
+}
+
+/** Square of the distance from a carry's load to a setting's, in mm². */
+function squareTo({ at }: (typeof RIGID)[number], forwardMm: number, dropMm: number): number {
+  const ahead = at.forwardMm - PAD.forwardMm - forwardMm;
+  const up = at.upMm - PAD.alongTrunkMm + dropMm;
+  return ahead * ahead + up * up;
 }
 
 /** "very close to", "close to", "roughly like", "unlike any, nearest to" by how far apart the loads sit. Ours. */
@@ -70,12 +86,11 @@ export function closeness(apartMm: number): string {
  * over the square of its distance. Where a lifter sits is part of the carry, so settings are never compared at one and
  * the same pose, where their moments are equal.
  */
-export function shankLeanAt(setting: Pick<PlacedSetting, "forwardMm" | "dropMm">): number {
-  const { forwardMm, upMm } = placeOfCarry(carryAt(setting));
+export function shankLeanAt({ forwardMm, dropMm }: Pick<PlacedSetting, "forwardMm" | "dropMm">): number {
   let [sum, all] = [0, 0];
-  for (const { at, shankLeanDeg } of RIGID) {
-    const weight = 1 / ((at.forwardMm - forwardMm) ** 2 + (at.upMm - upMm) ** 2 + 1);
-    sum += weight * shankLeanDeg;
+  for (const carry of RIGID) {
+    const weight = 1 / (squareTo(carry, forwardMm, dropMm) + 1);
+    sum += weight * carry.shankLeanDeg;
     all += weight;
   }
   return sum / all;
@@ -116,7 +131,12 @@ const questionAt = (setting: PlacedSetting, ask: ArmQuestion): BalanceQuestion =
 export function evaluateSetting(setting: PlacedSetting, ask: ArmQuestion): EvaluatedSetting {
   const question = questionAt(setting, ask);
   return {
-    ...setting,
+    mark: setting.mark,
+    pin: setting.pin,
+    angleDeg: setting.angleDeg,
+    distanceMm: setting.distanceMm,
+    forwardMm: setting.forwardMm,
+    dropMm: setting.dropMm,
     shankLeanDeg: question.pose.shankLeanDeg,
     imitates: imitationOf(setting),
     answer: balance(question),
