@@ -26,7 +26,8 @@ export interface LoadRequest {
   onBar?: string[];
 }
 
-const plates = Joi.array()
+/** Plates as every computing route takes them. */
+export const plateList = Joi.array()
   .items(
     Joi.object({
       id: id().required(),
@@ -48,7 +49,7 @@ export const loadRequest = Joi.object<LoadRequest>({
     ratedLoadKg: loadKg().description("total"),
   }).required(),
   clampPairKg: massKg().default(0),
-  plates: plates.required(),
+  plates: plateList.required(),
   ending: Joi.string()
     .valid(...ENDINGS)
     .default("racked"),

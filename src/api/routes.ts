@@ -7,6 +7,8 @@ import { hallFile, importAnswer } from "./barFile";
 import { lifterItem } from "./lifters";
 import { barBody, barItem, dueItem, liftItem, matchAnswer, plateItem, stationItem } from "./lists";
 import { loadAnswer, loadRequest } from "./load";
+import { sessionPlanAnswer, sessionPlanRequest } from "./sessionPlan";
+import { tippingAnswer, tippingRequest } from "./tipping";
 import { whipAnswer, whipRequest } from "./whip";
 
 /** One route of the public interface: what it takes, what it answers, how it can refuse. */
@@ -49,6 +51,22 @@ export const ROUTES = {
     summary: "Which plates make a load, exactly",
     body: loadRequest,
     answer: loadAnswer,
+    refusals: computing,
+  },
+  sessionPlan: {
+    method: "POST",
+    path: "/session-plan",
+    summary: "Plates and their order for every set of a session, so that fewest are handled",
+    body: sessionPlanRequest,
+    answer: sessionPlanAnswer,
+    refusals: computing,
+  },
+  tipping: {
+    method: "POST",
+    path: "/tipping",
+    summary: "Whether a bar on a rack turns over, and in which order it is unloaded safely",
+    body: tippingRequest,
+    answer: tippingAnswer,
     refusals: computing,
   },
   balance: {

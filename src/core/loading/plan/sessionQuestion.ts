@@ -1,0 +1,54 @@
+import type { MassUnits } from "../../units/exactMass";
+
+/** Plates that are alike, as far as a session's plan cares. */
+export interface PlanPlate {
+  id: string;
+  massUnits: MassUnits;
+  pairs: number;
+  /** 0 when nobody said. */
+  thicknessMm: number;
+}
+
+/** One set of a session: what is wished on the bar, how it is set, and what is at hand at that moment. */
+export interface PlanSet {
+  id: string;
+  /** Total on the bar. */
+  targetUnits: MassUnits;
+  /** Any words; on a bar that may only be changed empty, another setup than the set before empties both sleeves. */
+  setup: string | null;
+  /** Pairs at hand, by place in `plates`, where other stations hold some of them; absent when all are. */
+  pairs?: readonly number[];
+}
+
+/** A session on one bar. All masses in whole units of 10⁻¹⁰ kg. */
+export interface SessionQuestion {
+  barUnits: MassUnits;
+  clampPairUnits: MassUnits;
+  /** Loadable sleeve less the clamp, in mm; null when unknown. */
+  roomMm: number | null;
+  changesSetupEmpty: boolean;
+  plates: readonly PlanPlate[];
+  sets: readonly PlanSet[];
+  /** On each side before the first set, inside first. */
+  start: readonly string[];
+  /** Whether the sleeves are emptied after the last set, and that counts. */
+  endsEmpty: boolean;
+}
+
+export interface PlannedSet {
+  id: string;
+  achievedUnits: MassUnits;
+  /** Achieved minus target. */
+  errorUnits: MassUnits;
+  /** Plate ids of one side, inside first. */
+  perSide: string[];
+}
+
+export interface SessionPlan {
+  sets: PlannedSet[];
+  /** Plates taken off plus plates put on, one side, through the whole session. */
+  handled: number;
+  /** No plan handles fewer. */
+  lowerBound: number;
+  isProven: boolean;
+}
