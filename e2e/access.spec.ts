@@ -18,6 +18,8 @@ const PAGES = [
   "/match?lift=snatch&load=60&lifter=tove",
   "/load?bar=K20&target=140&on=r25",
   "/load?target=x",
+  "/load?bar=K11&target=180&at=rack-1",
+  "/load/session?at=rack-1",
   "/care",
   "/settings",
   "/settings/house",

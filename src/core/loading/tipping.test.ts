@@ -102,6 +102,16 @@ describe("tipping on a rack (statics, handbook §10)", () => {
       }),
       { numRuns: 300 },
     ));
+  it("keeps a reserve in hand when asked to: what is safe with it is safe without", () =>
+    fc.assert(
+      fc.property(discs, discs, (left, right) => {
+        const [pure, kept] = [tipping(ask(left, right)), tipping(ask(left, right, { reserve: 0.2 }))];
+        expect(kept.marginNm).toBeLessThanOrEqual(pure.marginNm);
+        expect(kept.maxOneSidedRemoval.left).toBeLessThanOrEqual(pure.maxOneSidedRemoval.left);
+        expect(kept.share).toBe(pure.share);
+        if (pure.tips !== null) expect(kept.tips).not.toBeNull();
+      }),
+    ));
   it("loads in the other order", () => {
     expect(loadOrder(["left", "right", "right"])).toEqual(["right", "right", "left"]);
     expect(loadOrder(null)).toBeNull();

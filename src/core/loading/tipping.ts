@@ -15,6 +15,8 @@ export interface TippingQuestion {
   /** Inside first. */
   left: readonly TippingPlate[];
   right: readonly TippingPlate[];
+  /** Share of what holds the bar that is kept in hand; 0 is pure statics. */
+  reserve?: number;
 }
 
 export type TippingSide = "left" | "right";
@@ -78,7 +80,7 @@ function placesOf(plates: readonly TippingPlate[], seatToSeatMm: number): number
 
 /** With the inner `l` plates on the left and the inner `r` on the right. */
 function momentsOf(
-  { barKg, rackHalfSpacingMm: s, left, right }: TippingQuestion,
+  { barKg, rackHalfSpacingMm: s, left, right, reserve = 0 }: TippingQuestion,
   places: Places,
   l: number,
   r: number,
@@ -94,8 +96,8 @@ function momentsOf(
   }
   // What turns it to the right holds it against turning to the left, about the other J-cup.
   const own = barKg * s;
-  const toRight = own + holdLeft - overRight;
-  const toLeft = own + holdRight - overLeft;
+  const toRight = (1 - reserve) * (own + holdLeft) - overRight;
+  const toLeft = (1 - reserve) * (own + holdRight) - overLeft;
   const marginNm = (Math.min(toRight, toLeft) * STANDARD_GRAVITY) / 1000;
   const shareOf = (over: number, hold: number) => (over <= 0 ? 0 : hold > 0 ? over / hold : Infinity);
   return {

@@ -16,11 +16,12 @@ const ENDING_WORDS: Record<Ending, string> = { racked: "racked", lowered: "lower
 interface Props {
   bars: readonly { tag: string; name: string }[];
   clamps: readonly ClampChoice[];
+  stations: readonly { key: string; name: string }[];
   state: LoadState;
 }
 
 /** Bar, clamps and ending as one line; how near and with which plates behind a button. */
-export function LoadQuestion({ bars, clamps, state }: Props) {
+export function LoadQuestion({ bars, clamps, stations, state }: Props) {
   return (
     <AskForm
       action="/load"
@@ -52,6 +53,12 @@ export function LoadQuestion({ bars, clamps, state }: Props) {
         word="the set ends"
         value={state.ending}
         options={ENDINGS.map((key) => [key, ENDING_WORDS[key]])}
+      />
+      <Choice
+        name="at"
+        word="at"
+        value={state.at}
+        options={[["", "no rack"], ...stations.map(({ key, name }): [string, string] => [key, name])]}
       />
       <Choice
         name="unit"

@@ -7,6 +7,9 @@ import { AskForm } from "../kit/AskForm";
 import { ChangeLink } from "../kit/ChangeLink";
 import { KnurlPatterns } from "../kit/BarDrawing";
 import { LoadAnswer } from "./LoadAnswer";
+import type { TippingAnswer } from "@/core/loading/tipping";
+import { LoadNav } from "./LoadNav";
+import { TippingNote } from "./TippingNote";
 import { LoadedHalf } from "./LoadedHalf";
 import { LoadQuestion, type ClampChoice } from "./LoadQuestion";
 import { loadAddress, loadParams, type LoadState } from "./loadState";
@@ -18,22 +21,26 @@ interface Props {
   clamps: readonly ClampChoice[];
   clamp: ClampChoice | null;
   state: LoadState;
+  stations: readonly { key: string; name: string }[];
   plan: LoadPlan | null;
+  /** At the rack, loaded as the answer says; null without a rack. */
+  tipping: TippingAnswer | null;
   problem: string | null;
 }
 
 const STEPS = { kg: [20, 5, 2.5, 1], lb: [45, 10, 5, 2.5] } as const;
 
 /** Target in, plates out: big enough for chalky fingers. */
-export function LoadSheet({ bars, bar, clamps, clamp, state, plan, problem }: Props) {
+export function LoadSheet({ bars, bar, clamps, clamp, stations, state, plan, tipping, problem }: Props) {
   return (
     <div className="flex flex-col gap-3">
       <KnurlPatterns />
       <header className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-2xl">Load</h1>
+        <LoadNav here="/load" />
         <BarFacts bar={bar} plan={plan} clampKg={clamp ? kgFromMassUnits(clamp.pairMassUnits) : 0} />
       </header>
-      <LoadQuestion bars={bars} clamps={clamps} state={state} />
+      <LoadQuestion bars={bars} clamps={clamps} stations={stations} state={state} />
       <div className="order-1 grid items-start gap-3 lg:order-none lg:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]">
         <section className="sheet p-4" aria-label="Target">
           <Target state={state} hasProblem={problem !== null} />
@@ -43,6 +50,15 @@ export function LoadSheet({ bars, bar, clamps, clamp, state, plan, problem }: Pr
             </p>
           )}
           {plan?.answer.ok && <LoadAnswer plan={plan} answer={plan.answer} state={state} />}
+          {tipping && plan?.answer.ok && (
+            <div className="mt-3">
+              <TippingNote
+                tipping={tipping}
+                at={stations.find(({ key }) => key === state.at)?.name ?? state.at}
+                plates={plan.answer.perSide.length}
+              />
+            </div>
+          )}
         </section>
         <section className="sheet p-3" aria-label="The loaded bar">
           {plan && <Loaded bar={bar} plan={plan} clamp={clamp} />}

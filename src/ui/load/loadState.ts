@@ -20,6 +20,8 @@ export interface LoadState {
   only: "kg" | "lb" | null;
   /** Plates on each side now, inside first. */
   onBar: string[];
+  /** Short name of the rack it stands in; empty for none. */
+  at: string;
 }
 
 /** Tolerances to choose from, in kg. The house starts with half a kilogram: fewer plates, and nobody feels it. */
@@ -46,6 +48,7 @@ export function readLoadState(search: Record<string, string | undefined>): LoadS
     withinKg: TOLERANCES_KG.find((kg) => String(kg) === search.within) ?? TOLERANCES_KG[0],
     only: search.only === "kg" || search.only === "lb" ? search.only : null,
     onBar: (search.on ?? "").split(",").filter(Boolean).slice(0, MOST_ON_BAR),
+    at: search.at ?? "",
   };
 }
 
@@ -61,6 +64,7 @@ export function loadParams(state: LoadState): Record<string, string | undefined>
     within: state.withinKg === TOLERANCES_KG[0] ? undefined : String(state.withinKg),
     only: state.only ?? undefined,
     on: state.onBar.join(",") || undefined,
+    at: state.at || undefined,
   };
 }
 

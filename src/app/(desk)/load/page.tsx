@@ -1,8 +1,9 @@
 import type { Metadata } from "next";
 import { isUsable } from "@/core/bars/bar";
 import { barsOnTheWall } from "@/server/bars";
-import { listClamps } from "@/server/equipment";
+import { listClamps, listStations } from "@/server/equipment";
 import { planLoad } from "@/server/loading";
+import { tippingAt } from "@/server/sessionPlanning";
 import { whoIsAsking } from "@/server/who";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 import { LoadSheet } from "@/ui/load/LoadSheet";
@@ -13,7 +14,11 @@ export const metadata: Metadata = { title: "Load" };
 export default async function LoadPage({ searchParams }: { searchParams: SearchParams }) {
   const who = await whoIsAsking();
   const asked = readLoadState(await readSearch(searchParams));
-  const [wall, clamps] = await Promise.all([barsOnTheWall(who), listClamps(who)]);
+  const [wall, clamps, { items: stations }] = await Promise.all([
+    barsOnTheWall(who),
+    listClamps(who),
+    listStations(who),
+  ]);
   const named = wall.find(({ bar }) => bar.tag === asked.bar);
   const item = named ?? wall.find(({ bar }) => bar.family === "all-round" && bar.state === "in-service") ?? wall[0];
   if (!item) return <p className="sheet p-6">There is no bar yet to load.</p>;
@@ -33,6 +38,8 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
           onBar,
         });
   const plan = result?.ok ? result.plan : null;
+  const racks = stations.filter(({ supportSpacingMm }) => supportSpacingMm !== null);
+  const station = racks.find(({ key }) => key === asked.at) ?? null;
   const problems = [
     ...(asked.bar && !named ? [`There is no bar ${asked.bar} on the wall; this is ${item.bar.tag}.`] : []),
     ...(targetKg === null
@@ -50,7 +57,9 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
       clamps={clamps}
       clamp={clamp}
       state={{ ...asked, bar: item.bar.tag, clamps: clamp?.key ?? "none", onBar: plan?.onBar ?? onBar }}
+      stations={racks.map(({ key, name }) => ({ key, name }))}
       plan={plan}
+      tipping={plan?.answer.ok ? tippingAt(item.bar, station, plan.plates, plan.answer.perSide, clamp) : null}
       problem={problems.length > 0 ? problems.join(" ") : null}
     />
   );

@@ -111,6 +111,11 @@ function weakBound({ plates, endsEmpty }: SessionQuestion, ways: readonly SideWa
   return sum + (endsEmpty && ways.length > 0 ? Math.ceil(ways.at(-1)!.massUnits / heaviest - 1e-9) : 0);
 }
 
+/** What each set is loaded to, with every choice of plates; for bounds over orders of sets. */
+export function sideWaysOf(question: SessionQuestion): SideWays[] {
+  return waysBySet(question, question.barUnits + question.clampPairUnits);
+}
+
 function startKinds({ start, plates }: SessionQuestion): number[] {
   return start.map((id) => {
     const k = plates.findIndex((plate) => plate.id === id);

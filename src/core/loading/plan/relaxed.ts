@@ -139,3 +139,40 @@ function spread(grid: Int16Array, most: Uint8Array, strides: readonly number[], 
     }
   }
 }
+
+/** Fewest plates that must move between any choices of two sets, by their places; worked out when asked. */
+export function leastBetween(
+  ways: readonly (readonly Uint8Array[])[],
+  massUnits: readonly number[],
+  heaviestUnits: number,
+): (a: number, b: number) => number {
+  if (ways.length === 0) return () => 0;
+  const kinds = ways[0]![0]!.length;
+  const step = stepper({
+    ways,
+    isEmptiedBefore: [],
+    start: new Uint8Array(kinds),
+    endsEmpty: false,
+    massUnits,
+    heaviestUnits,
+  });
+  // Sets of one target share their list of choices, and so what is between them.
+  const ids = new Map<readonly Uint8Array[], number>();
+  const idOf = (i: number) => {
+    const known = ids.get(ways[i]!);
+    if (known !== undefined) return known;
+    ids.set(ways[i]!, ids.size);
+    return ids.size - 1;
+  };
+  const known = new Map<number, number>();
+  return (a, b) => {
+    if (ways[a] === ways[b]) return 0;
+    const key = idOf(a) * 1000 + idOf(b);
+    let least = known.get(key);
+    if (least === undefined) {
+      least = step(a, b, new Int16Array(ways[a]!.length)).reduce((x, y) => Math.min(x, y), NEVER);
+      known.set(key, least);
+    }
+    return least;
+  };
+}

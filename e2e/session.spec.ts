@@ -1,0 +1,52 @@
+import { expect, test } from "@playwright/test";
+
+/** Errands at the plates: a session of several lifters on one bar, and a rack that tips. */
+
+test("three lifters share a bar: the plan says what comes off and goes on, and what it spares", async ({ page }) => {
+  await page.goto("/load");
+  await page.getByRole("link", { name: "Ladders and sessions" }).click();
+  await page.getByLabel("who, and the work set").fill("Runa 115\nIsla 110\nCato 55");
+  await page.getByRole("button", { name: "Plan it" }).click();
+  await expect(page).toHaveURL(/who=Runa/);
+  await page.getByRole("combobox", { name: "at", exact: true }).selectOption("rack-1");
+  await expect(page).toHaveURL(/at=rack-1/);
+  const short = page.getByRole("region", { name: "The plan in short" });
+  await expect(short).toContainText(/\d+ plates handled on each side through 26 sets, the fewest there can be\./);
+  await expect(short).toContainText(/spares \d+ plates a side/);
+  const rows = page.getByRole("region", { name: "Set by set" }).getByRole("row");
+  await expect(rows).toHaveCount(27);
+  await expect(rows.nth(1)).toContainText("Runa");
+  await expect(rows.last()).toContainText("Cato");
+  await expect(rows.filter({ hasText: "work" })).toHaveCount(9);
+
+  // Another order may spare more, and never less.
+  const handled = async () => Number(/^(\d+)/.exec(await short.locator("p").first().innerText())![1]);
+  const before = await handled();
+  await page.getByRole("combobox", { name: "lifters" }).selectOption("fewest");
+  await expect(short).toContainText(/No order handles fewer/);
+  expect(await handled()).toBeLessThanOrEqual(before);
+
+  // A line without a load is named, the others are planned.
+  await page.getByLabel("who, and the work set").fill("Runa 115\nIsla");
+  await page.getByRole("button", { name: "Plan it" }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "“Isla” names no load" })).toBeVisible();
+  await expect(rows.last()).toContainText("Runa");
+});
+
+test("a bar that is quarantined is not planned", async ({ page }) => {
+  await page.goto("/bars?state=quarantined");
+  const tag = (await page.locator(".bar-tag").first().innerText()).trim();
+  await page.goto(`/load/session?bar=${tag}`);
+  await expect(page.getByRole("alert").filter({ hasText: `${tag} is quarantined` })).toBeVisible();
+  await expect(page.getByRole("region", { name: "Set by set" })).toHaveCount(0);
+});
+
+test("stripping one side is warned before it tips", async ({ page }) => {
+  await page.goto("/load?bar=K11&target=180");
+  await expect(page.getByText(/may come off one side/)).toHaveCount(0);
+  await page.getByRole("combobox", { name: "at", exact: true }).selectOption("rack-1");
+  await expect(page.getByText(/At Rack 1 at most \d pieces \(clamp first\) may come off one side/)).toBeVisible();
+  await expect(page.getByText("With a fifth in reserve")).toBeVisible();
+  await page.goto("/load?bar=K11&target=30&at=rack-1");
+  await expect(page.getByText("one side may be stripped without tipping it")).toBeVisible();
+});

@@ -1,0 +1,297 @@
+import type { Bar } from "@/core/bars/bar";
+import { fixed, signed, trimmed } from "@/core/units/format";
+import type { SessionRun } from "@/server/sessionPlanning";
+import { AskForm } from "../kit/AskForm";
+import { PageHead } from "../kit/PageHead";
+import { PrintButton } from "../kit/PrintButton";
+import { LoadNav } from "./LoadNav";
+import { plateLook } from "./plateLooks";
+import { plateLabel, stackWords } from "./plateWords";
+import { MOST_LIFTERS, type RunState } from "./runState";
+
+interface Props {
+  bars: readonly { tag: string; name: string }[];
+  bar: Bar;
+  clamps: readonly { key: string; name: string }[];
+  clampKey: string;
+  stations: readonly { key: string; name: string }[];
+  state: RunState;
+  run: SessionRun | null;
+  problems: readonly string[];
+}
+
+const RUN_ADDRESS = "/load/session";
+
+/** Ladders to the work sets of everybody on one bar, and the plates for each set so that fewest are handled. */
+export function SessionSheet({ bars, bar, clamps, clampKey, stations, state, run, problems }: Props) {
+  return (
+    <>
+      <PageHead title="Ladders and sessions" about="every set on one bar, the fewest plates moved">
+        <LoadNav here={RUN_ADDRESS} />
+      </PageHead>
+      <AskForm
+        action={RUN_ADDRESS}
+        label="The session"
+        className="sheet no-print mb-3 grid gap-x-6 gap-y-1 px-4 py-2 md:grid-cols-[15rem_1fr]"
+      >
+        <label className="grid content-start gap-1 text-sm">
+          who, and the work set; one a line
+          <textarea
+            name="who"
+            defaultValue={state.who}
+            key={state.who}
+            rows={4}
+            spellCheck={false}
+            aria-describedby={problems.length > 0 ? "run-problems" : undefined}
+            className="textarea textarea-sm w-full"
+          />
+          <button type="submit" className="btn btn-sm btn-neutral min-h-11 justify-self-start">
+            Plan it
+          </button>
+        </label>
+        <div className="flex flex-wrap content-start items-baseline gap-x-5 gap-y-1">
+          <Choice
+            name="bar"
+            word="bar"
+            value={bar.tag}
+            options={bars.map(({ tag, name }) => [tag, `${tag} ${name}`])}
+          />
+          <Choice
+            name="clamps"
+            word="clamps"
+            value={clampKey}
+            options={[...clamps.map(({ key, name }): [string, string] => [key, name]), ["none", "none"]]}
+          />
+          <Choice
+            name="way"
+            word="warm-ups by"
+            value={state.way}
+            options={[
+              ["percent", "percentages: 40, 55, 70, 80, 90"],
+              ["jumps", "even jumps"],
+              ["count", "a number of steps"],
+            ]}
+          />
+          {state.way === "jumps" && (
+            <label className="ask">
+              of
+              <input name="jump" defaultValue={state.jumpKg} key={state.jumpKg} inputMode="numeric" size={3} /> kg
+            </label>
+          )}
+          {state.way === "count" && (
+            <label className="ask">
+              of
+              <input name="count" defaultValue={state.count} key={state.count} inputMode="numeric" size={2} /> steps
+            </label>
+          )}
+          <label className="ask">
+            then
+            <input name="work" defaultValue={state.workSets} key={state.workSets} inputMode="numeric" size={2} /> work
+            sets
+          </label>
+          <Choice
+            name="order"
+            word="lifters"
+            value={state.order}
+            options={[
+              ["named", "in the order named"],
+              ["lightest", "the lightest first"],
+              ["fewest", "in the order of fewest plates"],
+            ]}
+          />
+          <Choice
+            name="only"
+            word="plates"
+            value={state.only ?? "all"}
+            options={[
+              ["kg", "kg only"],
+              ["lb", "lb only"],
+              ["all", "kg and lb"],
+            ]}
+          />
+          <Choice
+            name="at"
+            word="at"
+            value={state.at}
+            options={[["", "no station"], ...stations.map(({ key, name }): [string, string] => [key, name])]}
+          />
+          <p className="text-quiet basis-full text-xs">
+            Up to {MOST_LIFTERS} lifters. Everybody reaches the work sets in the same round. Steps are rounded down to
+            2.5 kg over the empty bar; work sets are taken as they are.
+          </p>
+        </div>
+      </AskForm>
+      {problems.length > 0 && (
+        <ul id="run-problems" role="alert" className="text-error mb-3 text-sm font-semibold">
+          {problems.map((problem) => (
+            <li key={problem}>{problem}</li>
+          ))}
+        </ul>
+      )}
+      {run && <Run run={run} bar={bar} state={state} />}
+    </>
+  );
+}
+
+function Run({ run, bar, state }: { run: SessionRun; bar: Bar; state: RunState }) {
+  const { plan, scratch, handledKg, sets, plates, order } = run;
+  const spared = scratch.plates - plan.handled;
+  const risky = sets.filter(
+    ({ tipping, perSide }) => tipping && perSide.length > 0 && tipping.safeUnloadOrder === null,
+  );
+  return (
+    <>
+      <section className="sheet border-l-primary mb-3 border-l-4 px-4 py-3" aria-label="The plan in short">
+        <p className="text-lg leading-snug font-semibold">
+          {plan.handled} plates handled on each side through {sets.length} sets,{" "}
+          {plan.isProven ? "the fewest there can be" : `at most ${plan.handled - plan.lowerBound} over the fewest`}.
+        </p>
+        <p className="text-sm">
+          Stripped and loaded anew each time it would be {scratch.plates} and {fixed(2 * scratch.kg, 0)} kg in all; this
+          spares <strong>{spared} plates a side</strong> and{" "}
+          <strong>{fixed(2 * (scratch.kg - handledKg), 0)} kg of lifting plates</strong>.
+          {order.length > 1 && ` Order: ${order.join(", ")}.`}
+          {run.orderBound !== null &&
+            (run.orderBound >= plan.handled
+              ? " No order handles fewer."
+              : ` No order handles fewer than ${run.orderBound}.`)}
+        </p>
+        {risky.length > 0 && (
+          <p role="alert" className="text-error mt-1 text-sm font-semibold">
+            {risky.length} {risky.length === 1 ? "set" : "sets"} cannot be loaded one plate at a time here: two people,
+            both sides at once.
+          </p>
+        )}
+      </section>
+      <section className="sheet px-4 py-3" aria-label="Set by set">
+        <div className="mb-1 flex flex-wrap items-baseline justify-between gap-3">
+          <h2 className="font-bold">
+            {bar.tag} {bar.name}, set by set; plates of one side
+          </h2>
+          <PrintButton />
+        </div>
+        <div className="relative overflow-x-auto">
+          <table className="w-full text-sm">
+            <thead className="text-quiet text-left text-xs">
+              <tr>
+                <th className="py-1 pr-3 text-right font-normal">set</th>
+                <th className="pr-3 font-normal">who</th>
+                <th className="pr-3 text-right font-normal">load</th>
+                <th className="pr-3 font-normal">take off</th>
+                <th className="pr-3 font-normal">put on</th>
+                <th className="pr-3 font-normal">then on the sleeve, inside first</th>
+                {state.at && <th className="font-normal">off one side at most</th>}
+              </tr>
+            </thead>
+            <tbody>
+              {sets.map((set, i) => (
+                <tr
+                  key={set.id}
+                  className={`border-base-300 border-t align-middle ${
+                    i > 0 && set.id.split(".")[0] !== sets[i - 1]!.id.split(".")[0] ? "border-t-2" : ""
+                  }`}
+                >
+                  <td className="text-quiet py-1 pr-3 text-right">{i + 1}</td>
+                  <th scope="row" className={`pr-3 text-left ${set.isWork ? "font-bold" : "font-normal"}`}>
+                    {set.lifter}
+                    {set.isWork && <span className="text-quiet ml-1 text-xs font-normal">work</span>}
+                  </th>
+                  <td className="pr-3 text-right whitespace-nowrap">
+                    <strong className="text-base">{trimmed(set.achievedKg, 2)}</strong>
+                    <span className="unit">kg</span>
+                    {Math.abs(set.errorKg) >= 0.005 && (
+                      <span className="text-accent block text-xs">{signed(set.errorKg, 2)}</span>
+                    )}
+                  </td>
+                  <td className="min-w-28 pr-3">
+                    {stackWords(set.off, plates) || <span className="text-quiet">–</span>}
+                  </td>
+                  <td className="min-w-28 pr-3 font-semibold">
+                    {stackWords(set.on, plates) || <span className="text-quiet font-normal">–</span>}
+                  </td>
+                  <td className="pr-3">
+                    <Sleeve set={set} plates={plates} />
+                  </td>
+                  {state.at && (
+                    <td className="whitespace-nowrap">
+                      <Removal set={set} />
+                    </td>
+                  )}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+        <p className="text-quiet mt-2 text-xs">
+          At the end the bar is emptied; that is counted. Small plates may stand inside large ones: that is what spares
+          plates. Where the set ends on the floor, load it by itself under One load. Clamps on, both sides loaded
+          evenly, safeties set, a spotter for heavy racked lifts. Never strip one side. Never over the rating.
+        </p>
+      </section>
+    </>
+  );
+}
+
+/** The plates of one side as they stand, each as wide as it is thick and as high as it is large. */
+function Sleeve({ set, plates }: { set: SessionRun["sets"][number]; plates: SessionRun["plates"] }) {
+  if (set.perSide.length === 0) return <span className="text-quiet">empty</span>;
+  return (
+    <span className="flex items-center gap-0.5" aria-label={stackWords(set.perSide, plates)} role="img">
+      {set.perSide.map((key, i) => {
+        const row = plates.get(key)!;
+        const look = plateLook(row.colour);
+        return (
+          <span
+            key={i}
+            className="border-base-content/40 inline-flex items-center justify-center border px-1 text-[0.65rem] leading-none font-bold"
+            style={{
+              background: look.fill,
+              color: look.text,
+              height: `${16 + (row.diameterMm ?? 300) / 28}px`,
+              minWidth: `${12 + (row.thicknessMm ?? 25) / 4}px`,
+            }}
+          >
+            {plateLabel(row)}
+          </span>
+        );
+      })}
+    </span>
+  );
+}
+
+function Removal({ set: { tipping, perSide } }: { set: SessionRun["sets"][number] }) {
+  if (!tipping || perSide.length === 0) return <span className="text-quiet">–</span>;
+  if (tipping.safeUnloadOrder === null) return <strong className="text-error">two people, both at once</strong>;
+  const off = Math.min(tipping.maxOneSidedRemoval.left, tipping.maxOneSidedRemoval.right);
+  if (off > perSide.length) return <span className="text-quiet">all</span>;
+  return (
+    <strong className="text-accent">
+      {off} {off === 1 ? "piece" : "pieces"}
+    </strong>
+  );
+}
+
+function Choice({
+  name,
+  word,
+  value,
+  options,
+}: {
+  name: string;
+  word: string;
+  value: string;
+  options: [string, string][];
+}) {
+  return (
+    <label className="ask">
+      {word}
+      <select name={name} defaultValue={value} key={value} className="min-h-11!">
+        {options.map(([key, words]) => (
+          <option key={key} value={key}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
