@@ -33,6 +33,35 @@ test("three lifters share a bar: the plan says what comes off and goes on, and w
   await expect(rows.last()).toContainText("Runa");
 });
 
+test("the plan is run on a telephone, set by set; a load changed half-way keeps what is done", async ({ browser }) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  const page = await context.newPage();
+  await page.goto("/load/session?who=Ann+100%0ABo+80&way=count&count=3&work=2");
+  await page.getByRole("link", { name: "Run it" }).click();
+  const now = page.getByRole("region", { name: "Now" });
+  await expect(page.getByRole("heading", { name: /set 1 of 10/ })).toBeVisible();
+  for (let set = 2; set <= 4; set += 1) {
+    await now.getByRole("link", { name: "Done" }).click();
+    await expect(page.getByRole("heading", { name: `set ${set} of 10` })).toBeVisible();
+  }
+  const load = async () => Number(/([\d.]+)kg/.exec((await now.innerText()).replace(/\s/g, ""))![1]);
+  const before = await load();
+  await now.getByRole("link", { name: "5 kg more" }).click();
+  await expect(now).toContainText("1 change so far");
+  expect(Math.abs((await load()) - before - 5)).toBeLessThan(1.5);
+  // A link shows the next tablet the same.
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole("heading", { name: "set 4 of 10" })).toBeVisible();
+  await now.getByRole("link", { name: "Skip" }).click();
+  await expect(page.getByRole("heading", { name: "set 4 of 9" })).toBeVisible();
+  await now.getByRole("link", { name: "Back" }).click();
+  await expect(page.getByRole("heading", { name: "set 3 of 9" })).toBeVisible();
+  await page.goto(page.url().replace(/([?&])i=\d+/, "$1i=9"));
+  await expect(page.getByRole("heading", { name: "All 9 sets are done." })).toBeVisible();
+  await context.close();
+});
+
 test("a bar that is quarantined is not planned", async ({ page }) => {
   await page.goto("/bars?state=quarantined");
   const tag = (await page.locator(".bar-tag").first().innerText()).trim();

@@ -23,6 +23,7 @@ const SCREENS = [
   "/compare?bars=K04,K11&load=270",
   "/match?lift=snatch&load=60&lifter=tove",
   "/load?bar=K20&target=140",
+  "/load/session?at=rack-1",
   "/match/coverage",
   "/match/balance",
   "/lifters",
@@ -258,9 +259,18 @@ Written by \`npm run bench\` on ${cpus().length} cores (${cpus()[0].model.trim()
 | matching 24 bars for a lift, with every reason in words | – | ${ms(core.match.us)} µs |
 | 500 bars × 30 lifts × one lifter graded | under 100 ms | ${ms(core.grade.ms)} ms |
 | 40 lifters, 12 station-blocks, 60 bars assigned, ${core.classes.of} evenings | under 500 ms and optimal | median ${ms(core.classes.medianMs)} ms, worst ${ms(core.classes.worstMs)} ms; ${core.classes.proven} proven |
+${core.plans.map(({ name, worstMs, proven, of }) => `| session plan, ${name}, 8 plate kinds, order fixed, ${of} instances | ${name.includes("140") ? "the least under 3 s" : "the proven least under 500 ms"} | worst ${ms(worstMs)} ms; ${proven} proven |`).join("\n")}
+| session plan, 24 sets from 100 to 320 kg, 14 kinds in kg and lb, 3 instances | under 3 s, gap reported | worst ${ms(core.mixed.worstMs)} ms; ${core.mixed.proven} proven |
+${core.orders.map((one) => `| order of six lifters free, 48 sets, instance \`${one.name}\` | under 3 s, gap reported | ${ms(one.ms)} ms; ${one.handled} handled a side, bound ${one.bound} |`).join("\n")}
 | every setting of an adjustable yoke bar, 60 angles × 10 distances, for a lifter | under 5 ms | ${ms(core.settings.ms)} ms |
 | a move of the load while it is dragged, ${screens.drag.moves} moves | within a frame, 16 ms | median ${ms(screens.drag.median)} ms, worst ${ms(screens.drag.worst)} ms |
 | balance of one carry | within a frame, 16 ms | ${ms(core.balance.us)} µs |
+
+How the time of a session plan grows, in ms (sets of six lifters, order fixed):
+
+| sets | 4 kinds | 6 kinds | 8 kinds |
+| ---: | ---: | ---: | ---: |
+${core.growth.map(({ sets, ms: times }) => `| ${sets} | ${times.map(ms).join(" | ")} |`).join("\n")}
 
 Server answer of every screen on the demo data, wanted under 150 ms (median and worst of ${ROUNDS - 5} after 5 to warm up):
 

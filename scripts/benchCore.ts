@@ -13,6 +13,9 @@ import { LIFT_KEYS, LIFTS } from "../src/core/matching/lifts";
 import { gradeBar, matchBars } from "../src/core/matching/match";
 import { massUnitsFromKg } from "../src/core/units/exactMass";
 import type { ArmChart } from "../src/core/setups/armChart";
+import { EIGHT_KINDS, FOURTEEN_KINDS, inOrder, rotation, scattered } from "../src/core/loading/plan/instances.fixture";
+import { planOrder } from "../src/core/loading/plan/orderLifters";
+import { planSession } from "../src/core/loading/plan/planSession";
 import { evaluateAll } from "../src/core/setups/armSettings";
 import { whip } from "../src/core/whip/closedForm";
 import { bentBar } from "../src/core/whip/generalSolver";
@@ -135,6 +138,45 @@ async function main() {
     300,
   );
 
+  const timed = <T>(work: () => T): { ms: number; answer: T } => {
+    const started = performance.now();
+    const answer = work();
+    return { ms: performance.now() - started, answer };
+  };
+  const plans = (["easy", "rising", "heavy"] as const).map((name, i) => {
+    const span = [
+      [60, 120],
+      [80, 160],
+      [140, 200],
+    ][i] as [number, number];
+    const runs = [1, 2, 3, 4].map((seed) => timed(() => planSession(inOrder(rotation(seed, span)))));
+    return {
+      name: `48 sets, 6 lifters × 8 rounds, tops ${span[0]}–${span[1]} kg`,
+      worstMs: Math.max(...runs.map(({ ms }) => ms)),
+      proven: runs.filter(({ answer }) => answer.isProven).length,
+      of: runs.length,
+      key: name,
+    };
+  });
+  const mixed = [1, 2, 3].map((seed) => timed(() => planSession(scattered(seed, 24, [100, 320], FOURTEEN_KINDS))));
+  const orders = [
+    [1, 60, 120],
+    [2, 80, 160],
+    [3, 140, 200],
+  ].map(([seed, least, most]) => ({
+    name: `order-${seed}-${least}-${most}`,
+    ...timed(() => planOrder(rotation(seed!, [least!, most!]))),
+  }));
+  const growth = [6, 12, 24, 48, 96, 192].map((sets) => ({
+    sets,
+    ms: [4, 6, 8].map(
+      (kinds) =>
+        timed(() =>
+          planSession(inOrder(rotation(7, [60, 140], { rounds: sets / 6, plates: EIGHT_KINDS.slice(0, kinds) }))),
+        ).ms,
+    ),
+  }));
+
   console.log(
     JSON.stringify({
       grade: { ms: gradeUs / 1000 },
@@ -146,6 +188,18 @@ async function main() {
       },
       balance: { us: balanceUs },
       settings: { ms: settingsUs / 1000 },
+      plans,
+      mixed: {
+        worstMs: Math.max(...mixed.map(({ ms }) => ms)),
+        proven: mixed.filter(({ answer }) => answer.isProven).length,
+      },
+      orders: orders.map(({ name, ms, answer }) => ({
+        name,
+        ms,
+        handled: answer.plan.handled,
+        bound: answer.lowerBound,
+      })),
+      growth,
       load: { oursUs, theirsUs, ratio: theirsUs / oursUs },
       whip: { closedPerSecond: 1e6 / closedUs, generalPerSecond: 1e6 / generalUs },
       match: { us: matchUs },

@@ -4,6 +4,7 @@ import { isHallDay } from "@/core/units/hallDay";
 import { balanceAnswer, balanceRequest } from "./balance";
 import { id, listOf, loadKg, paging } from "./fields";
 import { hallFile, importAnswer } from "./barFile";
+import { corrosionAnswer, corrosionRequest } from "./corrosion";
 import { lifterItem } from "./lifters";
 import { barBody, barItem, dueItem, liftItem, matchAnswer, plateItem, stationItem } from "./lists";
 import { loadAnswer, loadRequest } from "./load";
@@ -75,6 +76,14 @@ export const ROUTES = {
     summary: "Lifter, bar and load over the feet, from the side: trunk lean, moments, roll torque",
     body: balanceRequest,
     answer: balanceAnswer,
+    refusals: computing,
+  },
+  corrosion: {
+    method: "POST",
+    path: "/corrosion",
+    summary: "How fast steel rusts in such air (ISO 9223), and its dew point",
+    body: corrosionRequest,
+    answer: corrosionAnswer,
     refusals: computing,
   },
   bars: {

@@ -113,6 +113,33 @@ describe("a session on one bar", () => {
     expect(lightest!.run.order).toEqual(["Bo", "Ann", "Cy"]);
     expect(fewest!.run.orderBound).toBeLessThanOrEqual(fewest!.run.plan.handled);
   });
+  it("keeps what is done when a load changes half-way or a set is left out, and plans the rest from there", async () => {
+    const { manager, item, wish } = await withPlates("changes");
+    const first = await planRun(manager, item, wish);
+    if (!first.ok) throw new Error(first.message);
+    const [changed, skipped] = [first.run.sets[7]!, first.run.sets[9]!];
+    const changes = [
+      { done: 6, id: changed.id, kg: 90 },
+      { done: 8, id: skipped.id, kg: null },
+      { done: 9, id: "99.1", kg: 50 },
+    ];
+    const later = await planRun(manager, item, { ...wish, changes });
+    if (!later.ok) throw new Error(later.message);
+    const { sets, plan } = later.run;
+    expect(sets.slice(0, 6)).toEqual(first.run.sets.slice(0, 6));
+    expect(sets.find(({ id }) => id === changed.id)).toMatchObject({ targetKg: 90, lifter: changed.lifter });
+    expect(sets.some(({ id }) => id === skipped.id)).toBe(false);
+    expect(sets).toHaveLength(first.run.sets.length - 1);
+    const sleeve: string[] = [];
+    let handled = 0;
+    for (const { off, on, perSide } of sets) {
+      for (const key of off) expect(sleeve.pop()).toBe(key);
+      sleeve.push(...on);
+      handled += off.length + on.length;
+      expect(sleeve).toEqual(perSide);
+    }
+    expect(handled + sleeve.length).toBe(plan.handled);
+  });
   it("is refused for a quarantined bar and for a bar that nobody weighed, with the reason", async () => {
     const { manager, item, wish, hall, bar } = await withPlates("refused");
     const bent = { ...item, bar: { ...item.bar, state: "quarantined" as const, stateReason: "bent" } };

@@ -1,7 +1,7 @@
 import "server-only";
 import { isUsable, valueOf, type Bar } from "@/core/bars/bar";
 import { seatToSeatOf } from "@/core/bars/lengths";
-import { commonInnerPart } from "@/core/loading/handled";
+import { commonInnerPart, platesHandled } from "@/core/loading/handled";
 import { ladder, type LadderWay } from "@/core/loading/ladder";
 import { load } from "@/core/loading/load";
 import { planOrder } from "@/core/loading/plan/orderLifters";
@@ -59,6 +59,15 @@ export interface SessionWish {
   clamps: ClampRow | null;
   only: "kg" | "lb" | null;
   station: StationRow | null;
+  /** What turned out otherwise, in the order it happened: after so many sets, a set's load, or null to leave it out. */
+  changes?: readonly RunChange[];
+}
+
+export interface RunChange {
+  /** Sets done by then; they stay as they were. */
+  done: number;
+  id: string;
+  kg: number | null;
 }
 
 export interface RunSet {
@@ -149,12 +158,13 @@ export async function planRun(who: Who, { bar }: ListedBar, wish: SessionWish): 
   const isFree = wish.order === "fewest" && lifters.length > 1 && lifters.length <= 6;
   const ordered = isFree ? planOrder({ ...question, rounds }) : null;
   const plan = ordered?.plan ?? planSession(question);
+  const now = afterChanges(question, plan, wish.changes ?? [], facts);
   const plates = new Map(rows.map((row) => [row.key, row]));
   const kgOf = (stack: readonly string[]) =>
     stack.reduce((sum, key) => sum + kgFromMassUnits(plates.get(key)!.massUnits), 0);
   let before: readonly string[] = [];
   let handledKg = 0;
-  const run = plan.sets.map(({ id, achievedUnits, errorUnits, perSide }): RunSet => {
+  const run = now.sets.map(({ id, achievedUnits, errorUnits, perSide }): RunSet => {
     const kept = commonInnerPart(before, perSide);
     const [off, on] = [before.slice(kept).toReversed(), perSide.slice(kept)];
     handledKg += kgOf(off) + kgOf(on);
@@ -176,7 +186,7 @@ export async function planRun(who: Who, { bar }: ListedBar, wish: SessionWish): 
     run: {
       sets: run,
       order: (ordered?.order ?? lifters.map((_, l) => l)).map((l) => lifters[l]!.name),
-      plan,
+      plan: now,
       orderBound: ordered ? ordered.lowerBound : null,
       scratch: scratchOf(question, kinds, kgOf),
       handledKg,
@@ -184,6 +194,46 @@ export async function planRun(who: Who, { bar }: ListedBar, wish: SessionWish): 
       barKg: mass,
     },
   };
+}
+
+/**
+ * The plan after what turned out otherwise: sets that are done stay as they were, the rest is planned anew from what is
+ * on the bar. A change that names no coming set is passed over.
+ */
+function afterChanges(
+  question: SessionQuestion,
+  first: SessionPlan,
+  changes: readonly RunChange[],
+  facts: Map<string, { lifter: string; targetKg: number; isWork: boolean }>,
+): SessionPlan {
+  let plan = first;
+  for (const { done, id, kg } of changes) {
+    const kept = plan.sets.slice(0, done);
+    const coming = plan.sets.slice(done);
+    if (!coming.some((set) => set.id === id)) continue;
+    const sets = coming.flatMap((set): PlanSet[] => {
+      const known = facts.get(set.id)!;
+      if (set.id !== id) return [{ id: set.id, targetUnits: massUnitsFromKg(known.targetKg), setup: null }];
+      if (kg === null) return [];
+      facts.set(id, { ...known, targetKg: kg });
+      return [{ id, targetUnits: massUnitsFromKg(kg), setup: null }];
+    });
+    const rest = planSession({ ...question, sets, start: kept.at(-1)?.perSide ?? [] });
+    const before = handledThrough(kept.map(({ perSide }) => perSide));
+    plan = {
+      sets: [...kept, ...rest.sets],
+      handled: before + rest.handled,
+      lowerBound: before + rest.lowerBound,
+      isProven: rest.isProven,
+    };
+  }
+  return plan;
+}
+
+function handledThrough(stacks: readonly (readonly string[])[]): number {
+  let sum = 0;
+  stacks.forEach((stack, i) => (sum += platesHandled(stacks[i - 1] ?? [], stack)));
+  return sum;
 }
 
 /** Every set stripped and loaded anew with fewest plates: what most do. */

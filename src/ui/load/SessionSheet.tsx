@@ -2,6 +2,7 @@ import type { Bar } from "@/core/bars/bar";
 import { fixed, signed, trimmed } from "@/core/units/format";
 import type { SessionRun } from "@/server/sessionPlanning";
 import { AskForm } from "../kit/AskForm";
+import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
 import { PrintButton } from "../kit/PrintButton";
 import { LoadNav } from "./LoadNav";
@@ -18,12 +19,14 @@ interface Props {
   state: RunState;
   run: SessionRun | null;
   problems: readonly string[];
+  /** Where the plan is a floor screen. */
+  floorHref: string;
 }
 
 const RUN_ADDRESS = "/load/session";
 
 /** Ladders to the work sets of everybody on one bar, and the plates for each set so that fewest are handled. */
-export function SessionSheet({ bars, bar, clamps, clampKey, stations, state, run, problems }: Props) {
+export function SessionSheet({ bars, bar, clamps, clampKey, stations, state, run, problems, floorHref }: Props) {
   return (
     <>
       <PageHead title="Ladders and sessions" about="every set on one bar, the fewest plates moved">
@@ -128,12 +131,12 @@ export function SessionSheet({ bars, bar, clamps, clampKey, stations, state, run
           ))}
         </ul>
       )}
-      {run && <Run run={run} bar={bar} state={state} />}
+      {run && <Run run={run} bar={bar} state={state} floorHref={floorHref} />}
     </>
   );
 }
 
-function Run({ run, bar, state }: { run: SessionRun; bar: Bar; state: RunState }) {
+function Run({ run, bar, state, floorHref }: { run: SessionRun; bar: Bar; state: RunState; floorHref: string }) {
   const { plan, scratch, handledKg, sets, plates, order } = run;
   const spared = scratch.plates - plan.handled;
   const risky = sets.filter(
@@ -168,7 +171,12 @@ function Run({ run, bar, state }: { run: SessionRun; bar: Bar; state: RunState }
           <h2 className="font-bold">
             {bar.tag} {bar.name}, set by set; plates of one side
           </h2>
-          <PrintButton />
+          <span className="no-print flex gap-2">
+            <Link href={floorHref} className="btn btn-sm btn-neutral min-h-11">
+              Run it
+            </Link>
+            <PrintButton />
+          </span>
         </div>
         <div className="relative overflow-x-auto">
           <table className="w-full text-sm">
@@ -233,7 +241,7 @@ function Run({ run, bar, state }: { run: SessionRun; bar: Bar; state: RunState }
 }
 
 /** The plates of one side as they stand, each as wide as it is thick and as high as it is large. */
-function Sleeve({ set, plates }: { set: SessionRun["sets"][number]; plates: SessionRun["plates"] }) {
+export function Sleeve({ set, plates }: { set: SessionRun["sets"][number]; plates: SessionRun["plates"] }) {
   if (set.perSide.length === 0) return <span className="text-quiet">empty</span>;
   return (
     <span className="flex items-center gap-0.5" aria-label={stackWords(set.perSide, plates)} role="img">

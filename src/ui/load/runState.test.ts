@@ -1,5 +1,5 @@
 import { describe, expect, it, test } from "vitest";
-import { readLifterLine, readRunState } from "./runState";
+import { changesText, readLifterLine, readRunState } from "./runState";
 
 describe("the address of a session", () => {
   test.each([
@@ -17,6 +17,15 @@ describe("the address of a session", () => {
     expect(state.lifters.map(({ name }) => name)).toEqual(["Ann", "Cy"]);
     expect(state.problems).toHaveLength(2);
     expect(state.problems[0]).toContain("“Bo” names no load");
+  });
+  it("keeps what turned out otherwise, and passes over what it cannot read", () => {
+    const { changes, done } = readRunState({ i: "4", x: "3:2.1:105,bad,5:3.2:skip,1:1.1:0" });
+    expect(done).toBe(4);
+    expect(changes).toEqual([
+      { done: 3, id: "2.1", kg: 105 },
+      { done: 5, id: "3.2", kg: null },
+    ]);
+    expect(readRunState({ x: changesText(changes) }).changes).toEqual(changes);
   });
   it("starts with something to look at, and takes nothing out of range", () => {
     expect(readRunState({})).toMatchObject({ way: "percent", workSets: 3, order: "named", only: "kg", problems: [] });

@@ -22,7 +22,7 @@ export interface OrderOptions {
   most?: number;
 }
 
-const MOST_PLANNED = 24;
+const MOST_PLANNED = 16;
 
 /**
  * The order of lifters, the same every round, for which fewest plates are handled. Every order gets a bound from the
