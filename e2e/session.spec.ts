@@ -19,6 +19,16 @@ test("three lifters share a bar: the plan says what comes off and goes on, and w
   await expect(rows.last()).toContainText("Cato");
   await expect(rows.filter({ hasText: "work" })).toHaveCount(9);
 
+  // Played through, it says how long it takes and where the time goes.
+  const play = page.getByRole("region", { name: "Play it" });
+  await expect(play).toContainText(/Lifting \d+ min, plates \d+ min/);
+  await play.getByRole("button", { name: "Play" }).click();
+  await expect(play.getByText(/set [2-9] of 26/)).toBeVisible();
+  await play.getByRole("button", { name: "Pause" }).click();
+  const slider = play.getByRole("slider", { name: "Time in the session" });
+  await slider.fill(String(await slider.getAttribute("max")));
+  await expect(play.getByText("set 26 of 26")).toBeVisible();
+
   // Another order may spare more, and never less.
   const handled = async () => Number(/^(\d+)/.exec(await short.locator("p").first().innerText())![1]);
   const before = await handled();

@@ -8,6 +8,7 @@ import { PrintButton } from "../kit/PrintButton";
 import { LoadNav } from "./LoadNav";
 import { plateLook } from "./plateLooks";
 import { plateLabel, stackWords } from "./plateWords";
+import { SessionPlay } from "./SessionPlay";
 import { MOST_LIFTERS, type RunState } from "./runState";
 
 interface Props {
@@ -236,6 +237,25 @@ function Run({ run, bar, state, floorHref }: { run: SessionRun; bar: Bar; state:
           evenly, safeties set, a spotter for heavy racked lifts. Never strip one side. Never over the rating.
         </p>
       </section>
+      <SessionPlay
+        key={plan.handled + state.who}
+        sets={sets.map(({ lifter, achievedKg, perSide, off, on }) => ({ lifter, achievedKg, perSide, off, on }))}
+        looks={Object.fromEntries(
+          [...new Set(sets.flatMap(({ perSide }) => perSide))].map((key) => {
+            const row = plates.get(key)!;
+            return [
+              key,
+              {
+                label: plateLabel(row),
+                colour: row.colour,
+                thicknessMm: row.thicknessMm ?? 25,
+                diameterMm: row.diameterMm ?? 300,
+              },
+            ];
+          }),
+        )}
+        scratchPlates={scratch.plates}
+      />
     </>
   );
 }
