@@ -105,6 +105,27 @@ describe("what holds for any class", () => {
       }),
       { numRuns: 40 },
     ));
+  it("never has a bar at two stations in one block, also where a bar moved to a slot that had none", () => {
+    const open = [true, true, true];
+    const problem = {
+      slots: [
+        { block: 0, capacity: 1, bars: [false, true, true] },
+        { block: 0, capacity: 2, bars: open },
+        { block: 1, capacity: 1, bars: open },
+        { block: 1, capacity: 2, bars: open },
+      ],
+      entries: [
+        { person: "p0", fit: [100, 100, 100], slots: [false, true, false, true] },
+        { person: "p0", fit: [-1, -1, 100], slots: [false, true, false, true] },
+        { person: "p2", fit: [-1, -1, -1], slots: [false, false, false, false] },
+        { person: "p3", fit: [-1, -1, 10], slots: [true, false, true, false] },
+        { person: "p4", fit: [40, 40, 40], slots: [true, false, true, false] },
+      ],
+    };
+    const answer = assignClass(problem);
+    expect(checkPlan(problem, answer)).toBe(answer.total);
+    expect(answer.total).toBe(everyWay(problem));
+  });
   it("sparing the special bars costs nobody anything and leaves no plain bar unused that would do", () =>
     fc.assert(
       fc.property(small, fc.array(fc.boolean(), { minLength: 3, maxLength: 3 }), (problem, isPlain) => {

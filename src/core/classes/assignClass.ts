@@ -161,10 +161,12 @@ class Search {
     if (this.tried.has(key)) return;
     this.tried.add(key);
     let plan = placePeople(this.layout.problem, barOf, this.best.total);
+    let now = barOf;
     while (plan) {
       this.best = plan;
-      plan = this.better(plan, barOf);
-      if (plan) barOf = plan.barOf.map((bar, k) => (bar < 0 ? barOf[k]! : bar));
+      plan = this.better(plan, now);
+      // A slot that an idea left without a bar stays without: its bar stands elsewhere in the block now.
+      if (plan) now = plan.barOf;
     }
   }
 
@@ -189,7 +191,7 @@ class Search {
     ideas.sort((a, b) => b.gain - a.gain);
     for (const idea of ideas.slice(0, MOST_IDEAS)) {
       const plan = placePeople(problem, idea.barOf, this.best.total);
-      if (plan) return { ...plan, barOf: plan.barOf.map((bar, k) => (bar < 0 ? idea.barOf[k]! : bar)) };
+      if (plan) return { ...plan, barOf: idea.barOf };
     }
     return null;
   }
