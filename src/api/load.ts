@@ -7,18 +7,21 @@ import { kgFromMassUnits, massUnitsFromKg } from "@/core/units/exactMass";
 import { id, lengthMm, loadKg, massKg, thicknessMm } from "./fields";
 import type { Problem } from "./problems";
 
+/** A plate as every computing route takes it. */
+export interface PlateRequest {
+  id: string;
+  massKg: number;
+  pairs: number;
+  thicknessMm?: number;
+  diameterMm?: number;
+  material?: PlateMaterial;
+}
+
 export interface LoadRequest {
   targetKg: number;
   bar: { massKg: number; sleeveLengthMm?: number; ratedLoadKg?: number };
   clampPairKg: number;
-  plates: {
-    id: string;
-    massKg: number;
-    pairs: number;
-    thicknessMm?: number;
-    diameterMm?: number;
-    material?: PlateMaterial;
-  }[];
+  plates: PlateRequest[];
   ending: Ending;
   ironToRubber: { warn: number; refuse: number };
   rounding: Rounding;

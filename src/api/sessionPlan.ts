@@ -1,22 +1,14 @@
 import Joi from "joi";
 import { planSession } from "@/core/loading/plan/planSession";
-import type { PlateMaterial } from "@/core/loading/plateKind";
 import { kgFromMassUnits, massUnitsFromKg } from "@/core/units/exactMass";
 import { id, lengthMm, loadKg, massKg } from "./fields";
-import { plateList } from "./load";
+import { plateList, type PlateRequest } from "./load";
 import type { Problem } from "./problems";
 
 export interface SessionPlanRequest {
   bar: { massKg: number; sleeveLengthMm?: number; changeSetupEmpty: boolean };
   clampPairKg: number;
-  plates: {
-    id: string;
-    massKg: number;
-    pairs: number;
-    thicknessMm?: number;
-    diameterMm?: number;
-    material?: PlateMaterial;
-  }[];
+  plates: PlateRequest[];
   sets: { id: string; targetKg: number; setup?: string }[];
   startPerSide: string[];
   endEmpty: boolean;

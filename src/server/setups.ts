@@ -18,7 +18,6 @@ import { may } from "./permissions";
 import { hallDb, type Who } from "./who";
 
 export type SettingRow = typeof lifterSettings.$inferSelect;
-export type BarSetupRow = typeof barSetups.$inferSelect;
 
 /** A bar with everything that can be set of it. */
 export interface SetBar extends ListedBar {

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { loadOrder, tipping, type TippingPlate, type TippingQuestion } from "./tipping";
+import { tipping, type TippingPlate, type TippingQuestion } from "./tipping";
 
 const disc = (massKg: number, thicknessMm = 27): TippingPlate => ({ massKg, thicknessMm });
 const ask = (left: TippingPlate[], right: TippingPlate[], more: Partial<TippingQuestion> = {}): TippingQuestion => ({
@@ -112,8 +112,4 @@ describe("tipping on a rack (statics, handbook §10)", () => {
         if (pure.tips !== null) expect(kept.tips).not.toBeNull();
       }),
     ));
-  it("loads in the other order", () => {
-    expect(loadOrder(["left", "right", "right"])).toEqual(["right", "right", "left"]);
-    expect(loadOrder(null)).toBeNull();
-  });
 });

@@ -134,8 +134,3 @@ function safestOrder(left: number, right: number, at: (l: number, r: number) => 
   }
   return order;
 }
-
-/** An order of loading: unloading the other way round. */
-export function loadOrder(unload: readonly TippingSide[] | null): TippingSide[] | null {
-  return unload && [...unload].reverse();
-}

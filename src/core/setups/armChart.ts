@@ -46,11 +46,6 @@ export function placeOf(angleDeg: number, distanceMm: number): { forwardMm: numb
   return { forwardMm: distanceMm * Math.sin(rad(angleDeg)), dropMm: distanceMm * Math.cos(rad(angleDeg)) };
 }
 
-/** The angle and distance of a place: `placeOf` the other way round. */
-export function anglesOf({ forwardMm, dropMm }: { forwardMm: number; dropMm: number }) {
-  return { angleDeg: (Math.atan2(forwardMm, dropMm) * 180) / Math.PI, distanceMm: Math.hypot(forwardMm, dropMm) };
-}
-
 const mean = (a: number, b: number) => (a + b) / 2;
 
 /** Every angle the arms lock at, in order of the marks: six marks are six, with half marks twelve. */

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { balance } from "../balance/balance";
 import { CARRIES } from "../balance/carry";
-import { anglesOf, anglesOfMarks, findSetting, nearestSetting, placeOf, settingsOf, unlikeSides } from "./armChart";
+import { anglesOfMarks, findSetting, nearestSetting, placeOf, settingsOf, unlikeSides } from "./armChart";
 import {
   besides,
   carryAt,
@@ -15,7 +15,7 @@ import {
   shankLeanAt,
 } from "./armSettings";
 import type { ArmChart } from "./armChart";
-import { ARM_CHART } from "./setups.fixture";
+import { anglesOf, ARM_CHART } from "./setups.fixture";
 
 const TALL = { heightMm: 1930, massKg: 90 };
 const ASK = { lifter: TALL, loadKg: 60, contactKg: 8 };

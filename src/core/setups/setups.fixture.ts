@@ -60,3 +60,8 @@ export const armBar = (more: Partial<SetupBar> = {}): SetupBar => ({
   ...testBar({ ...MENS_BAR, mass: stated(24), handleLength: stated(180) }, { tag: "A1", family: "adjustable-yoke" }),
   ...more,
 });
+
+/** The angle and distance of a place about the axis: `placeOf` the other way round. */
+export function anglesOf({ forwardMm, dropMm }: { forwardMm: number; dropMm: number }) {
+  return { angleDeg: (Math.atan2(forwardMm, dropMm) * 180) / Math.PI, distanceMm: Math.hypot(forwardMm, dropMm) };
+}

@@ -1,6 +1,7 @@
 import { ENDINGS, type Ending } from "@/core/loading/endings";
 import { kgFromMassUnits } from "@/core/units/exactMass";
 import { trimmed } from "@/core/units/format";
+import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { loadParams, TOLERANCES_KG, type LoadState } from "./loadState";
 
@@ -30,13 +31,13 @@ export function LoadQuestion({ bars, clamps, stations, state }: Props) {
       keep={{ target: loadParams(state).target, on: state.onBar.join(",") || undefined }}
       className="sheet order-2 flex flex-wrap items-baseline gap-x-5 gap-y-1 px-4 py-1.5 lg:order-none"
     >
-      <Choice
+      <AskChoice
         name="bar"
         word="bar"
         value={state.bar ?? ""}
         options={bars.map(({ tag, name }) => [tag, `${tag} ${name}`])}
       />
-      <Choice
+      <AskChoice
         name="clamps"
         word="clamps"
         value={state.clamps ?? "none"}
@@ -48,19 +49,19 @@ export function LoadQuestion({ bars, clamps, stations, state }: Props) {
           ["none", "none"],
         ]}
       />
-      <Choice
+      <AskChoice
         name="ending"
         word="the set ends"
         value={state.ending}
         options={ENDINGS.map((key) => [key, ENDING_WORDS[key]])}
       />
-      <Choice
+      <AskChoice
         name="at"
         word="at"
         value={state.at}
         options={[["", "no rack"], ...stations.map(({ key, name }): [string, string] => [key, name])]}
       />
-      <Choice
+      <AskChoice
         name="unit"
         word="in"
         value={state.unit}
@@ -72,7 +73,7 @@ export function LoadQuestion({ bars, clamps, stations, state }: Props) {
       <details className="basis-full xl:basis-auto">
         <summary className="text-quiet min-h-11 cursor-pointer content-center text-sm">how near, which plates</summary>
         <div className="flex flex-wrap gap-x-5 pb-2">
-          <Choice
+          <AskChoice
             name="rounding"
             word="take"
             value={state.rounding}
@@ -81,7 +82,7 @@ export function LoadQuestion({ bars, clamps, stations, state }: Props) {
               ["nearest", "above or below it"],
             ]}
           />
-          <Choice
+          <AskChoice
             name="within"
             word="near enough"
             value={String(state.withinKg)}
@@ -90,7 +91,7 @@ export function LoadQuestion({ bars, clamps, stations, state }: Props) {
               kg === 0 ? "the nearest, whatever it takes" : `within ${kg} kg of the nearest, fewest plates`,
             ])}
           />
-          <Choice
+          <AskChoice
             name="only"
             word="plates"
             value={state.only ?? ""}
@@ -103,30 +104,5 @@ export function LoadQuestion({ bars, clamps, stations, state }: Props) {
         </div>
       </details>
     </AskForm>
-  );
-}
-
-function Choice({
-  name,
-  word,
-  value,
-  options,
-}: {
-  name: string;
-  word: string;
-  value: string;
-  options: [string, string][];
-}) {
-  return (
-    <label className="ask">
-      {word}
-      <select name={name} defaultValue={value} key={value} className="min-h-11!">
-        {options.map(([key, words]) => (
-          <option key={key} value={key}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </label>
   );
 }

@@ -1,6 +1,7 @@
 import type { Bar } from "@/core/bars/bar";
 import { fixed, signed, trimmed } from "@/core/units/format";
 import type { SessionRun } from "@/server/sessionPlanning";
+import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
@@ -54,19 +55,19 @@ export function SessionSheet({ bars, bar, clamps, clampKey, stations, state, run
           </button>
         </label>
         <div className="flex flex-wrap content-start items-baseline gap-x-5 gap-y-1">
-          <Choice
+          <AskChoice
             name="bar"
             word="bar"
             value={bar.tag}
             options={bars.map(({ tag, name }) => [tag, `${tag} ${name}`])}
           />
-          <Choice
+          <AskChoice
             name="clamps"
             word="clamps"
             value={clampKey}
             options={[...clamps.map(({ key, name }): [string, string] => [key, name]), ["none", "none"]]}
           />
-          <Choice
+          <AskChoice
             name="way"
             word="warm-ups by"
             value={state.way}
@@ -93,7 +94,7 @@ export function SessionSheet({ bars, bar, clamps, clampKey, stations, state, run
             <input name="work" defaultValue={state.workSets} key={state.workSets} inputMode="numeric" size={2} /> work
             sets
           </label>
-          <Choice
+          <AskChoice
             name="order"
             word="lifters"
             value={state.order}
@@ -103,7 +104,7 @@ export function SessionSheet({ bars, bar, clamps, clampKey, stations, state, run
               ["fewest", "in the order of fewest plates"],
             ]}
           />
-          <Choice
+          <AskChoice
             name="only"
             word="plates"
             value={state.only ?? "all"}
@@ -113,7 +114,7 @@ export function SessionSheet({ bars, bar, clamps, clampKey, stations, state, run
               ["all", "kg and lb"],
             ]}
           />
-          <Choice
+          <AskChoice
             name="at"
             word="at"
             value={state.at}
@@ -296,30 +297,5 @@ function Removal({ set: { tipping, perSide } }: { set: SessionRun["sets"][number
     <strong className="text-accent">
       {off} {off === 1 ? "piece" : "pieces"}
     </strong>
-  );
-}
-
-function Choice({
-  name,
-  word,
-  value,
-  options,
-}: {
-  name: string;
-  word: string;
-  value: string;
-  options: [string, string][];
-}) {
-  return (
-    <label className="ask">
-      {word}
-      <select name={name} defaultValue={value} key={value} className="min-h-11!">
-        {options.map(([key, words]) => (
-          <option key={key} value={key}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </label>
   );
 }

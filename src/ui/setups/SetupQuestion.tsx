@@ -1,4 +1,5 @@
 import type { Lift } from "@/core/matching/lifts";
+import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import type { SetupState } from "./setupState";
 
@@ -22,17 +23,12 @@ export function SetupQuestion({ tag, state, lifts, lifters, stations, plates, te
       className="sheet mb-3 flex flex-wrap items-baseline gap-x-6 gap-y-1 px-4 py-1.5"
     >
       {lifters.length > 0 && (
-        <label className="ask">
-          for
-          <select name="lifter" defaultValue={state.lifter} key={state.lifter}>
-            <option value="">anybody</option>
-            {lifters.map(({ key, name }) => (
-              <option key={key} value={key}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <AskChoice
+          name="lifter"
+          word="for"
+          value={state.lifter}
+          options={[["", "anybody"], ...lifters.map(({ key, name }) => [key, name] as const)]}
+        />
       )}
       {state.lifter === "" && plates === null && (
         <>
@@ -52,16 +48,12 @@ export function SetupQuestion({ tag, state, lifts, lifters, stations, plates, te
           </label>
         </>
       )}
-      <label className="ask">
-        lift
-        <select name="lift" defaultValue={state.lift} key={state.lift}>
-          {lifts.map(({ key, name }) => (
-            <option key={key} value={key}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <AskChoice
+        name="lift"
+        word="lift"
+        value={state.lift}
+        options={lifts.map(({ key, name }) => [key, name] as const)}
+      />
       <label className="ask">
         with
         <input name="load" defaultValue={state.load} key={`l${state.load}`} inputMode="decimal" />
@@ -69,18 +61,14 @@ export function SetupQuestion({ tag, state, lifts, lifters, stations, plates, te
       </label>
       {plates && (
         <>
-          <label className="ask">
-            largest plate
-            <select name="plate" defaultValue={String(state.plateMm)} key={`p${state.plateMm}`}>
-              {[...new Set([...plates, state.plateMm])]
-                .sort((a, b) => b - a)
-                .map((mm) => (
-                  <option key={mm} value={mm}>
-                    {mm} mm
-                  </option>
-                ))}
-            </select>
-          </label>
+          <AskChoice
+            name="plate"
+            word="largest plate"
+            value={String(state.plateMm)}
+            options={[...new Set([...plates, state.plateMm])]
+              .sort((a, b) => b - a)
+              .map((mm) => [String(mm), `${mm} mm`] as const)}
+          />
           <label className="ask">
             grip wished at
             <input
@@ -118,17 +106,12 @@ export function SetupQuestion({ tag, state, lifts, lifters, stations, plates, te
           </label>
         </>
       )}
-      <label className="ask">
-        at
-        <select name="at" defaultValue={state.at} key={state.at}>
-          <option value="">no station yet</option>
-          {stations.map(({ key, name }) => (
-            <option key={key} value={key}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <AskChoice
+        name="at"
+        word="at"
+        value={state.at}
+        options={[["", "no station yet"], ...stations.map(({ key, name }) => [key, name] as const)]}
+      />
     </AskForm>
   );
 }
