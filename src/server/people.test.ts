@@ -124,7 +124,12 @@ describe("lifters", () => {
     await noteBarUse(made.who("coach"), { lifter: "ann", tag: "Y1", usedOn: "2026-03-10", setting: "long handles" });
     expect(await eraseLifter(made.who("coach"), "ann")).toMatchObject({ code: "forbidden" });
     expect(await eraseLifter(made.who("manager"), "ann")).toMatchObject({ ok: true });
-    const kept = JSON.stringify([await made.hall.rows(lifters), await made.hall.rows(changes)]);
+    // Row ids and moments are random digits that may well hold a "135": they are not what is looked for.
+    const kept = JSON.stringify(
+      [await made.hall.rows(lifters), await made.hall.rows(changes)],
+      (_key, value: unknown) =>
+        typeof value === "string" && /^[0-9a-f]{8}-[0-9a-f-]{27}$|^\d{4}-\d\d-\d\dT/.test(value) ? "" : value,
+    );
     for (const word of ["Ann Example", "1950", "reach", "135", "Spring", "long handles"])
       expect(kept).not.toContain(word);
     expect(await matchForLift(made.who("coach"), { lift: "bench", loadKg: 60, lifter: "ann" })).toMatchObject({
