@@ -1,6 +1,6 @@
 import "server-only";
 import { cache } from "react";
-import { and, asc, inArray, ne, sql } from "drizzle-orm";
+import { and, eq, asc, inArray, ne, sql } from "drizzle-orm";
 import type { Bar, BarState } from "@/core/bars/bar";
 import { groupBy } from "@/core/collections/groupBy";
 import { barFromRow, storedQuantities, type BarRow } from "@/data/barRows";
@@ -98,6 +98,13 @@ export async function barsNeverWeighed(who: Who, most: number): Promise<ListedBa
       limit: most,
     }),
   );
+}
+
+/** One bar by its id, whatever its state; null when the hall has none. */
+export async function barById(who: Who, id: string): Promise<ListedBar | null> {
+  const hall = hallDb(who);
+  const rows = await hall.rows(bars, { where: eq(bars.id, id) });
+  return (await withQuantities(hall, rows))[0] ?? null;
 }
 
 /** Some bars by tag, in the order asked for; tags that do not exist are left out. */

@@ -17,7 +17,8 @@ export interface Change {
     | "lifter"
     | "meeting rule"
     | "class"
-    | "place";
+    | "place"
+    | "run";
   entityId: string;
   action: string;
   before?: unknown;

@@ -13,6 +13,7 @@ import { convertTyped, type TypedQuantity } from "@/core/units/typedQuantity";
 import { database } from "@/data/client";
 import { inTransaction } from "@/data/hallDb";
 import { bars, changes, lifterBars, lifters, lifterSettings } from "@/data/schema";
+import { eraseFromRuns } from "./eraseFromRuns";
 import { saveRow, type FieldKind, type Values } from "./fieldRows";
 import { recordChange } from "./history";
 import { allLifts } from "./lifts";
@@ -221,6 +222,7 @@ export async function eraseLifter(who: Who, key: string): Promise<Outcome<object
     });
     await hall.remove(lifterBars, eq(lifterBars.lifterId, row.id));
     await hall.remove(lifterSettings, eq(lifterSettings.lifterId, row.id));
+    await eraseFromRuns(hall, row.id);
     await hall.update(changes, and(eq(changes.entity, "lifter"), eq(changes.entityId, row.id)), {
       before: null,
       after: null,

@@ -2,13 +2,15 @@ import "server-only";
 import { isUsable, ratedTotalKg, valueOf } from "@/core/bars/bar";
 import { IRON_TO_RUBBER, type Ending, type IronToRubber } from "@/core/loading/endings";
 import { load, type LoadAnswer } from "@/core/loading/load";
-import type { Rounding } from "@/core/loading/question";
+import type { LoadQuestion, Rounding } from "@/core/loading/question";
 import type { Schools } from "@/core/matching/schools";
 import { massUnitsFromKg } from "@/core/units/exactMass";
+import { activeRuns } from "./activeRuns";
 import type { ListedBar } from "./bars";
-import { listPlates, plateKindOf, type ClampRow, type PlateRow } from "./equipment";
+import type { ClampRow, PlateRow } from "./equipment";
 import { matchingRules } from "./houseRules";
 import { failed, type Outcome } from "./outcome";
+import { pairsAtHand, plateKindAtHand, platesAtHand, type PlateAtHand } from "./platesAtHand";
 import type { Who } from "./who";
 
 export interface LoadWish {
@@ -33,6 +35,10 @@ export interface LoadPlan {
   barKg: number;
   /** What the bar counts as by the house's rule on masses. */
   countedKg: number;
+  /** Plates that sessions at other bars hold now, as far as there are any. */
+  heldElsewhere: { key: string; pairs: number; where: string }[];
+  /** What lending plates from them would make of it; null where that is no nearer. */
+  borrow: { achievedUnits: number; errorUnits: number; from: { key: string; pairs: number; where: string[] }[] } | null;
 }
 
 /** What the house lets hang among rubber when a bar is dropped (handbook §10). */
@@ -51,30 +57,50 @@ export async function planLoad(who: Who, { bar }: ListedBar, wish: LoadWish): Pr
   const barKg = valueOf(bar, "mass");
   if (barKg === null)
     return failed("impossible", `The mass of ${bar.tag} is unknown, so no load can be worked out. Weigh it first.`);
-  const [{ items: rows }, { schools }] = [await listPlates(who), await matchingRules(who)];
+  const [own, { schools }] = [(await activeRuns(who)).find((run) => run.tag === bar.tag), await matchingRules(who)];
+  // What is on this very bar is at hand.
+  const atHand = await platesAtHand(who, own?.id);
   // By the house's rule the bar counts as whole kilograms; the caller says what that hides.
   const countedKg = schools.mass === "rounded" ? Math.round(barKg) : barKg;
-  const plates = new Map(rows.map((row) => [row.key, row]));
+  const plates = new Map([...atHand].map(([key, { row, massUnits }]) => [key, { ...row, massUnits }]));
+  const chosen = [...atHand.values()].filter(({ row }) => wish.only === null || row.massUnit === wish.only);
   const onBar = owned(
     wish.onBar.filter((key) => wish.only === null || plates.get(key)?.massUnit === wish.only),
     plates,
   );
   const sleeve = valueOf(bar, "sleeveLength");
   const rated = ratedTotalKg(bar);
-  const answer = load({
+  const question: LoadQuestion = {
     targetUnits: massUnitsFromKg(wish.targetKg),
     barUnits: massUnitsFromKg(countedKg),
     clampPairUnits: wish.clamps?.pairMassUnits ?? 0,
     roomMm: sleeve === null ? null : Math.max(0, sleeve - (wish.clamps?.widthMm ?? 0)),
     ratedUnits: rated === null ? null : massUnitsFromKg(rated),
-    plates: rows.filter(({ massUnit }) => wish.only === null || massUnit === wish.only).map(plateKindOf),
+    plates: chosen.map((plate) => plateKindAtHand(plate, pairsAtHand(plate, "now"))),
     ending: wish.ending,
     ironToRubber: IRON_SCHOOLS[schools.iron],
     rounding: wish.rounding,
     toleranceUnits: massUnitsFromKg(wish.toleranceKg),
     onBar: onBar.length > 0 ? onBar : null,
+  };
+  const answer = load(question);
+  const heldElsewhere = chosen.flatMap(({ row, held }) =>
+    held.flatMap(({ where, now }) => (now > 0 ? [{ key: row.key, pairs: now, where }] : [])),
+  );
+  const borrow = heldElsewhere.length === 0 ? null : borrowed(question, answer, chosen);
+  return { ok: true, plan: { answer, plates, onBar, barKg, countedKg, heldElsewhere, borrow } };
+}
+
+/** The load with every plate of the hall, where that comes nearer, and which would have to be fetched from where. */
+function borrowed(question: LoadQuestion, answer: LoadAnswer, chosen: readonly PlateAtHand[]): LoadPlan["borrow"] {
+  const all = load({ ...question, plates: chosen.map((plate) => plateKindAtHand(plate, plate.row.pairs)) });
+  if (!all.ok || (answer.ok && Math.abs(all.errorUnits) >= Math.abs(answer.errorUnits))) return null;
+  const from = chosen.flatMap((plate) => {
+    const pairs = all.perSide.filter((key) => key === plate.row.key).length - pairsAtHand(plate, "now");
+    const where = plate.held.filter(({ now }) => now > 0).map((held) => held.where);
+    return pairs > 0 ? [{ key: plate.row.key, pairs, where }] : [];
   });
-  return { ok: true, plan: { answer, plates, onBar, barKg, countedKg } };
+  return from.length === 0 ? null : { achievedUnits: all.achievedUnits, errorUnits: all.errorUnits, from };
 }
 
 /** The stack up to the first plate that the hall does not have, or has no more pairs of. */

@@ -1,7 +1,7 @@
 import "server-only";
 import { cache } from "react";
 import type { HallDb } from "@/data/hallDb";
-import { careTasks, people, places } from "@/data/schema";
+import { careTasks, people, places, stations } from "@/data/schema";
 
 /* Small tables that many answers need, read once a request. */
 
@@ -13,6 +13,11 @@ export const placesById = cache(
 /** Names of people by id; somebody erased has no name. */
 export const namesById = cache(
   async (hall: HallDb) => new Map((await hall.rows(people)).map(({ id, name }) => [id, name])),
+);
+
+/** Names of stations by short name. */
+export const stationNames = cache(
+  async (hall: HallDb) => new Map((await hall.rows(stations)).map(({ key, name }) => [key, name])),
 );
 
 /** Care tasks by id. */

@@ -17,6 +17,8 @@ const PERMISSIONS = {
   "setup.edit": ["manager", "coach"],
   /** Counting parts and hanging a bar up. */
   "bar.put-away": ["manager", "coach", "care"],
+  /** Running a session: it names lifters and their loads. */
+  "session.run": ["manager", "coach"],
   "bar.measure": ["manager", "coach", "care"],
   "care.tick": ["manager", "coach", "care"],
   /** Names, sizes, limits and notes of lifters. */

@@ -1,82 +1,10 @@
 import { eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { massUnitsFromKg } from "@/core/units/exactMass";
-import { barQuantities, bars, plates, stations } from "@/data/schema";
-import { makeHall } from "@/data/testHall.fixture";
-import { barsOnTheWall } from "./bars";
-import { listStations } from "./equipment";
+import { bars } from "@/data/schema";
 import { planLoad } from "./loading";
-import { planRun, tippingAt, type SessionWish } from "./sessionPlanning";
-
-const LB = 0.45359237;
-
-/** A hall with a 29.4 kg bar, kg and lb plates mixed, and a rack. */
-async function withPlates(name: string) {
-  const made = await makeHall(name);
-  const { hall, bar } = made;
-  const quantity = (kind: string, value: number) => ({
-    barId: bar.id,
-    kind,
-    statedValue: String(value),
-    statedUnit: kind === "mass" ? "kg" : "mm",
-    stated: value,
-    effective: value,
-    source: "stated",
-  });
-  await hall.insert(barQuantities, [
-    quantity("mass", 29.4),
-    quantity("shaftLength", 1310),
-    quantity("collarThickness", 30),
-    quantity("sleeveLength", 415),
-  ]);
-  await hall.insert(
-    plates,
-    (
-      [
-        ["r25", 25, "kg", 2, 62],
-        ["r20", 20, "kg", 2, 54],
-        ["r10", 10, "kg", 2, 38],
-        ["s5", 5, "kg", 2, 22],
-        ["s2.5", 2.5, "kg", 2, 18],
-        ["s1.25", 1.25, "kg", 1, 14],
-        ["i45lb", 45, "lb", 2, 38],
-        ["i10lb", 10, "lb", 2, 25],
-        ["i5lb", 5, "lb", 1, 20],
-        ["i2.5lb", 2.5, "lb", 1, 15],
-      ] as const
-    ).map(([key, mass, unit, pairs, thicknessMm]) => ({
-      key,
-      massValue: String(mass),
-      massUnit: unit,
-      massUnits: massUnitsFromKg(unit === "kg" ? mass : mass * LB),
-      material: "iron",
-      diameterMm: 450,
-      thicknessMm,
-      pairs,
-      isDropRated: false,
-    })),
-  );
-  await hall.insert(stations, { key: "r1", name: "Rack 1", kind: "rack", supportSpacingMm: 1090, jCupPairs: 1 });
-  const manager = made.who("manager");
-  const [item] = await barsOnTheWall(manager);
-  const [rack] = (await listStations(manager)).items;
-  const wish: SessionWish = {
-    lifters: [
-      { name: "Ann", workKg: 100 },
-      { name: "Bo", workKg: 80 },
-      { name: "Cy", workKg: 120 },
-    ],
-    way: "count",
-    jumpKg: 20,
-    count: 3,
-    workSets: 2,
-    order: "named",
-    clamps: null,
-    only: "kg",
-    station: rack!,
-  };
-  return { ...made, manager, item: item!, rack: rack!, wish };
-}
+import { withPlates } from "./session.fixture";
+import { planRun, tippingAt } from "./sessionPlanning";
 
 describe("a session on one bar", () => {
   it("loads every set of three lifters, never a plate too many, and handles fewer than the usual way", async () => {
@@ -112,33 +40,6 @@ describe("a session on one bar", () => {
     expect(fewest!.run.plan.handled).toBeLessThanOrEqual(lightest!.run.plan.handled);
     expect(lightest!.run.order).toEqual(["Bo", "Ann", "Cy"]);
     expect(fewest!.run.orderBound).toBeLessThanOrEqual(fewest!.run.plan.handled);
-  });
-  it("keeps what is done when a load changes half-way or a set is left out, and plans the rest from there", async () => {
-    const { manager, item, wish } = await withPlates("changes");
-    const first = await planRun(manager, item, wish);
-    if (!first.ok) throw new Error(first.message);
-    const [changed, skipped] = [first.run.sets[7]!, first.run.sets[9]!];
-    const changes = [
-      { done: 6, id: changed.id, kg: 90 },
-      { done: 8, id: skipped.id, kg: null },
-      { done: 9, id: "99.1", kg: 50 },
-    ];
-    const later = await planRun(manager, item, { ...wish, changes });
-    if (!later.ok) throw new Error(later.message);
-    const { sets, plan } = later.run;
-    expect(sets.slice(0, 6)).toEqual(first.run.sets.slice(0, 6));
-    expect(sets.find(({ id }) => id === changed.id)).toMatchObject({ targetKg: 90, lifter: changed.lifter });
-    expect(sets.some(({ id }) => id === skipped.id)).toBe(false);
-    expect(sets).toHaveLength(first.run.sets.length - 1);
-    const sleeve: string[] = [];
-    let handled = 0;
-    for (const { off, on, perSide } of sets) {
-      for (const key of off) expect(sleeve.pop()).toBe(key);
-      sleeve.push(...on);
-      handled += off.length + on.length;
-      expect(sleeve).toEqual(perSide);
-    }
-    expect(handled + sleeve.length).toBe(plan.handled);
   });
   it("is refused for a quarantined bar and for a bar that nobody weighed, with the reason", async () => {
     const { manager, item, wish, hall, bar } = await withPlates("refused");

@@ -1,22 +1,23 @@
 import "server-only";
 import { isUsable, valueOf, type Bar } from "@/core/bars/bar";
 import { seatToSeatOf } from "@/core/bars/lengths";
-import { commonInnerPart, platesHandled } from "@/core/loading/handled";
+import { commonInnerPart } from "@/core/loading/handled";
 import { ladder, type LadderWay } from "@/core/loading/ladder";
 import { load } from "@/core/loading/load";
+import { changeovers, type Changeovers } from "@/core/loading/plan/changeovers";
 import { planOrder } from "@/core/loading/plan/orderLifters";
 import { planSession } from "@/core/loading/plan/planSession";
 import type { PlanSet, SessionPlan, SessionQuestion } from "@/core/loading/plan/sessionQuestion";
-import { tipping, TIPPING_RESERVE, type TippingAnswer } from "@/core/loading/tipping";
+import type { PlateKind } from "@/core/loading/plateKind";
+import type { TippingAnswer } from "@/core/loading/tipping";
+import { tippingOf, type RackFacts } from "@/core/loading/tippingOf";
 import { kgFromMassUnits, massUnitsFromKg } from "@/core/units/exactMass";
 import type { ListedBar } from "./bars";
-import { listPlates, plateKindOf, type ClampRow, type PlateRow, type StationRow } from "./equipment";
+import type { ClampRow, PlateRow, StationRow } from "./equipment";
 import { matchingRules } from "./houseRules";
 import { failed, type Outcome } from "./outcome";
+import { pairsAtHand, plateKindAtHand, platesAtHand } from "./platesAtHand";
 import type { Who } from "./who";
-
-/** Thickness of a plate that nobody measured, for tipping, in mm: thick, so that the answer is on the safe side. */
-const UNKNOWN_THICKNESS_MM = 50;
 
 /** Whether a loaded bar turns over at a rack, with the screen's reserve; null where no J-cups are. */
 export function tippingAt(
@@ -26,25 +27,23 @@ export function tippingAt(
   perSide: readonly string[],
   clamps: ClampRow | null,
 ): TippingAnswer | null {
-  const barKg = valueOf(bar, "mass");
-  const seat = seatToSeatOf(bar)?.value ?? null;
-  if (!station || station.supportSpacingMm === null || barKg === null || seat === null) return null;
-  const side = [
-    ...perSide.map((key) => {
-      const row = plates.get(key)!;
-      return { massKg: kgFromMassUnits(row.massUnits), thicknessMm: row.thicknessMm ?? UNKNOWN_THICKNESS_MM };
-    }),
-    ...(clamps ? [{ massKg: kgFromMassUnits(clamps.pairMassUnits) / 2, thicknessMm: clamps.widthMm }] : []),
-  ];
-  return tipping({
-    barKg,
-    seatToSeatMm: seat,
-    rackHalfSpacingMm: station.supportSpacingMm / 2,
-    left: side,
-    right: side,
-    reserve: TIPPING_RESERVE,
-  });
+  const rack = rackFacts(bar, station);
+  const plateOf = (key: string) => {
+    const { massUnits, thicknessMm } = plates.get(key)!;
+    return { massUnits, thicknessMm };
+  };
+  return rack && tippingOf(rack, perSide.map(plateOf), clamps && clampFacts(clamps));
 }
+
+/** What tipping wants to know of a bar at a rack; null where it rests on no J-cups, or nobody measured it. */
+export function rackFacts(bar: Bar, station: StationRow | null): RackFacts | null {
+  const barKg = valueOf(bar, "mass");
+  const seatToSeatMm = seatToSeatOf(bar)?.value ?? null;
+  if (!station || station.supportSpacingMm === null || barKg === null || seatToSeatMm === null) return null;
+  return { barKg, seatToSeatMm, rackHalfSpacingMm: station.supportSpacingMm / 2 };
+}
+
+export const clampFacts = ({ pairMassUnits, widthMm }: ClampRow) => ({ pairMassUnits, widthMm });
 
 export interface SessionWish {
   /** Who lifts, and what their work set is, total on the bar. */
@@ -59,15 +58,15 @@ export interface SessionWish {
   clamps: ClampRow | null;
   only: "kg" | "lb" | null;
   station: StationRow | null;
-  /** What turned out otherwise, in the order it happened: after so many sets, a set's load, or null to leave it out. */
-  changes?: readonly RunChange[];
+  /** By lifter's name: how the bar is set for them, and the hole of the J-cups. */
+  settings?: ReadonlyMap<string, LifterSetting>;
+  /** Whether the bar may only be set anew while it is empty. */
+  changesSetupEmpty?: boolean;
 }
 
-export interface RunChange {
-  /** Sets done by then; they stay as they were. */
-  done: number;
-  id: string;
-  kg: number | null;
+export interface LifterSetting {
+  setup: string | null;
+  cup: number | null;
 }
 
 export interface RunSet {
@@ -77,6 +76,8 @@ export interface RunSet {
   targetKg: number;
   achievedKg: number;
   errorKg: number;
+  setup: string | null;
+  jCupHole: number | null;
   perSide: string[];
   /** From the set before: taken off, outside first, and put on, inside first; one side. */
   off: string[];
@@ -88,8 +89,12 @@ export interface SessionRun {
   sets: RunSet[];
   order: string[];
   plan: SessionPlan;
-  /** Whether a better order may exist; null when the order was given. */
+  /** Least that any order costs, plates and changes of setup and J-cups together; null when the order was given. */
   orderBound: number | null;
+  changes: Changeovers;
+  question: SessionQuestion;
+  /** Plates that other sessions hold or will need, and that are left to them. */
+  leftToOthers: { key: string; pairs: number; where: string[] }[];
   /** The same sets stripped and loaded anew each time, the usual way: plates and kilograms handled, one side. */
   scratch: { plates: number; kg: number };
   handledKg: number;
@@ -106,7 +111,7 @@ export async function planRun(who: Who, { bar }: ListedBar, wish: SessionWish): 
     );
   const mass = valueOf(bar, "mass");
   if (mass === null) return failed("impossible", `The mass of ${bar.tag} is unknown. Weigh it first.`);
-  const [{ items: rows }, { schools }] = [await listPlates(who), await matchingRules(who)];
+  const [atHand, { schools }] = [await platesAtHand(who), await matchingRules(who)];
   const barKg = schools.mass === "rounded" ? Math.round(mass) : mass;
   const clampUnits = wish.clamps?.pairMassUnits ?? 0;
   const emptyKg = barKg + kgFromMassUnits(clampUnits);
@@ -125,26 +130,29 @@ export async function planRun(who: Who, { bar }: ListedBar, wish: SessionWish): 
   const lifters = wish.order === "lightest" ? [...named].sort((a, b) => a.workKg - b.workKg) : named;
   // Everybody reaches the work sets in the same round, so the shorter ladders begin later.
   const longest = Math.max(...lifters.map(({ steps }) => steps.length));
-  const facts = new Map<string, { lifter: string; targetKg: number; isWork: boolean }>();
+  const facts = new Map<string, Pick<RunSet, "lifter" | "targetKg" | "isWork" | "setup" | "jCupHole">>();
   const rounds: (PlanSet | null)[][] = Array.from({ length: longest + wish.workSets - 1 }, (_, r) =>
     lifters.map(({ name, workKg, steps }, l) => {
       const step = r - (longest - steps.length);
       if (step < 0) return null;
       const targetKg = step < steps.length ? steps[step]! : workKg;
       const id = `${r + 1}.${l + 1}`;
-      facts.set(id, { lifter: name, targetKg, isWork: step >= steps.length - 1 });
-      return { id, targetUnits: massUnitsFromKg(targetKg), setup: null };
+      const { setup = null, cup = null } = wish.settings?.get(name) ?? {};
+      facts.set(id, { lifter: name, targetKg, isWork: step >= steps.length - 1, setup, jCupHole: cup });
+      return { id, targetUnits: massUnitsFromKg(targetKg), setup, cup };
     }),
   );
   const sets = rounds.flat().filter((set) => set !== null);
   if (sets.length > 200) return failed("invalid", `That is ${sets.length} sets; plan at most 200 at once.`);
-  const kinds = rows.filter(({ massUnit }) => wish.only === null || massUnit === wish.only).map(plateKindOf);
+  const kinds = [...atHand.values()]
+    .filter(({ row }) => wish.only === null || row.massUnit === wish.only)
+    .map((plate) => plateKindAtHand(plate, pairsAtHand(plate, "throughout")));
   const sleeve = valueOf(bar, "sleeveLength");
   const question: SessionQuestion = {
     barUnits: massUnitsFromKg(barKg),
     clampPairUnits: clampUnits,
     roomMm: sleeve === null ? null : Math.max(0, sleeve - (wish.clamps?.widthMm ?? 0)),
-    changesSetupEmpty: false,
+    changesSetupEmpty: wish.changesSetupEmpty ?? false,
     plates: kinds.map(({ id, massUnits, pairs, thicknessMm }) => ({
       id,
       massUnits,
@@ -158,20 +166,23 @@ export async function planRun(who: Who, { bar }: ListedBar, wish: SessionWish): 
   const isFree = wish.order === "fewest" && lifters.length > 1 && lifters.length <= 6;
   const ordered = isFree ? planOrder({ ...question, rounds }) : null;
   const plan = ordered?.plan ?? planSession(question);
-  const now = afterChanges(question, plan, wish.changes ?? [], facts);
-  const plates = new Map(rows.map((row) => [row.key, row]));
+  const plates = new Map([...atHand].map(([key, { row, massUnits }]) => [key, { ...row, massUnits }]));
   const kgOf = (stack: readonly string[]) =>
     stack.reduce((sum, key) => sum + kgFromMassUnits(plates.get(key)!.massUnits), 0);
   let before: readonly string[] = [];
+  let setup: string | null | undefined;
   let handledKg = 0;
-  const run = now.sets.map(({ id, achievedUnits, errorUnits, perSide }): RunSet => {
-    const kept = commonInnerPart(before, perSide);
+  const run = plan.sets.map(({ id, achievedUnits, errorUnits, perSide }): RunSet => {
+    const known = facts.get(id)!;
+    const isEmptied = question.changesSetupEmpty && setup !== undefined && known.setup !== setup;
+    const kept = isEmptied ? 0 : commonInnerPart(before, perSide);
     const [off, on] = [before.slice(kept).toReversed(), perSide.slice(kept)];
+    setup = known.setup;
     handledKg += kgOf(off) + kgOf(on);
     before = perSide;
     return {
       id,
-      ...facts.get(id)!,
+      ...known,
       achievedKg: kgFromMassUnits(achievedUnits),
       errorKg: kgFromMassUnits(errorUnits),
       perSide,
@@ -186,7 +197,13 @@ export async function planRun(who: Who, { bar }: ListedBar, wish: SessionWish): 
     run: {
       sets: run,
       order: (ordered?.order ?? lifters.map((_, l) => l)).map((l) => lifters[l]!.name),
-      plan: now,
+      plan,
+      changes: changeovers(plan.sets.map(({ id }) => ({ setup: facts.get(id)!.setup, cup: facts.get(id)!.jCupHole }))),
+      question: { ...question, sets: plan.sets.map(({ id }) => sets.find((set) => set.id === id)!) },
+      leftToOthers: [...atHand.values()].flatMap((plate) => {
+        const pairs = plate.row.pairs - pairsAtHand(plate, "throughout");
+        return pairs > 0 ? [{ key: plate.row.key, pairs, where: plate.held.map(({ where }) => where) }] : [];
+      }),
       orderBound: ordered ? ordered.lowerBound : null,
       scratch: scratchOf(question, kinds, kgOf),
       handledKg,
@@ -196,50 +213,10 @@ export async function planRun(who: Who, { bar }: ListedBar, wish: SessionWish): 
   };
 }
 
-/**
- * The plan after what turned out otherwise: sets that are done stay as they were, the rest is planned anew from what is
- * on the bar. A change that names no coming set is passed over.
- */
-function afterChanges(
-  question: SessionQuestion,
-  first: SessionPlan,
-  changes: readonly RunChange[],
-  facts: Map<string, { lifter: string; targetKg: number; isWork: boolean }>,
-): SessionPlan {
-  let plan = first;
-  for (const { done, id, kg } of changes) {
-    const kept = plan.sets.slice(0, done);
-    const coming = plan.sets.slice(done);
-    if (!coming.some((set) => set.id === id)) continue;
-    const sets = coming.flatMap((set): PlanSet[] => {
-      const known = facts.get(set.id)!;
-      if (set.id !== id) return [{ id: set.id, targetUnits: massUnitsFromKg(known.targetKg), setup: null }];
-      if (kg === null) return [];
-      facts.set(id, { ...known, targetKg: kg });
-      return [{ id, targetUnits: massUnitsFromKg(kg), setup: null }];
-    });
-    const rest = planSession({ ...question, sets, start: kept.at(-1)?.perSide ?? [] });
-    const before = handledThrough(kept.map(({ perSide }) => perSide));
-    plan = {
-      sets: [...kept, ...rest.sets],
-      handled: before + rest.handled,
-      lowerBound: before + rest.lowerBound,
-      isProven: rest.isProven,
-    };
-  }
-  return plan;
-}
-
-function handledThrough(stacks: readonly (readonly string[])[]): number {
-  let sum = 0;
-  stacks.forEach((stack, i) => (sum += platesHandled(stacks[i - 1] ?? [], stack)));
-  return sum;
-}
-
 /** Every set stripped and loaded anew with fewest plates: what most do. */
 function scratchOf(
   question: SessionQuestion,
-  kinds: readonly ReturnType<typeof plateKindOf>[],
+  kinds: readonly PlateKind[],
   kgOf: (stack: readonly string[]) => number,
 ): SessionRun["scratch"] {
   const known = new Map<number, readonly string[]>();

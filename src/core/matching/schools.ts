@@ -233,7 +233,7 @@ export const SCHOOLS = {
         "exact mass counted",
         "Odd bars no longer spoil the sums.",
         "Numbers nobody can do in the head.",
-        "Loads count the measured mass of the bar.",
+        "Loads count the measured mass of the bar, and of plates the mean of those that were weighed.",
       ),
       option(
         "rounded",

@@ -5,3 +5,4 @@ export * from "./lifting";
 export * from "./plates";
 export * from "./setups";
 export * from "./stations";
+export * from "./runs";

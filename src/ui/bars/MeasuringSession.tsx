@@ -7,6 +7,7 @@ import type { Tolerances } from "@/core/bars/tolerances";
 import { simulatedTruth } from "@/core/instruments/simulatedTruth";
 import { fixed, trimmed } from "@/core/units/format";
 import type { TypedQuantity } from "@/core/units/typedQuantity";
+import { freshKey } from "../kit/freshKey";
 import { QuantityText } from "../kit/QuantityText";
 import { InstrumentPanel } from "./InstrumentPanel";
 import { KeyPad } from "./KeyPad";
@@ -78,7 +79,7 @@ export function MeasuringSession({ bars: given, start, tolerances, seed, action 
       setMessage({ text: entered.message, isProblem: true });
       return;
     }
-    key.current ??= crypto.randomUUID();
+    key.current ??= freshKey();
     const kept = {
       tag: step.tag,
       kind: step.kind,

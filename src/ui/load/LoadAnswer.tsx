@@ -4,7 +4,7 @@ import { kgFromMassUnits } from "@/core/units/exactMass";
 import { massText, signed } from "@/core/units/format";
 import type { LoadPlan } from "@/server/loading";
 import { loadAddress, type LoadState } from "./loadState";
-import { changeBetween, stackWords } from "./plateWords";
+import { changeBetween, plateLabel, stackWords } from "./plateWords";
 
 interface Props {
   plan: LoadPlan;
@@ -13,7 +13,7 @@ interface Props {
 }
 
 /** The words a person would say, the error if any, and what to take off and put on from what is there now. */
-export function LoadAnswer({ plan: { plates, onBar }, answer, state }: Props) {
+export function LoadAnswer({ plan: { plates, onBar, borrow, heldElsewhere }, answer, state }: Props) {
   const { unit } = state;
   const system = unit === "kg" ? "metric" : "imperial";
   const words = stackWords(answer.perSide, plates);
@@ -43,6 +43,30 @@ export function LoadAnswer({ plan: { plates, onBar }, answer, state }: Props) {
           {message}
         </p>
       ))}
+      {borrow && (
+        <p className="border-primary border-l-4 pl-2 text-sm">
+          <strong>
+            Borrow{" "}
+            {borrow.from
+              .map(
+                ({ key, pairs, where }) =>
+                  `${pairs === 1 ? "a pair" : `${pairs} pairs`} of ${plateLabel(plates.get(key)!)} from ${where.join(" or ")}`,
+              )
+              .join(", ")}
+          </strong>{" "}
+          and it is {borrow.errorUnits === 0 ? "exactly " : ""}
+          {massText(kgFromMassUnits(borrow.achievedUnits), system, 2)} {unit}.
+        </p>
+      )}
+      {!borrow && heldElsewhere.length > 0 && (
+        <p className="text-quiet text-xs">
+          Not counted, since they are on other bars now:{" "}
+          {heldElsewhere
+            .map(({ key, pairs, where }) => `${pairs} × ${plateLabel(plates.get(key)!)} (${where})`)
+            .join(", ")}
+          .
+        </p>
+      )}
       {onBar.length > 0 && (
         <p>
           On it now: {stackWords(onBar, plates)}.{" "}

@@ -3,14 +3,15 @@ import { fixed, signed, trimmed } from "@/core/units/format";
 import type { SessionRun } from "@/server/sessionPlanning";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
-import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
 import { PrintButton } from "../kit/PrintButton";
 import { LoadNav } from "./LoadNav";
-import { plateLook } from "./plateLooks";
 import { plateLabel, stackWords } from "./plateWords";
 import { SessionPlay } from "./SessionPlay";
-import { MOST_LIFTERS, type RunState } from "./runState";
+import { MOST_LIFTERS, type SessionAsk } from "./sessionAsk";
+import { BeginRun, RunningNow, type RunningSession } from "./RunningNow";
+import { DRAWN_DIAMETER_MM, DRAWN_THICKNESS_MM, Sleeve, type PlateFace } from "./Sleeve";
+import type { FormAction } from "../kit/formState";
 
 interface Props {
   bars: readonly { tag: string; name: string }[];
@@ -18,22 +19,29 @@ interface Props {
   clamps: readonly { key: string; name: string }[];
   clampKey: string;
   stations: readonly { key: string; name: string }[];
-  state: RunState;
+  lifts: readonly { key: string; name: string }[];
+  ask: SessionAsk;
   run: SessionRun | null;
   problems: readonly string[];
-  /** Where the plan is a floor screen. */
-  floorHref: string;
+  mayRun: boolean;
+  running: readonly RunningSession[];
+  /** The address as it was asked, to begin just this. */
+  search: Record<string, string | undefined>;
+  beginAction: FormAction;
+  endAction: FormAction;
 }
 
 const RUN_ADDRESS = "/load/session";
 
 /** Ladders to the work sets of everybody on one bar, and the plates for each set so that fewest are handled. */
-export function SessionSheet({ bars, bar, clamps, clampKey, stations, state, run, problems, floorHref }: Props) {
+export function SessionSheet(props: Props) {
+  const { bars, bar, clamps, clampKey, stations, lifts, ask, run, problems, running, endAction } = props;
   return (
     <>
       <PageHead title="Ladders and sessions" about="every set on one bar, the fewest plates moved">
         <LoadNav here={RUN_ADDRESS} />
       </PageHead>
+      {running.length > 0 && <RunningNow running={running} endAction={endAction} />}
       <AskForm
         action={RUN_ADDRESS}
         label="The session"
@@ -43,8 +51,8 @@ export function SessionSheet({ bars, bar, clamps, clampKey, stations, state, run
           who, and the work set; one a line
           <textarea
             name="who"
-            defaultValue={state.who}
-            key={state.who}
+            defaultValue={ask.who}
+            key={ask.who}
             rows={4}
             spellCheck={false}
             aria-describedby={problems.length > 0 ? "run-problems" : undefined}
@@ -70,34 +78,33 @@ export function SessionSheet({ bars, bar, clamps, clampKey, stations, state, run
           <AskChoice
             name="way"
             word="warm-ups by"
-            value={state.way}
+            value={ask.way}
             options={[
               ["percent", "percentages: 40, 55, 70, 80, 90"],
               ["jumps", "even jumps"],
               ["count", "a number of steps"],
             ]}
           />
-          {state.way === "jumps" && (
+          {ask.way === "jumps" && (
             <label className="ask">
               of
-              <input name="jump" defaultValue={state.jumpKg} key={state.jumpKg} inputMode="numeric" size={3} /> kg
+              <input name="jump" defaultValue={ask.jumpKg} key={ask.jumpKg} inputMode="numeric" size={3} /> kg
             </label>
           )}
-          {state.way === "count" && (
+          {ask.way === "count" && (
             <label className="ask">
               of
-              <input name="count" defaultValue={state.count} key={state.count} inputMode="numeric" size={2} /> steps
+              <input name="count" defaultValue={ask.count} key={ask.count} inputMode="numeric" size={2} /> steps
             </label>
           )}
           <label className="ask">
             then
-            <input name="work" defaultValue={state.workSets} key={state.workSets} inputMode="numeric" size={2} /> work
-            sets
+            <input name="work" defaultValue={ask.workSets} key={ask.workSets} inputMode="numeric" size={2} /> work sets
           </label>
           <AskChoice
             name="order"
             word="lifters"
-            value={state.order}
+            value={ask.order}
             options={[
               ["named", "in the order named"],
               ["lightest", "the lightest first"],
@@ -107,7 +114,7 @@ export function SessionSheet({ bars, bar, clamps, clampKey, stations, state, run
           <AskChoice
             name="only"
             word="plates"
-            value={state.only ?? "all"}
+            value={ask.only ?? "all"}
             options={[
               ["kg", "kg only"],
               ["lb", "lb only"],
@@ -117,12 +124,19 @@ export function SessionSheet({ bars, bar, clamps, clampKey, stations, state, run
           <AskChoice
             name="at"
             word="at"
-            value={state.at}
+            value={ask.at}
             options={[["", "no station"], ...stations.map(({ key, name }): [string, string] => [key, name])]}
+          />
+          <AskChoice
+            name="lift"
+            word="lift"
+            value={ask.lift}
+            options={[["", "any"], ...lifts.map(({ key, name }): [string, string] => [key, name])]}
           />
           <p className="text-quiet basis-full text-xs">
             Up to {MOST_LIFTERS} lifters. Everybody reaches the work sets in the same round. Steps are rounded down to
-            2.5 kg over the empty bar; work sets are taken as they are.
+            2.5 kg over the empty bar; work sets are taken as they are. With a lift and a station, settings and J-cups
+            of lifters the hall knows are counted too.
           </p>
         </div>
       </AskForm>
@@ -133,13 +147,15 @@ export function SessionSheet({ bars, bar, clamps, clampKey, stations, state, run
           ))}
         </ul>
       )}
-      {run && <Run run={run} bar={bar} state={state} floorHref={floorHref} />}
+      {run && <Run {...props} run={run} />}
     </>
   );
 }
 
-function Run({ run, bar, state, floorHref }: { run: SessionRun; bar: Bar; state: RunState; floorHref: string }) {
-  const { plan, scratch, handledKg, sets, plates, order } = run;
+function Run({ run, bar, ask, mayRun, search, beginAction }: Props & { run: SessionRun }) {
+  const { plan, scratch, handledKg, sets, plates, order, changes, leftToOthers } = run;
+  const faces = facesOf(run);
+  const hasSettings = sets.some(({ setup, jCupHole }) => setup !== null || jCupHole !== null);
   const spared = scratch.plates - plan.handled;
   const risky = sets.filter(
     ({ tipping, perSide }) => tipping && perSide.length > 0 && tipping.safeUnloadOrder === null,
@@ -157,10 +173,28 @@ function Run({ run, bar, state, floorHref }: { run: SessionRun; bar: Bar; state:
           <strong>{fixed(2 * (scratch.kg - handledKg), 0)} kg of lifting plates</strong>.
           {order.length > 1 && ` Order: ${order.join(", ")}.`}
           {run.orderBound !== null &&
-            (run.orderBound >= plan.handled
+            (run.orderBound >= plan.handled + changes.setups + changes.cups
               ? " No order handles fewer."
               : ` No order handles fewer than ${run.orderBound}.`)}
         </p>
+        {hasSettings && (
+          <p className="text-sm">
+            Beside the plates: the bar is set anew {times(changes.setups)}, the J-cups move {times(changes.cups)}.
+            {run.question.changesSetupEmpty && changes.setups > 0 && " This bar is set only while it is empty."}
+          </p>
+        )}
+        {leftToOthers.length > 0 && (
+          <p className="text-sm">
+            Left to sessions that are on:{" "}
+            {leftToOthers
+              .map(
+                ({ key, pairs, where }) =>
+                  `${pairs} ${pairs === 1 ? "pair" : "pairs"} of ${plateLabel(plates.get(key)!)} (${where.join(", ")})`,
+              )
+              .join("; ")}
+            .
+          </p>
+        )}
         {risky.length > 0 && (
           <p role="alert" className="text-error mt-1 text-sm font-semibold">
             {risky.length} {risky.length === 1 ? "set" : "sets"} cannot be loaded one plate at a time here: two people,
@@ -174,9 +208,7 @@ function Run({ run, bar, state, floorHref }: { run: SessionRun; bar: Bar; state:
             {bar.tag} {bar.name}, set by set; plates of one side
           </h2>
           <span className="no-print flex gap-2">
-            <Link href={floorHref} className="btn btn-sm btn-neutral min-h-11">
-              Run it
-            </Link>
+            {mayRun && <BeginRun search={search} action={beginAction} />}
             <PrintButton />
           </span>
         </div>
@@ -190,7 +222,7 @@ function Run({ run, bar, state, floorHref }: { run: SessionRun; bar: Bar; state:
                 <th className="pr-3 font-normal">take off</th>
                 <th className="pr-3 font-normal">put on</th>
                 <th className="pr-3 font-normal">then on the sleeve, inside first</th>
-                {state.at && <th className="font-normal">off one side at most</th>}
+                {ask.at && <th className="font-normal">off one side at most</th>}
               </tr>
             </thead>
             <tbody>
@@ -205,6 +237,11 @@ function Run({ run, bar, state, floorHref }: { run: SessionRun; bar: Bar; state:
                   <th scope="row" className={`pr-3 text-left ${set.isWork ? "font-bold" : "font-normal"}`}>
                     {set.lifter}
                     {set.isWork && <span className="text-quiet ml-1 text-xs font-normal">work</span>}
+                    {(set.setup || set.jCupHole !== null) && (
+                      <span className="text-quiet block text-xs font-normal">
+                        {[set.jCupHole !== null && `hole ${set.jCupHole}`, set.setup].filter(Boolean).join(", ")}
+                      </span>
+                    )}
                   </th>
                   <td className="pr-3 text-right whitespace-nowrap">
                     <strong className="text-base">{trimmed(set.achievedKg, 2)}</strong>
@@ -220,9 +257,9 @@ function Run({ run, bar, state, floorHref }: { run: SessionRun; bar: Bar; state:
                     {stackWords(set.on, plates) || <span className="text-quiet font-normal">–</span>}
                   </td>
                   <td className="pr-3">
-                    <Sleeve set={set} plates={plates} />
+                    <Sleeve stack={set.perSide} faces={faces} />
                   </td>
-                  {state.at && (
+                  {ask.at && (
                     <td className="whitespace-nowrap">
                       <Removal set={set} />
                     </td>
@@ -239,52 +276,35 @@ function Run({ run, bar, state, floorHref }: { run: SessionRun; bar: Bar; state:
         </p>
       </section>
       <SessionPlay
-        key={plan.handled + state.who}
+        key={plan.handled + ask.who}
         sets={sets.map(({ lifter, achievedKg, perSide, off, on }) => ({ lifter, achievedKg, perSide, off, on }))}
-        looks={Object.fromEntries(
-          [...new Set(sets.flatMap(({ perSide }) => perSide))].map((key) => {
-            const row = plates.get(key)!;
-            return [
-              key,
-              {
-                label: plateLabel(row),
-                colour: row.colour,
-                thicknessMm: row.thicknessMm ?? 25,
-                diameterMm: row.diameterMm ?? 300,
-              },
-            ];
-          }),
-        )}
+        looks={faces}
         scratchPlates={scratch.plates}
       />
     </>
   );
 }
 
-/** The plates of one side as they stand, each as wide as it is thick and as high as it is large. */
-export function Sleeve({ set, plates }: { set: SessionRun["sets"][number]; plates: SessionRun["plates"] }) {
-  if (set.perSide.length === 0) return <span className="text-quiet">empty</span>;
-  return (
-    <span className="flex items-center gap-0.5" aria-label={stackWords(set.perSide, plates)} role="img">
-      {set.perSide.map((key, i) => {
-        const row = plates.get(key)!;
-        const look = plateLook(row.colour);
-        return (
-          <span
-            key={i}
-            className="border-base-content/40 inline-flex items-center justify-center border px-1 text-[0.65rem] leading-none font-bold"
-            style={{
-              background: look.fill,
-              color: look.text,
-              height: `${16 + (row.diameterMm ?? 300) / 28}px`,
-              minWidth: `${12 + (row.thicknessMm ?? 25) / 4}px`,
-            }}
-          >
-            {plateLabel(row)}
-          </span>
-        );
-      })}
-    </span>
+const times = (n: number) => (n === 0 ? "never" : n === 1 ? "once" : `${n} times`);
+
+/** How every plate of the session looks. */
+function facesOf({
+  sets,
+  plates,
+}: SessionRun): Record<string, PlateFace & { thicknessMm: number; diameterMm: number }> {
+  return Object.fromEntries(
+    [...new Set(sets.flatMap(({ perSide }) => perSide))].map((key) => {
+      const row = plates.get(key)!;
+      return [
+        key,
+        {
+          label: plateLabel(row),
+          colour: row.colour,
+          thicknessMm: row.thicknessMm ?? DRAWN_THICKNESS_MM,
+          diameterMm: row.diameterMm ?? DRAWN_DIAMETER_MM,
+        },
+      ];
+    }),
   );
 }
 

@@ -13,10 +13,14 @@ export function plateLabel({ massValue, massUnit }: NamedPlate): string {
 }
 
 /** The words a person would say for a stack: "25, 20, 2 × 5". Neighbours of the same mass are counted together. */
-export function stackWords(stack: readonly string[], plates: ReadonlyMap<string, NamedPlate>): string {
+export const stackWords = (stack: readonly string[], plates: ReadonlyMap<string, NamedPlate>): string =>
+  wordsOf(stack, (key) => plateLabel(plates.get(key)!));
+
+/** The same for whoever knows what is written on each plate. */
+export function wordsOf(stack: readonly string[], labelOf: (key: string) => string): string {
   const runs: { label: string; count: number }[] = [];
   for (const key of stack) {
-    const label = plateLabel(plates.get(key)!);
+    const label = labelOf(key);
     const last = runs.at(-1);
     if (last?.label === label) last.count += 1;
     else runs.push({ label, count: 1 });

@@ -1,3 +1,4 @@
+import { changeovers } from "./changeovers";
 import { planSession, sideWaysOf } from "./planSession";
 import { leastBetween } from "./relaxed";
 import type { PlanSet, SessionPlan, SessionQuestion } from "./sessionQuestion";
@@ -12,7 +13,9 @@ export interface OrderPlan {
   /** Lifters by their place in the question, in the order they lift. */
   order: number[];
   plan: SessionPlan;
-  /** No order handles fewer. */
+  /** Plates handled a side, and each change of setup or J-cups counted like one plate. */
+  cost: number;
+  /** No order costs less. */
   lowerBound: number;
   isProven: boolean;
 }
@@ -25,8 +28,8 @@ export interface OrderOptions {
 const MOST_PLANNED = 16;
 
 /**
- * The order of lifters, the same every round, for which fewest plates are handled. Every order gets a bound from the
- * plates between neighbouring sets; orders are planned in full from the lowest bound on, until no bound is below the
+ * The order of lifters, the same every round, for which fewest plates are handled; a change of setup or J-cups counts
+ * beside them like one plate. Every order gets a bound from the plates between neighbouring sets; orders are planned in full from the lowest bound on, until no bound is below the
  * best plan: then it is proven. Up to seven lifters.
  *
  * @throws RangeError for more lifters.
@@ -41,20 +44,26 @@ export function planOrder(question: OrderQuestion, { most = MOST_PLANNED }: Orde
   const orders = permutations(lifters);
   const named = asOrdered(Array.from({ length: lifters }, (_, lifter) => lifter));
   const bound = boundOf(question, named);
-  const ranked = orders.map((order) => ({ order, bound: bound(order) })).sort((a, b) => a.bound - b.bound);
-  let best: { order: number[]; plan: SessionPlan } | null = null;
+  const ranked = orders
+    .map((order) => {
+      const { setups, cups } = changeovers(asOrdered(order).sets);
+      return { order, changes: setups + cups, bound: bound(order) + setups + cups };
+    })
+    .sort((a, b) => a.bound - b.bound);
+  let best: { order: number[]; plan: SessionPlan; cost: number } | null = null;
   let planned = 0;
-  for (const { order, bound: least } of ranked) {
-    if (best && (least >= best.plan.handled || planned >= most)) break;
+  for (const { order, bound: least, changes } of ranked) {
+    if (best && (least >= best.cost || planned >= most)) break;
     const plan = planSession(asOrdered(order));
     planned += 1;
-    if (!best || plan.handled < best.plan.handled) best = { order, plan };
+    const cost = plan.handled + changes;
+    if (!best || cost < best.cost) best = { order, plan, cost };
   }
-  const { order, plan } = best!;
+  const { order, plan, cost } = best!;
   // Orders that were not planned cannot be below the bound of the next; those that were are as good as they are.
   const rest = ranked[planned]?.bound ?? Infinity;
-  const lowerBound = Math.min(plan.handled, Math.max(ranked[0]!.bound, Math.min(rest, plan.handled)));
-  return { order, plan, lowerBound, isProven: plan.isProven && lowerBound >= plan.handled };
+  const lowerBound = Math.min(cost, Math.max(ranked[0]!.bound, Math.min(rest, cost)));
+  return { order, plan, cost, lowerBound, isProven: plan.isProven && lowerBound >= cost };
 }
 
 /** Least handled in one order, at least: plates between neighbours, as if each set chose its plates anew each time. */

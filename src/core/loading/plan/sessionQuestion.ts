@@ -16,6 +16,8 @@ export interface PlanSet {
   targetUnits: MassUnits;
   /** Any words; on a bar that may only be changed empty, another setup than the set before empties both sleeves. */
   setup: string | null;
+  /** Hole of the J-cups; counted where it changes. Absent or null where it does not matter. */
+  cup?: number | null;
   /** Pairs at hand, by place in `plates`, where other stations hold some of them; absent when all are. */
   pairs?: readonly number[];
 }

@@ -1,27 +1,45 @@
 import type { Metadata } from "next";
+import { may } from "@/server/permissions";
+import { listRuns } from "@/server/runs";
 import { whoIsAsking } from "@/server/who";
-import { href, readSearch, type SearchParams } from "@/ui/kit/search";
+import { readSearch, type SearchParams } from "@/ui/kit/search";
 import { SessionSheet } from "@/ui/load/SessionSheet";
+import { beginAction, endAction } from "./actions";
 import { sessionOf } from "./sessionPage";
 
 export const metadata: Metadata = { title: "Ladders and sessions" };
 
 export default async function SessionPage({ searchParams }: { searchParams: SearchParams }) {
   const search = await readSearch(searchParams);
-  const session = await sessionOf(await whoIsAsking(), { ...search, i: undefined, x: undefined });
+  const who = await whoIsAsking();
+  const session = await sessionOf(who, search);
   if (!session) return <p className="sheet p-6">There is no bar yet to load.</p>;
-  const { bars, item, clamps, clamp, racks, state, run, problems } = session;
+  const { bars, item, clamps, clamp, stations, lifts, ask, run, problems } = session;
+  const running = (await listRuns(who)).filter(({ isOver }) => !isOver);
+  const places = new Map(stations.map(({ key, name }) => [key, name]));
   return (
     <SessionSheet
       bars={bars}
       bar={item.bar}
       clamps={clamps}
       clampKey={clamp?.key ?? "none"}
-      stations={racks.map(({ key, name }) => ({ key, name }))}
-      state={state}
+      stations={stations.map(({ key, name }) => ({ key, name }))}
+      lifts={lifts.map(({ key, name }) => ({ key, name }))}
+      ask={ask}
       run={run}
       problems={problems}
-      floorHref={href("/load/session/run", { ...search, i: undefined, x: undefined })}
+      mayRun={may(who, "session.run")}
+      running={running.map(({ row, tag, by }) => ({
+        id: row.id,
+        tag,
+        where: row.stationKey ? (places.get(row.stationKey) ?? null) : null,
+        by,
+        done: row.state.sets.filter(({ state }) => state !== "open").length,
+        sets: row.state.sets.length,
+      }))}
+      search={search}
+      beginAction={beginAction}
+      endAction={endAction}
     />
   );
 }

@@ -1,39 +1,65 @@
 import { isUsable } from "@/core/bars/bar";
 import { barsOnTheWall } from "@/server/bars";
 import { listClamps, listStations } from "@/server/equipment";
-import { planRun } from "@/server/sessionPlanning";
+import { allLifts } from "@/server/lifts";
+import { planRun, type SessionWish } from "@/server/sessionPlanning";
+import { sessionSettings } from "@/server/sessionSettings";
 import type { Who } from "@/server/who";
-import { readRunState } from "@/ui/load/runState";
+import { readSessionAsk } from "@/ui/load/sessionAsk";
 
-/** What the session and its run sheet show for an address; null while the hall has no bar. */
-export async function sessionOf(who: Who, search: Record<string, string | undefined>) {
-  const state = readRunState(search);
-  const [wall, clamps, { items: stations }] = await Promise.all([
+/** What a session's address asks for: the bar, what goes with it, and the wish for its plan. Null while there is no bar. */
+export async function askedSession(who: Who, search: Record<string, string | undefined>) {
+  const ask = readSessionAsk(search);
+  const [wall, clamps, { items: stations }, lifts] = await Promise.all([
     barsOnTheWall(who),
     listClamps(who),
     listStations(who),
+    allLifts(who),
   ]);
-  const named = wall.find(({ bar }) => bar.tag === state.bar);
+  const named = wall.find(({ bar }) => bar.tag === ask.bar);
   const item = named ?? wall.find(({ bar }) => bar.family === "power" && bar.state === "in-service") ?? wall[0];
   if (!item) return null;
-  const clamp = state.clamps === "none" ? null : (clamps.find(({ key }) => key === state.clamps) ?? clamps[0] ?? null);
+  const clamp = ask.clamps === "none" ? null : (clamps.find(({ key }) => key === ask.clamps) ?? clamps[0] ?? null);
   const racks = stations.filter(({ supportSpacingMm }) => supportSpacingMm !== null);
-  const station = racks.find(({ key }) => key === state.at) ?? null;
-  const result = state.lifters.length === 0 ? null : await planRun(who, item, { ...state, clamps: clamp, station });
+  const station = stations.find(({ key }) => key === ask.at) ?? null;
+  const { lifterIds, ...settings } = await sessionSettings(who, {
+    tag: item.bar.tag,
+    liftKey: ask.lift || null,
+    station,
+    names: ask.lifters.map(({ name }) => name),
+  });
+  const wish: SessionWish = { ...ask, ...settings, clamps: clamp, station };
   return {
-    state,
+    ask,
+    wall,
     item,
+    isNamed: named !== undefined,
     clamp,
     clamps,
     racks,
+    stations,
     station,
+    lifts,
+    wish,
+    lifterIds,
+  };
+}
+
+/** What the session page shows for an address; null while the hall has no bar. */
+export async function sessionOf(who: Who, search: Record<string, string | undefined>) {
+  const asked = await askedSession(who, search);
+  if (!asked) return null;
+  const { ask, wall, item, isNamed, wish } = asked;
+  const result = ask.lifters.length === 0 ? null : await planRun(who, item, wish);
+  return {
+    ...asked,
     bars: wall
       .filter(({ bar }) => isUsable(bar.state) || bar.tag === item.bar.tag)
       .map(({ bar }) => ({ tag: bar.tag, name: bar.name })),
     run: result?.ok ? result.run : null,
     problems: [
-      ...state.problems,
-      ...(state.bar && !named ? [`There is no bar ${state.bar} on the wall; this is ${item.bar.tag}.`] : []),
+      ...ask.problems,
+      ...(ask.bar && !isNamed ? [`There is no bar ${ask.bar} on the wall; this is ${item.bar.tag}.`] : []),
       ...(result && !result.ok ? [result.message] : []),
     ],
   };

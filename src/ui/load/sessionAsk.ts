@@ -2,7 +2,7 @@ import { LADDER_WAYS, type LadderWay } from "@/core/loading/ladder";
 import { readMass } from "../kit/massInput";
 
 /** What the session page is asked, as its address says it. */
-export interface RunState {
+export interface SessionAsk {
   bar: string | undefined;
   /** One lifter a line, as typed: "Runa 115". */
   who: string;
@@ -15,9 +15,8 @@ export interface RunState {
   only: "kg" | "lb" | null;
   clamps: string | undefined;
   at: string;
-  /** On the floor: sets that are done, and what turned out otherwise. */
-  done: number;
-  changes: { done: number; id: string; kg: number | null }[];
+  /** Key of the lift, so that settings and J-cups are known; empty for none. */
+  lift: string;
   /** Lines that could not be read. */
   problems: string[];
 }
@@ -39,7 +38,7 @@ export function readLifterLine(line: string): { name: string; workKg: number } |
   return mass && mass.kg > 0 && mass.kg <= 500 ? { name: found[1]!.slice(0, 40) || "lifter", workKg: mass.kg } : null;
 }
 
-export function readRunState(search: Record<string, string | undefined>): RunState {
+export function readSessionAsk(search: Record<string, string | undefined>): SessionAsk {
   const who = (search.who ?? START).slice(0, 600);
   const lines = who
     .split(/\r?\n|;/)
@@ -59,8 +58,7 @@ export function readRunState(search: Record<string, string | undefined>): RunSta
     only: search.only === "lb" ? "lb" : search.only === "all" ? null : "kg",
     clamps: search.clamps,
     at: search.at ?? "",
-    done: whole(search.i, 0, 200, 0),
-    changes: readChanges(search.x),
+    lift: search.lift ?? "",
     problems: [
       ...problems.map((line) => `“${line}” names no load: write a name and a work set, as Runa 115.`),
       ...(lifters.length > MOST_LIFTERS ? [`At most ${MOST_LIFTERS} lifters share a bar here.`] : []),
@@ -68,21 +66,3 @@ export function readRunState(search: Record<string, string | undefined>): RunSta
     ],
   };
 }
-
-const MOST_CHANGES = 60;
-
-/** "3:2.1:105" is: after three sets, set 2.1 became 105 kg; "5:3.2:skip" leaves one out. */
-function readChanges(text: string | undefined): RunState["changes"] {
-  return (text ?? "")
-    .split(",")
-    .slice(0, MOST_CHANGES)
-    .flatMap((part) => {
-      const [, done, id, kg] = /^(\d{1,3}):(\d{1,3}\.\d{1,2}):(skip|\d{1,3}(?:\.\d{1,3})?)$/.exec(part) ?? [];
-      if (!done || !id || !kg || (kg !== "skip" && !(Number(kg) > 0))) return [];
-      return [{ done: Number(done), id, kg: kg === "skip" ? null : Number(kg) }];
-    });
-}
-
-/** The changes as the address says them. */
-export const changesText = (changes: RunState["changes"]) =>
-  changes.map(({ done, id, kg }) => `${done}:${id}:${kg ?? "skip"}`).join(",");

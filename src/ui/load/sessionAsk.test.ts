@@ -1,5 +1,5 @@
 import { describe, expect, it, test } from "vitest";
-import { changesText, readLifterLine, readRunState } from "./runState";
+import { readLifterLine, readSessionAsk } from "./sessionAsk";
 
 describe("the address of a session", () => {
   test.each([
@@ -13,31 +13,22 @@ describe("the address of a session", () => {
     ["", null],
   ])("reads “%s”", (line, read) => expect(readLifterLine(line)).toEqual(read));
   it("names every line it cannot read, and keeps the others", () => {
-    const state = readRunState({ who: "Ann 100\nBo\nCy 50; Di" });
+    const state = readSessionAsk({ who: "Ann 100\nBo\nCy 50; Di" });
     expect(state.lifters.map(({ name }) => name)).toEqual(["Ann", "Cy"]);
     expect(state.problems).toHaveLength(2);
     expect(state.problems[0]).toContain("“Bo” names no load");
   });
-  it("keeps what turned out otherwise, and passes over what it cannot read", () => {
-    const { changes, done } = readRunState({ i: "4", x: "3:2.1:105,bad,5:3.2:skip,1:1.1:0" });
-    expect(done).toBe(4);
-    expect(changes).toEqual([
-      { done: 3, id: "2.1", kg: 105 },
-      { done: 5, id: "3.2", kg: null },
-    ]);
-    expect(readRunState({ x: changesText(changes) }).changes).toEqual(changes);
-  });
   it("starts with something to look at, and takes nothing out of range", () => {
-    expect(readRunState({})).toMatchObject({ way: "percent", workSets: 3, order: "named", only: "kg", problems: [] });
-    expect(readRunState({ way: "x", work: "99", order: "x", count: "1.5", jump: "-3" })).toMatchObject({
+    expect(readSessionAsk({})).toMatchObject({ way: "percent", workSets: 3, order: "named", only: "kg", problems: [] });
+    expect(readSessionAsk({ way: "x", work: "99", order: "x", count: "1.5", jump: "-3" })).toMatchObject({
       way: "percent",
       workSets: 3,
       order: "named",
       count: 5,
       jumpKg: 20,
     });
-    expect(readRunState({ who: " " }).problems[0]).toContain("at least one lifter");
-    const many = readRunState({ who: Array.from({ length: 9 }, (_, i) => `L${i} 100`).join("\n") });
+    expect(readSessionAsk({ who: " " }).problems[0]).toContain("at least one lifter");
+    const many = readSessionAsk({ who: Array.from({ length: 9 }, (_, i) => `L${i} 100`).join("\n") });
     expect([many.lifters.length, many.problems.length]).toEqual([8, 1]);
   });
 });

@@ -1,0 +1,59 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { barById } from "@/server/bars";
+import { listClamps, listStations } from "@/server/equipment";
+import { platesAtHand } from "@/server/platesAtHand";
+import { runOf } from "@/server/runs";
+import { clampFacts, rackFacts } from "@/server/sessionPlanning";
+import { whoIsAsking } from "@/server/who";
+import { plateLabel } from "@/ui/load/plateWords";
+import { RunScreen } from "@/ui/load/RunScreen";
+import { endAction } from "../../actions";
+
+export const metadata: Metadata = { title: "Run sheet" };
+
+export default async function RunPage({ params }: { params: Promise<{ id: string }> }) {
+  const [who, { id }] = [await whoIsAsking(), await params];
+  const result = await runOf(who, id);
+  if (!result.ok) {
+    if (result.code === "not-found") notFound();
+    return (
+      <p role="alert" className="sheet p-6">
+        {result.message}
+      </p>
+    );
+  }
+  const { row, view } = result;
+  const [item, clamps, { items: stations }, plates] = await Promise.all([
+    barById(who, row.barId),
+    listClamps(who),
+    listStations(who),
+    platesAtHand(who, id),
+  ]);
+  const station = stations.find(({ key }) => key === row.stationKey) ?? null;
+  const clamp = clamps.find(({ key }) => key === row.clampKey) ?? null;
+  return (
+    <RunScreen
+      key={id}
+      first={view}
+      bar={item!.bar}
+      stationName={station?.name ?? null}
+      rack={rackFacts(item!.bar, station)}
+      clamp={clamp && clampFacts(clamp)}
+      plates={Object.fromEntries(
+        [...plates].map(([key, { row: plate, massUnits }]) => [
+          key,
+          {
+            label: plateLabel(plate),
+            massUnits,
+            thicknessMm: plate.thicknessMm,
+            diameterMm: plate.diameterMm,
+            colour: plate.colour,
+          },
+        ]),
+      )}
+      planHref={row.planAddress}
+      endAction={endAction}
+    />
+  );
+}

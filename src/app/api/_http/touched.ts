@@ -1,0 +1,30 @@
+import "server-only";
+import type Joi from "joi";
+import { checked, ERROR_STATUS, errorBody } from "@/api/problems";
+import type { Outcome } from "@/server/outcome";
+import { whoIsAsking, type Who } from "@/server/who";
+import { refusalOf } from "./endpoint";
+
+const NO_STORE = { "cache-control": "no-store" };
+
+/** Answers a write of a floor screen: what it did, or why not, in the one error shape; never a half of it. */
+export async function touched<T>(
+  request: Request,
+  schema: Joi.Schema<T>,
+  work: (who: Who, sent: T) => Promise<Outcome<Record<string, unknown>>>,
+): Promise<Response> {
+  const result = checked(schema, await request.json().catch(() => null));
+  if (!result.ok)
+    return Response.json(errorBody("bad-request", "The touch could not be understood.", result.problems), {
+      status: 400,
+      headers: NO_STORE,
+    });
+  return answered(await work(await whoIsAsking(), result.value));
+}
+
+/** An outcome as JSON, with the status of its refusal. */
+export function answered(outcome: Outcome<Record<string, unknown>>): Response {
+  if (outcome.ok) return Response.json(outcome, { headers: NO_STORE });
+  const { code, message, details } = refusalOf(outcome);
+  return Response.json(errorBody(code, message, details), { status: ERROR_STATUS[code], headers: NO_STORE });
+}

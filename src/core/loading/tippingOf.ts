@@ -1,0 +1,51 @@
+import { kgFromMassUnits } from "../units/exactMass";
+import { tipping, TIPPING_RESERVE, type TippingAnswer } from "./tipping";
+
+/** A bar on its rack. */
+export interface RackFacts {
+  barKg: number;
+  seatToSeatMm: number;
+  rackHalfSpacingMm: number;
+}
+
+/** Thickness of a plate that nobody measured, for tipping, in mm: thick, so that the answer is on the safe side. */
+const UNKNOWN_THICKNESS_MM = 50;
+
+/** Whether a bar with the same plates on both sides, inside first, and its clamps tips; with the screen's reserve. */
+export function tippingOf(
+  rack: RackFacts,
+  perSide: readonly { massUnits: number; thicknessMm: number | null }[],
+  clamp: { pairMassUnits: number; widthMm: number } | null,
+): TippingAnswer {
+  const side = [
+    ...perSide.map(({ massUnits, thicknessMm }) => ({
+      massKg: kgFromMassUnits(massUnits),
+      // The planner writes 0 where nobody said.
+      thicknessMm: thicknessMm || UNKNOWN_THICKNESS_MM,
+    })),
+    ...(clamp ? [{ massKg: kgFromMassUnits(clamp.pairMassUnits) / 2, thicknessMm: clamp.widthMm }] : []),
+  ];
+  return tipping({ ...rack, left: side, right: side, reserve: TIPPING_RESERVE });
+}
+
+/**
+ * How plates may be moved from one stack to another: each side by itself, or left and right in turn because more on one
+ * side than on the other would tip it, or not one plate at a time at all. A clamp comes off first and goes on last.
+ */
+export function sideOrder(
+  before: { tipping: TippingAnswer; off: number },
+  after: { tipping: TippingAnswer; on: number },
+  hasClamp: boolean,
+): "either" | "turns" | "both-at-once" {
+  const clamp = hasClamp && before.off + after.on > 0 ? 1 : 0;
+  let worst: "either" | "turns" | "both-at-once" = "either";
+  for (const [{ maxOneSidedRemoval, safeUnloadOrder }, moved] of [
+    [before.tipping, before.off === 0 ? 0 : before.off + clamp],
+    [after.tipping, after.on === 0 ? 0 : after.on + clamp],
+  ] as const) {
+    if (moved === 0) continue;
+    if (safeUnloadOrder === null) return "both-at-once";
+    if (moved > Math.min(maxOneSidedRemoval.left, maxOneSidedRemoval.right)) worst = "turns";
+  }
+  return worst;
+}

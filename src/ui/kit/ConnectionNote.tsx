@@ -1,0 +1,39 @@
+import type { Unsent } from "./outbox";
+
+interface Props {
+  waiting: readonly Unsent[];
+  isCutOff: boolean;
+  refused: readonly { label: string; message: string }[];
+  forget: () => void;
+}
+
+/** How a floor screen stands with the server; nothing while all is well. */
+export function ConnectionNote({ waiting, isCutOff, refused, forget }: Props) {
+  return (
+    <div className="no-print text-sm" role="status">
+      {isCutOff && (
+        <p className="border-accent border-l-8 pl-3">
+          <strong className="text-accent">No connection.</strong>{" "}
+          {waiting.length === 0
+            ? "Go on; what you touch is kept on this device and sent when it is back."
+            : `${waiting.length} ${waiting.length === 1 ? "touch is" : "touches are"} kept on this device and will be sent when it is back.`}
+        </p>
+      )}
+      {refused.length > 0 && (
+        <div className="border-error mt-1 border-l-8 pl-3">
+          <strong className="text-error">The server said no:</strong>
+          <ul>
+            {refused.map(({ label, message }, i) => (
+              <li key={i}>
+                {label}: {message}
+              </li>
+            ))}
+          </ul>
+          <button type="button" className="btn btn-sm btn-outline min-h-11" onClick={forget}>
+            Read
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}
