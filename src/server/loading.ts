@@ -1,5 +1,6 @@
 import "server-only";
 import { isUsable, ratedTotalKg, valueOf } from "@/core/bars/bar";
+import { blowOf, type Blow } from "@/core/loading/blow";
 import { IRON_TO_RUBBER, type Ending, type IronToRubber } from "@/core/loading/endings";
 import { load, type LoadAnswer } from "@/core/loading/load";
 import type { LoadQuestion, Rounding } from "@/core/loading/question";
@@ -38,6 +39,8 @@ export interface LoadPlan {
   /** Plates that sessions at other bars hold now, as far as there are any. */
   heldElsewhere: { key: string; pairs: number; where: string }[];
   /** What lending plates from them would make of it; null where that is no nearer. */
+  /** How the floor takes it when it is dropped; of what the load would be where dropping it is refused. */
+  blow: { perSide: string[]; totalUnits: number; blow: Blow } | null;
   borrow: { achievedUnits: number; errorUnits: number; from: { key: string; pairs: number; where: string[] }[] } | null;
 }
 
@@ -88,7 +91,23 @@ export async function planLoad(who: Who, { bar }: ListedBar, wish: LoadWish): Pr
     held.flatMap(({ where, now }) => (now > 0 ? [{ key: row.key, pairs: now, where }] : [])),
   );
   const borrow = heldElsewhere.length === 0 ? null : borrowed(question, answer, chosen);
-  return { ok: true, plan: { answer, plates, onBar, barKg, countedKg, heldElsewhere, borrow } };
+  return {
+    ok: true,
+    plan: { answer, plates, onBar, barKg, countedKg, heldElsewhere, borrow, blow: dropped(question, answer) },
+  };
+}
+
+/** The blow of what is dropped, or, where that is refused, of what it would be. */
+function dropped(question: LoadQuestion, answer: LoadAnswer): LoadPlan["blow"] {
+  if (question.ending !== "dropped") return null;
+  const wouldBe = answer.ok ? answer : load({ ...question, ending: "racked" });
+  if (!wouldBe.ok) return null;
+  const perSide = wouldBe.perSide.map((id) => question.plates.find((plate) => plate.id === id)!);
+  return {
+    perSide: wouldBe.perSide,
+    totalUnits: wouldBe.achievedUnits,
+    blow: blowOf(perSide, wouldBe.achievedUnits, question.ironToRubber, question.maxKgPerRubberMm),
+  };
 }
 
 /** The load with every plate of the hall, where that comes nearer, and which would have to be fetched from where. */

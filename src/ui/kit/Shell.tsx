@@ -2,6 +2,7 @@ import Link from "./Link";
 import { Suspense, type ReactNode } from "react";
 import { Arrival } from "./Arrival";
 import { Keyboard } from "./Keyboard";
+import { OutboxMark } from "./OutboxMark";
 import { NavLinks } from "./NavLinks";
 
 interface Props {
@@ -48,6 +49,7 @@ export function Shell({ hallName, who, counts, children }: Props) {
         {children}
       </main>
       <Keyboard />
+      <OutboxMark />
       <Suspense>
         <Arrival />
       </Suspense>

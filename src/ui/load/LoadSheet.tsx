@@ -10,7 +10,10 @@ import { LoadAnswer } from "./LoadAnswer";
 import type { TippingAnswer } from "@/core/loading/tipping";
 import { LoadNav } from "./LoadNav";
 import { TippingNote } from "./TippingNote";
-import { LoadedHalf } from "./LoadedHalf";
+import { DropPicture } from "./DropPicture";
+import { LoadedHalf, type HalfPlate } from "./LoadedHalf";
+import { DRAWN_DIAMETER_MM, DRAWN_THICKNESS_MM } from "./Sleeve";
+import { TargetKeys } from "./TargetKeys";
 import { LoadQuestion, type ClampChoice } from "./LoadQuestion";
 import { loadAddress, loadParams, type LoadState } from "./loadState";
 import { plateLabel, stackWords } from "./plateWords";
@@ -21,7 +24,7 @@ interface Props {
   clamps: readonly ClampChoice[];
   clamp: ClampChoice | null;
   state: LoadState;
-  stations: readonly { key: string; name: string }[];
+  stations: readonly { key: string; name: string; spacingMm: number | null }[];
   plan: LoadPlan | null;
   /** At the rack, loaded as the answer says; null without a rack. */
   tipping: TippingAnswer | null;
@@ -61,7 +64,23 @@ export function LoadSheet({ bars, bar, clamps, clamp, stations, state, plan, tip
           )}
         </section>
         <section className="sheet p-3" aria-label="The loaded bar">
-          {plan && <Loaded bar={bar} plan={plan} clamp={clamp} />}
+          {plan && (
+            <Loaded
+              bar={bar}
+              plan={plan}
+              clamp={clamp}
+              spacingMm={stations.find(({ key }) => key === state.at)?.spacingMm ?? null}
+            />
+          )}
+          {plan?.blow && (
+            <div className="mt-3">
+              <DropPicture
+                plates={halfPlates(plan.blow.perSide, plan)}
+                blow={plan.blow.blow}
+                totalKg={kgFromMassUnits(plan.blow.totalUnits)}
+              />
+            </div>
+          )}
           <p className="text-quiet mt-2 text-xs">
             Right half, to scale{clamp ? ", with its clamp" : ""}. Load both sides evenly, clamps on, safeties set; a
             spotter for heavy racked lifts. Never over the rating.
@@ -79,6 +98,7 @@ function Target({ state, hasProblem }: { state: LoadState; hasProblem: boolean }
   const steps = STEPS[unit];
   return (
     <>
+      <TargetKeys steps={steps} unit={unit} />
       <AskForm action="/load" label="Target" keep={{ ...loadParams(state), target: undefined }}>
         <label className="flex items-baseline justify-center">
           <span className="sr-only">Target, total on the bar</span>
@@ -89,7 +109,8 @@ function Target({ state, hasProblem }: { state: LoadState; hasProblem: boolean }
             inputMode="decimal"
             autoComplete="off"
             aria-invalid={state.targetKg === null}
-            aria-describedby={hasProblem ? "load-problem" : undefined}
+            aria-describedby={hasProblem ? "load-problem target-keys" : "target-keys"}
+            data-target
             className="border-primary/50 w-[5ch] min-w-0 border-b-3 bg-transparent text-center text-6xl font-bold sm:text-8xl"
             style={{ fontStretch: "85%" }}
           />
@@ -114,24 +135,39 @@ function Target({ state, hasProblem }: { state: LoadState; hasProblem: boolean }
   );
 }
 
-function Loaded({ bar, plan, clamp }: { bar: Bar; plan: LoadPlan; clamp: ClampChoice | null }) {
-  const perSide = plan.answer.ok ? plan.answer.perSide : [];
-  const plates = perSide.map((key) => {
+function halfPlates(perSide: readonly string[], plan: LoadPlan): HalfPlate[] {
+  return perSide.map((key) => {
     const row = plan.plates.get(key)!;
     return {
       label: plateLabel(row),
-      thicknessMm: row.thicknessMm ?? 25,
-      diameterMm: row.diameterMm ?? 300,
+      massKg: kgFromMassUnits(row.massUnits),
+      thicknessMm: row.thicknessMm ?? DRAWN_THICKNESS_MM,
+      diameterMm: row.diameterMm ?? DRAWN_DIAMETER_MM,
       colour: row.colour,
     };
   });
+}
+
+function Loaded({
+  bar,
+  plan,
+  clamp,
+  spacingMm,
+}: {
+  bar: Bar;
+  plan: LoadPlan;
+  clamp: ClampChoice | null;
+  spacingMm: number | null;
+}) {
+  const perSide = plan.answer.ok ? plan.answer.perSide : [];
   const words = stackWords(perSide, plan.plates) || "no plates";
   return (
     <LoadedHalf
       bar={bar}
-      plates={plates}
+      plates={halfPlates(perSide, plan)}
       clampWidthMm={clamp?.widthMm ?? null}
       label={`Right half of ${bar.tag} with ${words}`}
+      {...(spacingMm === null ? {} : { supportHalfSpacingMm: spacingMm / 2 })}
     />
   );
 }

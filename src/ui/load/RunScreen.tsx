@@ -83,7 +83,9 @@ export function RunScreen({ first, bar, stationName, rack, clamp, plates, planHr
           <Link href={planHref} className="inline-flex min-h-11 items-center text-sm hover:underline">
             The plan
           </Link>
-          <PrintButton />
+          <span className="hidden sm:inline">
+            <PrintButton />
+          </span>
         </span>
       </header>
       <ConnectionNote waiting={waiting} isCutOff={isCutOff || isDeaf} refused={refused} forget={forgetRefused} />
@@ -126,11 +128,13 @@ export function RunScreen({ first, bar, stationName, rack, clamp, plates, planHr
               bar={bar}
               plates={set.perSide.map((id) => ({
                 label: plates[id]?.label ?? id,
+                massKg: kgFromMassUnits(plates[id]?.massUnits ?? 0),
                 thicknessMm: plates[id]?.thicknessMm ?? DRAWN_THICKNESS_MM,
                 diameterMm: plates[id]?.diameterMm ?? DRAWN_DIAMETER_MM,
                 colour: plates[id]?.colour ?? null,
               }))}
               clampWidthMm={clamp?.widthMm ?? null}
+              {...(rack ? { supportHalfSpacingMm: rack.rackHalfSpacingMm } : {})}
               label={`Right half with ${words(set.perSide) || "no plates"}`}
             />
             <p className="text-quiet text-xs">

@@ -179,8 +179,14 @@ function Run({ run, bar, ask, mayRun, search, beginAction }: Props & { run: Sess
         </p>
         {hasSettings && (
           <p className="text-sm">
-            Beside the plates: the bar is set anew {times(changes.setups)}, the J-cups move {times(changes.cups)}.
-            {run.question.changesSetupEmpty && changes.setups > 0 && " This bar is set only while it is empty."}
+            Beside the plates{" "}
+            {[
+              sets.some(({ jCupHole }) => jCupHole !== null) && `the J-cups move ${times(changes.cups)}`,
+              sets.some(({ setup }) => setup) && `the bar is set anew ${times(changes.setups)}`,
+            ]
+              .filter(Boolean)
+              .join(" and ")}
+            .{run.question.changesSetupEmpty && changes.setups > 0 && " This bar is set only while it is empty."}
           </p>
         )}
         {leftToOthers.length > 0 && (

@@ -57,7 +57,7 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
       clamps={clamps}
       clamp={clamp}
       state={{ ...asked, bar: item.bar.tag, clamps: clamp?.key ?? "none", onBar: plan?.onBar ?? onBar }}
-      stations={racks.map(({ key, name }) => ({ key, name }))}
+      stations={racks.map(({ key, name, supportSpacingMm }) => ({ key, name, spacingMm: supportSpacingMm }))}
       plan={plan}
       tipping={plan?.answer.ok ? tippingAt(item.bar, station, plan.plates, plan.answer.perSide, clamp) : null}
       problem={problems.length > 0 ? problems.join(" ") : null}
