@@ -20,7 +20,7 @@ const PAGES = [
   "/load?target=x",
   "/load?bar=K11&target=180&at=rack-1",
   "/load/session?at=rack-1",
-  "/load/session/run?i=12&at=rack-1",
+  "/load/session?at=rack-1&lift=bench",
   "/care",
   "/settings",
   "/settings/house",

@@ -165,3 +165,64 @@ test("stripping one side is warned before it tips", async ({ page }) => {
   await page.goto("/load?bar=K11&target=30&at=rack-1");
   await expect(page.getByText("one side may be stripped without tipping it")).toBeVisible();
 });
+
+test("the stations of a class share one pool of plates: what is short is said, with what would mend it", async ({
+  page,
+}) => {
+  await page.goto("/sessions");
+  await page.getByRole("link", { name: "Evening class" }).click();
+  await expect(page).toHaveURL(/\/sessions\/[0-9a-f-]{36}/);
+  // Nobody has plates before everybody has a place.
+  const address = page.url();
+  await page.goto(`${address}/plates`);
+  const unplaced = page.getByText("Nobody is placed yet");
+  if (await unplaced.isVisible()) {
+    await page.getByRole("link", { name: "To the class" }).click();
+    await page
+      .getByRole("button", { name: /Assign/ })
+      .first()
+      .click();
+  } else await page.goto(address);
+  await page.getByRole("link", { name: "Plates for all stations" }).click();
+  const short = page.getByRole("region", { name: "In short" });
+  await expect(short).toContainText(/\d+ of \d+ sets are short of plates\./);
+  await expect(short).toContainText(/With .*pairs? of .* more nothing is short|do not mend all of it/, {
+    timeout: 30_000,
+  });
+  await short.getByText("Which, when, and who has them").click();
+  await expect(short.getByRole("listitem").first()).toContainText(/Missing: .*on bars at .*Begun \d+ min later/);
+  const stations = page.getByRole("region", { name: /block \d/ });
+  expect(await stations.count()).toBeGreaterThan(4);
+  // Fewer sets ask for less.
+  await page.getByRole("textbox", { name: "work sets" }).or(page.locator("input[name=work]")).first().fill("1");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/work=1/);
+  await expect(short).toContainText(/sets/);
+  await stations.first().getByRole("link", { name: "Run this one" }).click();
+  await expect(page.getByRole("region", { name: "The plan in short" })).toContainText("plates handled on each side");
+});
+
+test("Load: the keyboard's way, the drop on the floor drawn, and what another session holds", async ({ page }) => {
+  await page.goto("/load?bar=K12&target=100");
+  await page.keyboard.press("ArrowUp");
+  await expect(page).toHaveURL(/target=102.5kg/);
+  await page.keyboard.press("PageDown");
+  await expect(page).toHaveURL(/target=82.5kg/);
+  await expect(page.getByText(/On J-cups 1100 mm apart the plates hang [\d.]+ mm below them; drawn/)).toBeVisible();
+  await page.getByRole("combobox", { name: "the set ends" }).selectOption("dropped");
+  await expect(page.getByRole("img", { name: /Dropped: .* kg a mm\. The house allows 1\.6\./ })).toBeVisible();
+  // A session takes plates; another bar is told so.
+  await page.goto("/load/session?who=Ann+140&way=count&count=2&work=1&bar=K13&at=rack-3");
+  await page.getByRole("button", { name: "Run it" }).click();
+  const sheet = page.getByRole("region", { name: "Now" });
+  for (const set of [2, 3]) {
+    await sheet.getByRole("button", { name: "Done" }).click();
+    await expect(page.getByRole("heading", { level: 1 })).toContainText(`set ${set} of 3`);
+  }
+  const run = page.url();
+  await page.goto("/load?bar=K12&target=300");
+  await expect(page.getByText(/Not counted, since they are on other bars now|Borrow/).first()).toContainText(/Rack 3/);
+  await page.goto(run);
+  await page.getByRole("button", { name: "End the session" }).click();
+  await expect(page.getByText("This session is over")).toBeVisible();
+});

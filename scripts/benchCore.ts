@@ -13,9 +13,18 @@ import { LIFT_KEYS, LIFTS } from "../src/core/matching/lifts";
 import { gradeBar, matchBars } from "../src/core/matching/match";
 import { massUnitsFromKg } from "../src/core/units/exactMass";
 import type { ArmChart } from "../src/core/setups/armChart";
-import { EIGHT_KINDS, FOURTEEN_KINDS, inOrder, rotation, scattered } from "../src/core/loading/plan/instances.fixture";
+import {
+  EIGHT_KINDS,
+  FOURTEEN_KINDS,
+  inOrder,
+  pool,
+  rotation,
+  scattered,
+} from "../src/core/loading/plan/instances.fixture";
 import { planOrder } from "../src/core/loading/plan/orderLifters";
 import { planSession } from "../src/core/loading/plan/planSession";
+import { planStations } from "../src/core/loading/plan/planStations";
+import { poolRemedy } from "../src/core/loading/plan/poolRemedy";
 import { evaluateAll } from "../src/core/setups/armSettings";
 import { whip } from "../src/core/whip/closedForm";
 import { bentBar } from "../src/core/whip/generalSolver";
@@ -167,6 +176,23 @@ async function main() {
     name: `order-${seed}-${least}-${most}`,
     ...timed(() => planOrder(rotation(seed!, [least!, most!]))),
   }));
+  const pools = [
+    [4, 12],
+    [8, 24],
+  ].map(([stations, sets]) => {
+    const question = pool(stations!, sets!);
+    const { ms, answer } = timed(() => planStations(question)!);
+    const remedy = timed(() => poolRemedy(question, answer, massUnitsFromKg(0.5)));
+    return {
+      stations,
+      sets,
+      ms,
+      handled: answer.handled,
+      bound: answer.lowerBound,
+      short: answer.shortages.length,
+      remedyMs: remedy.ms,
+    };
+  });
   const growth = [6, 12, 24, 48, 96, 192].map((sets) => ({
     sets,
     ms: [4, 6, 8].map(
@@ -199,6 +225,7 @@ async function main() {
         handled: answer.plan.handled,
         bound: answer.lowerBound,
       })),
+      pools,
       growth,
       load: { oursUs, theirsUs, ratio: theirsUs / oursUs },
       whip: { closedPerSecond: 1e6 / closedUs, generalPerSecond: 1e6 / generalUs },

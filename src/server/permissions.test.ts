@@ -6,6 +6,7 @@ import { changeBarState, editBar, enterBars, measureBar, undoLastChange } from "
 import { tickCare, undoCare } from "./care";
 import { addEntry, assignTonight, lockEntry, removeEntry, saveClass } from "./classChanges";
 import { classDetails, listClasses } from "./classes";
+import { classPool } from "./classPool";
 import { saveEquipment, weighPlate } from "./equipmentChanges";
 import { exportHall, importHall } from "./hallFile";
 import { previewRules, saveMatchingRules } from "./houseRules";
@@ -22,6 +23,7 @@ import { saveLift } from "./lifts";
 import { matchForLift } from "./matching";
 import { removeMeetingSpec, saveMeetingSpec } from "./meetings";
 import type { Outcome } from "./outcome";
+import { endRun, runOf, touchRun } from "./runs";
 import { saveMeasuringRules } from "./rules";
 import { calibrate, copySetting, keepSetting, noteStand } from "./setupChanges";
 import { hangBar, movePlace, putAway, savePlace } from "./storage";
@@ -45,6 +47,8 @@ const CLASS = {
 };
 const SPEC = { id: null, version: 0, rules: "", source: "", lifts: [], marks: "", texts: {} };
 const TICK = { tag: "T1", task: "shaft", doneOn: "2026-03-20", doneBy: NO_ID, note: "", idempotencyKey: "abcdefgh" };
+const LADDER = { way: "percent", jumpKg: 20, count: 3, workSets: 1, only: null } as const;
+const TOUCH = { kind: "skip", set: "1.1", key: "abcdefgh-touch", madeAt: "2026-03-20T10:00:00Z" } as const;
 
 /** Everything that writes or shows what is private, and who may: nobody else gets further than being told so. */
 const WRITES: [name: string, may: Role[], call: (who: Who) => Promise<Outcome<object>>][] = [
@@ -113,6 +117,10 @@ const WRITES: [name: string, may: Role[], call: (who: Who) => Promise<Outcome<ob
     (who) => lockEntry(who, NO_ID, NO_ID, { block: null, station: null, tag: null }),
   ],
   ["assign a class", ["manager", "coach"], (who) => assignTonight(who, NO_ID)],
+  ["plates for a class", ["manager", "coach"], (who) => classPool(who, NO_ID, LADDER)],
+  ["see a session", ["manager", "coach"], (who) => runOf(who, NO_ID)],
+  ["touch a session", ["manager", "coach"], (who) => touchRun(who, NO_ID, TOUCH)],
+  ["end a session", ["manager", "coach"], (who) => endRun(who, NO_ID)],
 ];
 
 describe("who may do what", () => {

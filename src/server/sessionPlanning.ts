@@ -2,13 +2,13 @@ import "server-only";
 import { isUsable, valueOf, type Bar } from "@/core/bars/bar";
 import { seatToSeatOf } from "@/core/bars/lengths";
 import { commonInnerPart } from "@/core/loading/handled";
-import { ladder, type LadderWay } from "@/core/loading/ladder";
 import { load } from "@/core/loading/load";
 import { changeovers, type Changeovers } from "@/core/loading/plan/changeovers";
 import { planOrder } from "@/core/loading/plan/orderLifters";
 import { planSession } from "@/core/loading/plan/planSession";
 import type { PlanSet, SessionPlan, SessionQuestion } from "@/core/loading/plan/sessionQuestion";
 import type { PlateKind } from "@/core/loading/plateKind";
+import { ladderRounds, type LadderWish } from "@/core/loading/rounds";
 import type { TippingAnswer } from "@/core/loading/tipping";
 import { tippingOf, type RackFacts } from "@/core/loading/tippingOf";
 import { kgFromMassUnits, massUnitsFromKg } from "@/core/units/exactMass";
@@ -45,14 +45,9 @@ export function rackFacts(bar: Bar, station: StationRow | null): RackFacts | nul
 
 export const clampFacts = ({ pairMassUnits, widthMm }: ClampRow) => ({ pairMassUnits, widthMm });
 
-export interface SessionWish {
+export interface SessionWish extends LadderWish {
   /** Who lifts, and what their work set is, total on the bar. */
   lifters: readonly { name: string; workKg: number }[];
-  way: LadderWay;
-  /** For jumps, in kg; for a number of warm-ups. */
-  jumpKg: number;
-  count: number;
-  workSets: number;
   /** As named, lightest first, or the order for which fewest plates are handled. */
   order: "named" | "lightest" | "fewest";
   clamps: ClampRow | null;
@@ -115,10 +110,13 @@ export async function planRun(who: Who, { bar }: ListedBar, wish: SessionWish): 
   const barKg = schools.mass === "rounded" ? Math.round(mass) : mass;
   const clampUnits = wish.clamps?.pairMassUnits ?? 0;
   const emptyKg = barKg + kgFromMassUnits(clampUnits);
-  let ladders: number[][];
+  const lifters = wish.order === "lightest" ? [...wish.lifters].sort((a, b) => a.workKg - b.workKg) : wish.lifters;
+  let ladders: ReturnType<typeof ladderRounds>;
   try {
-    ladders = wish.lifters.map(({ workKg }) =>
-      ladder({ workKg, emptyKg, way: wish.way, jumpKg: wish.jumpKg, count: wish.count }),
+    ladders = ladderRounds(
+      lifters.map(({ workKg }) => workKg),
+      emptyKg,
+      wish,
     );
   } catch (error) {
     return failed(
@@ -126,20 +124,15 @@ export async function planRun(who: Who, { bar }: ListedBar, wish: SessionWish): 
       error instanceof RangeError ? `The ladder cannot be made: ${error.message}.` : "No ladder.",
     );
   }
-  const named = wish.lifters.map(({ name, workKg }, l) => ({ name, workKg, steps: ladders[l]! }));
-  const lifters = wish.order === "lightest" ? [...named].sort((a, b) => a.workKg - b.workKg) : named;
-  // Everybody reaches the work sets in the same round, so the shorter ladders begin later.
-  const longest = Math.max(...lifters.map(({ steps }) => steps.length));
   const facts = new Map<string, Pick<RunSet, "lifter" | "targetKg" | "isWork" | "setup" | "jCupHole">>();
-  const rounds: (PlanSet | null)[][] = Array.from({ length: longest + wish.workSets - 1 }, (_, r) =>
-    lifters.map(({ name, workKg, steps }, l) => {
-      const step = r - (longest - steps.length);
-      if (step < 0) return null;
-      const targetKg = step < steps.length ? steps[step]! : workKg;
+  const rounds: (PlanSet | null)[][] = ladders.map((round, r) =>
+    round.map((set, l) => {
+      if (!set) return null;
       const id = `${r + 1}.${l + 1}`;
+      const { name } = lifters[l]!;
       const { setup = null, cup = null } = wish.settings?.get(name) ?? {};
-      facts.set(id, { lifter: name, targetKg, isWork: step >= steps.length - 1, setup, jCupHole: cup });
-      return { id, targetUnits: massUnitsFromKg(targetKg), setup, cup };
+      facts.set(id, { lifter: name, targetKg: set.targetKg, isWork: set.isWork, setup, jCupHole: cup });
+      return { id, targetUnits: massUnitsFromKg(set.targetKg), setup, cup };
     }),
   );
   const sets = rounds.flat().filter((set) => set !== null);

@@ -50,6 +50,9 @@ export function TonightSheet({ details, times, stations, lifters, lifts, usual, 
               <Link href={`/sessions/${row.id}/sheet`} className="btn btn-sm btn-neutral min-h-11">
                 Sheet to print
               </Link>
+              <Link href={`/sessions/${row.id}/plates`} className="btn btn-sm btn-outline min-h-11">
+                Plates for all stations
+              </Link>
               <AssignForm classId={row.id} isAgain action={actions.assign} />
             </div>
           </div>

@@ -1,6 +1,7 @@
 import { KG_PER_LB } from "../../units/constants";
 import { massUnitsFromKg } from "../../units/exactMass";
 import type { OrderQuestion } from "./orderLifters";
+import type { PoolQuestion } from "./poolQuestion";
 import type { PlanPlate, SessionQuestion } from "./sessionQuestion";
 
 /* Named sessions that bench and tests come back to; everything in them is invented from a seed. */
@@ -42,7 +43,8 @@ export const FOURTEEN_KINDS = [
   inLb(2.5, 2),
 ];
 
-function seeded(seed: number): () => number {
+/** Numbers from 0 to 1 from a seed. */
+export function seeded(seed: number): () => number {
   let state = seed >>> 0;
   return () => {
     state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
@@ -102,5 +104,46 @@ export function scattered(
       targetUnits: massUnitsFromKg(toStep(least + next() * (most - least))),
       setup: null,
     })),
+  };
+}
+
+/** What a hall has to share among its stations: enough of the large, short of tens and of change. */
+export const HALL_PLATES = [
+  inKg(25, 8),
+  inKg(20, 8),
+  inKg(15, 6),
+  inKg(10, 5),
+  inKg(5, 6),
+  inKg(2.5, 6),
+  inKg(1.25, 5),
+  inKg(0.5, 3),
+];
+
+/** Stations of three lifters each who warm up to their own work sets, all at once over an hour and a half. */
+export function pool(stations: number, sets: number, plates = HALL_PLATES): PoolQuestion {
+  const random = seeded(20260611);
+  const minutes = 90;
+  return {
+    plates,
+    stations: Array.from({ length: stations }, (_, s) => {
+      const work = [0, 1, 2].map(() => toStep(60 + 90 * random()));
+      return {
+        ...common,
+        key: `station-${s + 1}`,
+        endsAtMinutes: minutes,
+        sets: Array.from({ length: sets }, (__, i) => {
+          const [lifter, round] = [i % 3, Math.floor(i / 3)];
+          const share = Math.min(1, 0.4 + (0.6 * round) / Math.max(1, sets / 3 - 3));
+          return {
+            id: `${s}.${i}`,
+            targetUnits: massUnitsFromKg(toStep(work[lifter]! * share)),
+            setup: null,
+            lifter,
+            round,
+            atMinutes: (minutes * i) / sets,
+          };
+        }),
+      };
+    }),
   };
 }

@@ -36,40 +36,38 @@ const MOST_NUMBERS = 60_000_000;
 
 /** The least that is handled, proven; null when there are too many parts of choices to tabulate. */
 export function nestedPlan(question: NestedQuestion): NestedPlan | null {
-  const plan = new Nested(question);
-  return plan.isReady && plan.solve() ? plan.answer() : null;
+  const { ways, isEmptiedBefore, start, endsEmpty, order } = question;
+  const kinds = ways[0]?.[0]?.length ?? 0;
+  const first = new Uint8Array(kinds);
+  for (const k of start) first[k] = first[k]! + 1;
+  const numbering = new Numbering(start.length > 0 ? [[first], ...ways] : ways);
+  if (!numbering.isReady) return null;
+  const sets = numbering.parts.map((_, i) => i);
+  const plan = new Nested(numbering, sets, { isEmptiedBefore, start, endsEmpty, startsFree: false });
+  return plan.solve() ? plan.answer(order) : null;
 }
 
-class Nested {
-  readonly isReady: boolean;
-  private readonly kinds: number;
-  private readonly sets: number;
-  private readonly ways: readonly (readonly Uint8Array[])[];
-  private readonly hasStart: boolean;
+/**
+ * Every part of every choice of some sets, numbered: nothing first, so that one plate more has a higher number. Sets
+ * with the same list of choices share their part of the work.
+ */
+export class Numbering {
+  readonly kinds: number;
   /** By base: the base with one plate more of a kind, or −1. */
-  private up!: Int32Array;
-  private bases = 0;
+  up!: Int32Array;
+  bases = 0;
   /** By set: which bases are part of one of its choices, and which are a whole choice. */
-  private parts: Int32Array[] = [];
-  private isPart: Uint8Array[] = [];
-  private isChoice: Uint8Array[] = [];
-  private readonly spans: Span[][] = [];
-  /** Bases that a start's order allows, by plates: the first so many of it. */
-  private startBases: number[] = [];
-  private numbers = 0;
+  readonly parts: Int32Array[] = [];
+  readonly isPart: Uint8Array[] = [];
+  readonly isChoice: Uint8Array[] = [];
+  /** False when there are too many parts to tabulate. */
+  readonly isReady: boolean;
 
-  constructor(private readonly question: NestedQuestion) {
-    const { ways, start } = question;
+  constructor(private readonly ways: readonly (readonly Uint8Array[])[]) {
     this.kinds = ways[0]?.[0]?.length ?? 0;
-    this.hasStart = start.length > 0;
-    const first = new Uint8Array(this.kinds);
-    for (const k of start) first[k] = first[k]! + 1;
-    this.ways = this.hasStart ? [[first], ...ways] : ways;
-    this.sets = this.ways.length;
-    this.isReady = this.sets > 0 && this.number();
+    this.isReady = ways.length > 0 && this.number();
   }
 
-  /** Numbers every part of every choice, nothing first, so that one plate more has a higher number. */
   private number(): boolean {
     const most = new Uint8Array(this.kinds);
     for (const list of this.ways)
@@ -85,7 +83,8 @@ class Nested {
     // Parts by set as places on the grid; a place is looked at once a set.
     const bySet: Set<number>[] = [];
     const all = new Set<number>();
-    for (const list of this.ways) {
+    const lists = [...new Set(this.ways)];
+    for (const list of lists) {
       const mine = new Set<number>();
       const down = (index: number) => {
         const open: [number, number][] = [[index, 0]];
@@ -123,31 +122,87 @@ class Nested {
         const n = Math.floor(sorted[b]! / strides[k]!) % (most[k]! + 1);
         if (n < most[k]!) this.up[b * this.kinds + k] = numberOf.get(sorted[b]! + strides[k]!) ?? -1;
       }
+    const places = new Map(lists.map((list, i) => [list, i]));
+    const parts: Int32Array[] = [];
+    const isParts: Uint8Array[] = [];
+    const isChoices: Uint8Array[] = [];
     bySet.forEach((mine, i) => {
       const list = Int32Array.from(mine, (index) => numberOf.get(index)!).sort();
       const isPart = new Uint8Array(this.bases);
       for (const b of list) isPart[b] = 1;
       const isChoice = new Uint8Array(this.bases);
-      for (const counts of this.ways[i]!) {
+      for (const counts of lists[i]!) {
         let index = 0;
         for (let k = 0; k < this.kinds; k += 1) index += counts[k]! * strides[k]!;
         isChoice[numberOf.get(index)!] = 1;
       }
-      this.parts.push(list);
-      this.isPart.push(isPart);
-      this.isChoice.push(isChoice);
+      parts.push(list);
+      isParts.push(isPart);
+      isChoices.push(isChoice);
     });
-    if (this.hasStart) {
-      let base = 0;
-      this.startBases = [base];
-      for (const k of this.question.start) this.startBases.push((base = this.up[base * this.kinds + k]!));
+    for (const list of this.ways) {
+      const i = places.get(list)!;
+      this.parts.push(parts[i]!);
+      this.isPart.push(isParts[i]!);
+      this.isChoice.push(isChoices[i]!);
     }
     return true;
+  }
+}
+
+/** Spans over some of the numbered sets, in an order. */
+interface NestedOptions {
+  isEmptiedBefore: readonly boolean[];
+  start: readonly number[];
+  endsEmpty: boolean;
+  /** Whether what is on before the first set costs nothing, whatever it is; for bounds of parts of a session. */
+  startsFree: boolean;
+}
+
+/** What is handled between the sets of a part of a session, at least: whatever is on before it and stays after it is free. */
+export function windowCost(numbering: Numbering, sets: readonly number[]): number {
+  const isEmptiedBefore = sets.map(() => false);
+  const nested = new Nested(numbering, sets, { isEmptiedBefore, start: [], endsEmpty: false, startsFree: true });
+  return nested.solve() ? nested.handled() : 0;
+}
+
+class Nested {
+  private readonly kinds: number;
+  private readonly sets: number;
+  private readonly hasStart: boolean;
+  private readonly up: Int32Array;
+  private readonly bases: number;
+  private readonly parts: readonly Int32Array[];
+  private readonly isPart: readonly Uint8Array[];
+  private readonly isChoice: readonly Uint8Array[];
+  private readonly spans: Span[][] = [];
+  /** Bases that a start's order allows, by plates: the first so many of it. */
+  private readonly startBases: number[] = [];
+  private numbers = 0;
+
+  constructor(
+    numbering: Numbering,
+    sets: readonly number[],
+    private readonly question: NestedOptions,
+  ) {
+    this.kinds = numbering.kinds;
+    this.up = numbering.up;
+    this.bases = numbering.bases;
+    this.hasStart = question.start.length > 0;
+    this.sets = sets.length;
+    this.parts = sets.map((set) => numbering.parts[set]!);
+    this.isPart = sets.map((set) => numbering.isPart[set]!);
+    this.isChoice = sets.map((set) => numbering.isChoice[set]!);
+    if (this.hasStart) {
+      let base = 0;
+      this.startBases.push(base);
+      for (const k of question.start) this.startBases.push((base = this.up[base * this.kinds + k]!));
+    }
   }
 
   /** What a plate costs that is on from set l through set r. */
   private costOf(l: number, r: number): number {
-    const on = this.hasStart && l === 0 ? 0 : 1;
+    const on = l === 0 && (this.hasStart || this.question.startsFree) ? 0 : 1;
     return on + (r === this.sets - 1 && !this.question.endsEmpty ? 0 : 1);
   }
 
@@ -230,9 +285,13 @@ class Nested {
     return bases[low] === base ? costs[low]! : NEVER;
   }
 
+  handled(): number {
+    return this.valueOf(0, this.sets - 1, 0);
+  }
+
   /** The spans again from the costs: plates that stay throughout first, larger inside. */
-  answer(): NestedPlan | null {
-    const handled = this.valueOf(0, this.sets - 1, 0);
+  answer(order: readonly number[]): NestedPlan | null {
+    const handled = this.handled();
     if (handled >= NEVER) return null;
     const stacks: number[][] = new Array(this.sets);
     const open: { l: number; r: number; base: number; stack: number[] }[] = [
@@ -249,7 +308,7 @@ class Nested {
       const isStart = this.hasStart && l === 0;
       const next = isStart
         ? this.question.start.slice(stack.length, stack.length + 1)
-        : this.question.order.filter((k) => this.up[base * this.kinds + k]! >= 0);
+        : order.filter((k) => this.up[base * this.kinds + k]! >= 0);
       const k = next.find((one) => this.valueOf(l, r, this.up[base * this.kinds + one]!) + cost === value);
       if (k !== undefined) {
         open.push({ l, r, base: this.up[base * this.kinds + k]!, stack: [...stack, k] });

@@ -1,4 +1,5 @@
 import { changeovers } from "./changeovers";
+import { Numbering, windowCost } from "./nestedPlan";
 import { planSession, sideWaysOf } from "./planSession";
 import { leastBetween } from "./relaxed";
 import type { PlanSet, SessionPlan, SessionQuestion } from "./sessionQuestion";
@@ -29,7 +30,7 @@ const MOST_PLANNED = 16;
 
 /**
  * The order of lifters, the same every round, for which fewest plates are handled; a change of setup or J-cups counts
- * beside them like one plate. Every order gets a bound from the plates between neighbouring sets; orders are planned in full from the lowest bound on, until no bound is below the
+ * beside them like one plate. Every order gets a bound from rows of neighbouring sets; orders are planned in full from the lowest bound on, until no bound is below the
  * best plan: then it is proven. Up to seven lifters.
  *
  * @throws RangeError for more lifters.
@@ -66,18 +67,23 @@ export function planOrder(question: OrderQuestion, { most = MOST_PLANNED }: Orde
   return { order, plan, cost, lowerBound, isProven: plan.isProven && lowerBound >= cost };
 }
 
-/** Least handled in one order, at least: plates between neighbours, as if each set chose its plates anew each time. */
+/** Sets in a row of which the least between them is worked out exactly for the bound: longer is sharper and slower. */
+const LONG_ROW = 6;
+const SHORT_ROW = 3;
+/** Parts of choices up to which rows are long. */
+const FEW_PARTS = 800;
+
+/**
+ * Least handled in one order, at least: the session is cut into rows of a few sets, neighbours sharing their end, and
+ * of each row the least between its sets is worked out as if it were alone. Where there are too many choices of plates
+ * to tabulate, rows are of two sets whose order on the sleeve does not matter.
+ */
 function boundOf(question: OrderQuestion, named: SessionQuestion): (order: readonly number[]) => number {
   const ways = sideWaysOf(named);
   const placeOf = new Map<PlanSet, number>();
-  let place = 0;
-  for (const round of question.rounds)
-    for (const set of round)
-      if (set) {
-        placeOf.set(set, place);
-        place += 1;
-      }
-  const between = leastBetween(
+  named.sets.forEach((set, place) => placeOf.set(set, place));
+  const numbering = ways.some(({ isCut }) => isCut) ? null : new Numbering(ways.map((one) => one.ways));
+  const pairwise = leastBetween(
     ways.map((one) => one.ways),
     ways.map(({ massUnits }) => massUnits),
     Math.max(1, ...question.plates.map(({ massUnits }) => massUnits)),
@@ -92,21 +98,35 @@ function boundOf(question: OrderQuestion, named: SessionQuestion): (order: reado
       Infinity,
     ),
   );
+  const isTabulated = numbering !== null && numbering.isReady;
+  const known = new Map<string, number>();
+  const between = (row: readonly number[]): number => {
+    if (row.length < 2) return 0;
+    if (!isTabulated) return pairwise(row[0]!, row[1]!);
+    const key = row.join();
+    let least = known.get(key);
+    if (least === undefined) known.set(key, (least = windowCost(numbering, row)));
+    return least;
+  };
+  const most = !isTabulated ? 2 : numbering.bases <= FEW_PARTS ? LONG_ROW : SHORT_ROW;
   return (order) => {
-    let sum = 0;
-    let before: PlanSet | null = null;
-    for (const round of question.rounds)
-      for (const lifter of order) {
-        const set = round[lifter];
-        if (!set) continue;
-        const at = placeOf.get(set)!;
-        if (!before) sum += question.start.length > 0 ? 0 : fewest[at]!;
-        else if (question.changesSetupEmpty && before.setup !== set.setup)
-          sum += fewest[placeOf.get(before)!]! + fewest[at]!;
-        else sum += between(placeOf.get(before)!, at);
-        before = set;
+    const sets = question.rounds.flatMap((round) => order.flatMap((lifter) => round[lifter] ?? []));
+    if (sets.length === 0) return 0;
+    const places = sets.map((set) => placeOf.get(set)!);
+    let sum = question.start.length > 0 ? 0 : fewest[places[0]!]!;
+    let row = [places[0]!];
+    for (let i = 1; i < sets.length; i += 1) {
+      if (question.changesSetupEmpty && sets[i - 1]!.setup !== sets[i]!.setup) {
+        sum += between(row) + fewest[places[i - 1]!]! + fewest[places[i]!]!;
+        row = [places[i]!];
+        continue;
       }
-    return sum + (question.endsEmpty && before ? fewest[placeOf.get(before)!]! : 0);
+      row.push(places[i]!);
+      if (row.length < most) continue;
+      sum += between(row);
+      row = [places[i]!];
+    }
+    return sum + between(row) + (question.endsEmpty ? fewest[places.at(-1)!]! : 0);
   };
 }
 

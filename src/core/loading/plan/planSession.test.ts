@@ -4,7 +4,8 @@ import { massUnitsFromKg } from "../../units/exactMass";
 import { platesHandled } from "../handled";
 import { load } from "../load";
 import { exhaustiveSession } from "./everySession.fixture";
-import { planSession, type PlanOptions } from "./planSession";
+import { Numbering, windowCost } from "./nestedPlan";
+import { planSession, sideWaysOf, type PlanOptions } from "./planSession";
 import type { PlanPlate, SessionPlan, SessionQuestion } from "./sessionQuestion";
 
 const plate = (kg: number, pairs: number, thicknessMm = 0): PlanPlate => ({
@@ -251,3 +252,34 @@ describe("larger sessions", () => {
     expect(plan.sets.every(({ errorUnits }) => errorUnits <= 0)).toBe(true);
   });
 });
+
+it("windows of a session, alone, never cost more than the session does between their sets", () =>
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: 8, max: 40 }), { minLength: 2, maxLength: 6 }),
+      fc.integer({ min: 0, max: 4 }),
+      fc.integer({ min: 2, max: 5 }),
+      (loads, from, length) => {
+        const plates = [plate(20, 2), plate(10, 2), plate(5, 2), plate(2.5, 2)];
+        const asked = session(
+          plates,
+          loads.map((n) => 2.5 * n),
+        );
+        const numbering = new Numbering(sideWaysOf(asked).map(({ ways }) => ways));
+        const sets = loads.map((_, i) => i).slice(from, from + length);
+        if (sets.length === 0) return;
+        const plan = planSession(asked);
+        const between = sets
+          .slice(1)
+          .reduce((sum, i) => sum + platesHandled(plan.sets[i - 1]!.perSide, plan.sets[i]!.perSide), 0);
+        expect(windowCost(numbering, sets)).toBeLessThanOrEqual(between);
+        // From an empty sleeve to an empty one, the first and the last stack count too.
+        const whole = planSession({ ...asked, endsEmpty: true });
+        const all = loads.map((_, i) => i);
+        expect(windowCost(numbering, all)).toBeLessThanOrEqual(
+          whole.handled - whole.sets[0]!.perSide.length - whole.sets.at(-1)!.perSide.length,
+        );
+      },
+    ),
+    { numRuns: 120 },
+  ));

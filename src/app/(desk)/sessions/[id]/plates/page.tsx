@@ -1,0 +1,73 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { classPool } from "@/server/classPool";
+import { platesAtHand } from "@/server/platesAtHand";
+import { whoIsAsking } from "@/server/who";
+import { PoolSheet } from "@/ui/classes/PoolSheet";
+import Link from "@/ui/kit/Link";
+import { PageHead } from "@/ui/kit/PageHead";
+import { readSearch, type SearchParams } from "@/ui/kit/search";
+import { plateLabel } from "@/ui/load/plateWords";
+import { readSessionAsk } from "@/ui/load/sessionAsk";
+
+export const metadata: Metadata = { title: "Plates for all stations" };
+
+export default async function ClassPlatesPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: SearchParams;
+}) {
+  const [who, { id }, search] = [await whoIsAsking(), await params, await readSearch(searchParams)];
+  const { way, jumpKg, count, workSets, only } = readSessionAsk({ way: "count", count: "4", ...search });
+  const result = await classPool(who, id, { way, jumpKg, count, workSets, only });
+  if (!result.ok && result.code !== "impossible") notFound();
+  if (!result.ok)
+    return (
+      <>
+        <PageHead title="Plates for all stations" />
+        <p className="sheet p-6">
+          {result.message}{" "}
+          <Link href={`/sessions/${id}`} className="link">
+            To the class
+          </Link>
+        </p>
+      </>
+    );
+  const { row, question, stations, lifterOf, problems } = result;
+  const plates = await platesAtHand(who);
+  return (
+    <>
+      <PageHead
+        title="Plates for all stations"
+        about={`${row.name}: one pool of plates, so that no set needs one that is on another bar`}
+      >
+        <Link href={`/sessions/${id}`} className="inline-flex min-h-11 items-center text-sm hover:underline">
+          The class
+        </Link>
+      </PageHead>
+      <PoolSheet
+        address={`/sessions/${id}/plates`}
+        startsAt={row.startsAt}
+        question={question}
+        stations={stations}
+        lifterOf={lifterOf}
+        problems={problems}
+        faces={Object.fromEntries(
+          [...plates].map(([key, { row: plate }]) => [
+            key,
+            {
+              label: plateLabel(plate),
+              colour: plate.colour,
+              thicknessMm: plate.thicknessMm,
+              diameterMm: plate.diameterMm,
+            },
+          ]),
+        )}
+        only={only}
+        ladder={{ way, jumpKg, count, workSets }}
+      />
+    </>
+  );
+}

@@ -1,0 +1,298 @@
+"use client";
+
+import { platesHandled } from "@/core/loading/handled";
+import type { PoolPlan, PoolQuestion, Shortage } from "@/core/loading/plan/poolQuestion";
+import type { LadderWish } from "@/core/loading/rounds";
+import { groupBy } from "@/core/collections/groupBy";
+import type { PoolRemedy } from "@/core/loading/plan/poolRemedy";
+import { kgFromMassUnits, massUnitsFromKg } from "@/core/units/exactMass";
+import { trimmed } from "@/core/units/format";
+import type { PoolStation } from "@/server/classPool";
+import { AskChoice } from "../kit/AskChoice";
+import { AskForm } from "../kit/AskForm";
+import Link from "../kit/Link";
+import { href } from "../kit/search";
+import { Sleeve, type PlateFaces } from "../load/Sleeve";
+import { usePool } from "./usePool";
+
+interface Props {
+  address: string;
+  /** "18:30". */
+  startsAt: string;
+  question: PoolQuestion;
+  stations: readonly PoolStation[];
+  lifterOf: Readonly<Record<string, string>>;
+  problems: readonly string[];
+  faces: PlateFaces;
+  only: "kg" | "lb" | null;
+  ladder: LadderWish;
+}
+
+/** Less than this nobody feels; it is counted, not listed. */
+const FELT_KG = 0.5;
+const isFelt = ({ wishedUnits, achievedUnits }: Shortage) => kgFromMassUnits(wishedUnits - achievedUnits) >= FELT_KG;
+
+const kg = (units: number) => trimmed(kgFromMassUnits(units), 2);
+
+/** Every station of a class with one pool of plates over time: what each set gets, what is short, and what would help. */
+export function PoolSheet({ address, startsAt, question, stations, lifterOf, problems, faces, only, ladder }: Props) {
+  const { plan, remedy, share, ms, isCancelled, cancel, again } = usePool(question, massUnitsFromKg(FELT_KG));
+  const sets = question.stations.reduce((sum, one) => sum + one.sets.length, 0);
+  return (
+    <>
+      <AskForm
+        action={address}
+        label="The ladders"
+        className="sheet no-print mb-3 flex flex-wrap items-baseline gap-x-5 px-4 py-2"
+      >
+        <AskChoice
+          name="way"
+          word="warm-ups by"
+          value={ladder.way}
+          options={[
+            ["count", "a number of steps"],
+            ["percent", "percentages: 40, 55, 70, 80, 90"],
+            ["jumps", "even jumps"],
+          ]}
+        />
+        {ladder.way === "count" && (
+          <label className="ask">
+            of
+            <input name="count" defaultValue={ladder.count} key={ladder.count} inputMode="numeric" size={2} /> steps
+          </label>
+        )}
+        {ladder.way === "jumps" && (
+          <label className="ask">
+            of
+            <input name="jump" defaultValue={ladder.jumpKg} key={ladder.jumpKg} inputMode="numeric" size={3} /> kg
+          </label>
+        )}
+        <label className="ask">
+          then
+          <input name="work" defaultValue={ladder.workSets} key={ladder.workSets} inputMode="numeric" size={2} /> work
+          sets
+        </label>
+        <AskChoice
+          name="only"
+          word="plates"
+          value={only ?? "all"}
+          options={[
+            ["kg", "kg only"],
+            ["lb", "lb only"],
+            ["all", "kg and lb"],
+          ]}
+        />
+        <p className="text-quiet basis-full text-xs">
+          Sets are spread evenly over a block, everybody in turn; plates stay on a bar until its next set.
+        </p>
+      </AskForm>
+      {problems.length > 0 && (
+        <ul role="alert" className="text-error mb-3 text-sm font-semibold">
+          {problems.map((problem) => (
+            <li key={problem}>{problem}</li>
+          ))}
+        </ul>
+      )}
+      {plan ? (
+        <Planned {...{ plan, remedy, ms, sets, startsAt, stations, lifterOf, faces, question, only, ladder }} />
+      ) : (
+        <section className="sheet flex min-h-24 flex-wrap items-center gap-4 px-4 py-3" aria-label="Planning">
+          {isCancelled ? (
+            <>
+              <p>Stopped.</p>
+              <button type="button" className="btn btn-neutral min-h-11" onClick={again}>
+                Plan it
+              </button>
+            </>
+          ) : (
+            <>
+              <label className="grow">
+                <span className="mb-1 block text-sm">
+                  Planning {sets} sets at {stations.length} stations around each other
+                </span>
+                <progress className="progress w-full" value={share} max={1} />
+              </label>
+              <button type="button" className="btn btn-outline min-h-11" onClick={cancel}>
+                Cancel
+              </button>
+            </>
+          )}
+        </section>
+      )}
+    </>
+  );
+}
+
+interface PlannedProps extends Omit<Props, "address" | "problems"> {
+  plan: PoolPlan;
+  remedy: PoolRemedy | null | undefined;
+  ms: number;
+  sets: number;
+}
+
+function Planned({
+  plan,
+  remedy,
+  ms,
+  sets,
+  startsAt,
+  stations,
+  lifterOf,
+  faces,
+  question,
+  only,
+  ladder,
+}: PlannedProps) {
+  const shortages = plan.shortages.filter(isFelt);
+  const unfelt = plan.shortages.length - shortages.length;
+  const moved = plan.stations.filter(({ isReordered }) => isReordered);
+  const stationOf = (key: string) => stations.find((one) => one.key === key)!;
+  return (
+    <>
+      <section
+        className={`sheet mb-3 border-l-4 px-4 py-3 ${shortages.length > 0 ? "border-l-accent" : "border-l-primary"}`}
+        aria-label="In short"
+      >
+        <p className="text-lg leading-snug font-semibold">
+          {shortages.length === 0
+            ? `All ${sets} sets at ${stations.length} stations have their plates, and none needs one that is on another bar.`
+            : `${shortages.length} of ${sets} sets are short of plates.`}
+        </p>
+        <p className="text-sm">
+          {plan.handled} plates are handled on each side in all; with every plate to itself each station would handle at
+          least {plan.lowerBound} together.
+          {moved.length > 0 &&
+            ` Lifters changed places at ${moved.map(({ key }) => `${stationOf(key).station} (${stationOf(key).tag})`).join(", ")}.`}{" "}
+          {unfelt > 0 && `${unfelt} sets are less than ${FELT_KG} kg under what they could have alone. `}
+          <span className="text-quiet">Worked out in {trimmed(ms / 1000, 1)} s.</span>
+        </p>
+        {shortages.length > 0 && (
+          <>
+            <p className="mt-2 min-h-6 text-sm font-semibold" aria-live="polite">
+              {remedy === undefined
+                ? "Looking for what to lay out …"
+                : remedy === null
+                  ? "A few more plates do not mend all of it: fewer stations at once, or lighter sets."
+                  : `With ${remedy.pairs.map((one) => pairsOf(one, faces)).join(" and ")} more nothing is short.`}
+              {only === "kg" && " Kilograms and pounds together may do too."}
+            </p>
+            <details open={shortages.length <= 6} className="text-sm">
+              <summary className="min-h-11 cursor-pointer py-3">Which, when, and who has them</summary>
+              <ul className="grid gap-1 text-sm">
+                {[
+                  ...groupBy(shortages, ({ station, missing }) => `${station} ${JSON.stringify(missing)}`).values(),
+                ].map((group) => (
+                  <li key={group[0]!.set} className="border-accent border-l-4 pl-2">
+                    <ShortageWords {...{ group, startsAt, lifterOf, faces, stationOf }} />
+                  </li>
+                ))}
+              </ul>
+            </details>
+          </>
+        )}
+      </section>
+      <div className="grid gap-3 xl:grid-cols-2">
+        {plan.stations.map(({ key, plan: own, sets: inOrder }) => {
+          const at = stationOf(key);
+          const room = question.stations.find((one) => one.key === key)!;
+          return (
+            <section key={key} className="sheet px-4 py-2" aria-label={`${at.station}, block ${at.block + 1}`}>
+              <div className="flex flex-wrap items-baseline justify-between gap-x-3">
+                <h2 className="font-bold">
+                  {at.station} <span className="bar-tag">{at.tag}</span>{" "}
+                  <span className="text-quiet text-sm font-normal">
+                    from {clock(startsAt, room.sets[0]!.atMinutes)}, {own.handled} plates handled a side
+                  </span>
+                </h2>
+                <Link
+                  href={href("/load/session", {
+                    bar: at.tag,
+                    at: at.stationKey,
+                    who: at.lifters.map(({ name, workKg }) => `${name} ${trimmed(workKg, 2)}`).join("\n"),
+                    lift: at.lifters[0]!.lift,
+                    only: only ?? "all",
+                    way: ladder.way,
+                    count: String(ladder.count),
+                    jump: String(ladder.jumpKg),
+                    work: String(ladder.workSets),
+                  })}
+                  className="no-print inline-flex min-h-11 items-center text-sm hover:underline"
+                >
+                  Run this one
+                </Link>
+              </div>
+              <ol className="divide-base-300 divide-y text-sm">
+                {own.sets.map(({ id, achievedUnits, perSide }, i) => (
+                  <li key={id} className="flex flex-wrap items-center gap-x-3 py-0.5">
+                    <span className="text-quiet w-11 text-right">{clock(startsAt, inOrder[i]!.atMinutes)}</span>
+                    <span className="w-32 truncate">{lifterOf[id]}</span>
+                    <strong className="w-20 text-right">
+                      {kg(achievedUnits)}
+                      <span className="unit">kg</span>
+                    </strong>
+                    <Sleeve stack={perSide} faces={faces} />
+                    {shortages.some(({ set }) => set === id) && (
+                      <span className="text-accent font-semibold">short</span>
+                    )}
+                    <span className="text-quiet ml-auto text-xs">
+                      {platesHandled(own.sets[i - 1]?.perSide ?? [], perSide)} moved
+                    </span>
+                  </li>
+                ))}
+              </ol>
+            </section>
+          );
+        })}
+      </div>
+    </>
+  );
+}
+
+interface ShortageProps {
+  /** Sets at one station that miss the same plates. */
+  group: readonly Shortage[];
+  startsAt: string;
+  lifterOf: Props["lifterOf"];
+  faces: PlateFaces;
+  stationOf: (key: string) => PoolStation;
+}
+
+const pairsOf = ({ id, pairs }: { id: string; pairs: number }, faces: PlateFaces) =>
+  `${pairs === 1 ? "a pair" : `${pairs} pairs`} of ${faces[id]?.label ?? id}`;
+
+/** What is missing, when, who holds it, and the cheapest remedy in time. */
+function ShortageWords({ group, startsAt, lifterOf, faces, stationOf }: ShortageProps) {
+  const [first, last] = [group[0]!, group.at(-1)!];
+  const at = stationOf(first.station);
+  const heldBy = [...new Set(group.flatMap(({ heldBy: own }) => own))].map((key) => stationOf(key).station);
+  const waits = group.map(({ freeAtMinutes, atMinutes }) =>
+    freeAtMinutes === null ? Infinity : freeAtMinutes - atMinutes,
+  );
+  const wait = Math.ceil(Math.max(...waits));
+  const from = clock(startsAt, first.atMinutes);
+  const until = clock(startsAt, last.atMinutes);
+  return (
+    <>
+      <strong>
+        {from === until ? from : `${from} to ${until}`}, {at.station} ({at.tag}):
+      </strong>{" "}
+      {group
+        .map(
+          ({ set, achievedUnits, wishedUnits }) =>
+            `${lifterOf[set]} ${kg(achievedUnits)} instead of ${kg(wishedUnits)} kg`,
+        )
+        .filter((words, i, all) => all.indexOf(words) === i)
+        .join(", ")}
+      . Missing: {first.missing.map((one) => pairsOf(one, faces)).join(" and ")}
+      {heldBy.length > 0 && `, on bars at ${heldBy.join(" and ")}`}.{" "}
+      {wait < Infinity && `Begun ${wait} min later ${group.length === 1 ? "it has" : "they have"} them.`}
+    </>
+  );
+}
+
+/** The time of day so many minutes after the class begins. */
+function clock(startsAt: string, minutes: number): string {
+  const [hours, past] = startsAt.split(":").map(Number);
+  const at = Math.floor(60 * hours! + past! + minutes + 1e-9) % 1440;
+  return `${String(Math.floor(at / 60)).padStart(2, "0")}:${String(at % 60).padStart(2, "0")}`;
+}
