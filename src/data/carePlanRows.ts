@@ -1,11 +1,16 @@
-import { careDue, type CareHouse } from "@/core/care/careDue";
+import { careDue, type CareDue, type CareHouse } from "@/core/care/careDue";
 import { isTaskFor, type CareBar, type CareTaskKey } from "@/core/care/careTasks";
+import { METER_TASKS } from "@/core/care/meterTasks";
+import { needOf, onCondition, type MeterTask, type Need } from "@/core/care/needMeter";
 import type { HallDay } from "@/core/units/hallDay";
 import type { BarRow } from "./barRows";
 import type { carePlan, careTasks } from "./schema";
 
 export type CareTaskRow = typeof careTasks.$inferSelect;
 export type CarePlanRow = typeof carePlan.$inferSelect;
+type PlannedBar = Pick<BarRow, "id" | "family" | "finish" | "sleeveRotation" | "knownSince"> & {
+  placeId?: string | null;
+};
 
 /** A task's frequency as the core takes it. */
 export function careFrequencyOf(task: CareTaskRow) {
@@ -15,15 +20,54 @@ export function careFrequencyOf(task: CareTaskRow) {
   };
 }
 
+/** A task as the need meter takes it: the hall's figures, else the usual of its key. */
+export function meterTaskOf(task: CareTaskRow): MeterTask {
+  const usual = METER_TASKS[task.key as CareTaskKey] ?? { baseDays: task.temperateDays, climateShare: 0.5 };
+  return {
+    baseDays: task.meterDays ?? usual.baseDays,
+    climateShare: task.climateShare ?? usual.climateShare,
+    dependsOnFinish: task.dependsOnFinish,
+  };
+}
+
+/** Whether a task is done on a bar. */
+export const isTaskOf = (task: CareTaskRow, bar: PlannedBar) => isTaskFor(task.key as CareTaskKey, careBarOf(bar));
+
+const careBarOf = (bar: PlannedBar) =>
+  ({ family: bar.family, finish: bar.finish, sleeveRotation: bar.sleeveRotation }) as CareBar;
+
 /** The plan row for one bar and task, or null when the task is not done on this bar. */
 export function carePlanRow(
-  bar: Pick<BarRow, "id" | "family" | "finish" | "sleeveRotation" | "knownSince">,
+  bar: PlannedBar,
   task: CareTaskRow,
   house: CareHouse,
   lastDoneOn: HallDay | null,
 ): Omit<CarePlanRow, "hallId"> | null {
-  const careBar = { family: bar.family, finish: bar.finish, sleeveRotation: bar.sleeveRotation } as CareBar;
-  if (!isTaskFor(task.key as CareTaskKey, careBar)) return null;
-  const { dueOn, intervalDays, reason } = careDue(careFrequencyOf(task), careBar, house, lastDoneOn, bar.knownSince);
+  if (!isTaskOf(task, bar)) return null;
+  const { dueOn, intervalDays, reason } = dueBy(bar, task, house, lastDoneOn);
   return { barId: bar.id, taskId: task.id, lastDoneOn, dueOn, intervalDays, reason };
+}
+
+function dueBy(bar: PlannedBar, task: CareTaskRow, house: CareHouse, lastDoneOn: HallDay | null): CareDue {
+  const { meter } = house;
+  if (!meter) return careDue(careFrequencyOf(task), careBarOf(bar), house, lastDoneOn, bar.knownSince);
+  if (meter.rule === "meter") return needNow(bar, task, meter, lastDoneOn);
+  const asked = meter.askedOf(bar.id);
+  // What was done since it was asked for is answered.
+  const isOpen = asked !== null && (lastDoneOn === null || asked.on > lastDoneOn);
+  return onCondition(isOpen ? asked.on : null, isOpen ? asked.because : null);
+}
+
+/** How the need of one bar and task stands today. */
+export function needNow(
+  bar: PlannedBar,
+  task: CareTaskRow,
+  meter: NonNullable<CareHouse["meter"]>,
+  lastDoneOn: HallDay | null,
+): Need {
+  return needOf(meterTaskOf(task), careBarOf(bar), meter.factorsOf(bar.id), meter.clockOf(bar.placeId ?? null), {
+    lastDoneOn,
+    knownSince: bar.knownSince,
+    today: meter.today,
+  });
 }

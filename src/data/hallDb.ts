@@ -102,10 +102,23 @@ export class HallDb {
    * times as fast from some hundred rows on. All rows say the same columns; ids are the caller's.
    */
   async insertMany<T extends HallTable>(table: T, values: NewRow<T>[]): Promise<void> {
+    await this.writeMany(table, values, null);
+  }
+
+  /** Inserts many rows in one go, or changes those that are there already by their key, to just what is said. */
+  async putMany<T extends HallTable>(table: T, key: AnyPgColumn[], values: NewRow<T>[]): Promise<void> {
+    await this.writeMany(table, values, key);
+  }
+
+  private async writeMany<T extends HallTable>(
+    table: T,
+    values: NewRow<T>[],
+    key: AnyPgColumn[] | null,
+  ): Promise<void> {
     if (values.length === 0) return;
     const names = Object.entries(getTableColumns(table as PgTable))
       .filter(([key]) => key === "hallId" || key in values[0]!)
-      .map(([key, column]) => [key, column.keyAsName ? toSnakeCase(column.name) : column.name] as const);
+      .map(([key, column]) => [key, nameOf(column as AnyPgColumn)] as const);
     const rows = values.map((row) => {
       const whole: Record<string, unknown> = { ...row, hallId: this.hallId };
       return Object.fromEntries(names.map(([key, name]) => [name, whole[key] ?? null]));
@@ -114,8 +127,22 @@ export class HallDb {
       names.map(([, name]) => sql.identifier(name)),
       sql`, `,
     );
+    const inserted = sql`insert into ${table} (${columns}) select ${columns} from json_populate_recordset(null::${table}, ${JSON.stringify(rows)}::json)`;
+    if (!key) {
+      await this.executor.execute(inserted);
+      return;
+    }
+    const keyNames = key.map((column) => nameOf(column));
+    const changes = names
+      .filter(([, name]) => !keyNames.includes(name) && name !== nameOf(table.hallId))
+      .map(([, name]) => sql`${sql.identifier(name)} = excluded.${sql.identifier(name)}`);
+    const conflict = sql.join(
+      keyNames.map((name) => sql.identifier(name)),
+      sql`, `,
+    );
+    // A row of another hall under the same key is left alone.
     await this.executor.execute(
-      sql`insert into ${table} (${columns}) select ${columns} from json_populate_recordset(null::${table}, ${JSON.stringify(rows)}::json)`,
+      sql`${inserted} on conflict (${conflict}) do update set ${sql.join(changes, sql`, `)} where ${table.hallId} = ${this.hallId}`,
     );
   }
 
@@ -166,6 +193,8 @@ export class HallDb {
     return and(eq(table.hallId, this.hallId), where);
   }
 }
+
+const nameOf = (column: AnyPgColumn) => (column.keyAsName ? toSnakeCase(column.name) : column.name);
 
 /** Everything done inside happens, or nothing does. */
 export function inTransaction<T>(db: Database, hallId: string, work: (hall: HallDb) => Promise<T>): Promise<T> {

@@ -313,7 +313,7 @@ export async function writeRecord(hall: HallDb, who: Who, row: BarRow, record: B
 }
 
 /** Works out effective values anew from what is stated and the latest readings that count; the version moves on. */
-async function refreshEffective(hall: HallDb, row: BarRow, stated?: BarRecord["stated"]) {
+export async function refreshEffective(hall: HallDb, row: BarRow, stated?: BarRecord["stated"]) {
   const measured = await hall.rows(barMeasurements, {
     where: and(eq(barMeasurements.barId, row.id), isNull(barMeasurements.undoneAt)),
     orderBy: [desc(barMeasurements.measuredAt), desc(barMeasurements.id)],

@@ -6,7 +6,7 @@ import { addDays, daysBetween, isHallDay, type HallDay } from "@/core/units/hall
 import { carePlanRow, type CareTaskRow } from "@/data/carePlanRows";
 import { database } from "@/data/client";
 import { inTransaction, type HallDb } from "@/data/hallDb";
-import { bars, careLog, carePlan, careTasks, people } from "@/data/schema";
+import { barCare, bars, careLog, carePlan, careTasks, people } from "@/data/schema";
 import type { Bar } from "@/core/bars/bar";
 import { once, recordChange } from "./history";
 import { careHouse } from "./carePlanning";
@@ -167,6 +167,8 @@ export interface Tick {
   doneOn: HallDay;
   doneBy: string;
   note: string;
+  /** How long it took, where somebody knows. */
+  minutes?: number;
   /** Made by the screen, once for each tick. */
   idempotencyKey: string;
 }
@@ -201,26 +203,40 @@ export async function tickCare(who: Who, tick: Tick): Promise<Outcome<{ logId: s
           forUpdate: true,
         }));
       if (!task || !planned) return notFound(`task "${tick.task}" on ${tick.tag}`);
-      const [entry] = await hall.insert(careLog, {
-        barId: bar.id,
-        taskId: task.id,
-        doneOn: tick.doneOn,
-        doneBy: tick.doneBy,
-        enteredBy: who.personId,
-        note: tick.note.trim() || null,
-        minutes: null,
-      });
-      const dueOn = await replan(hall, who, bar, task);
+      const done = await logDone(hall, who, bar, task, { ...tick, minutes: tick.minutes ?? null });
       await recordChange(hall, who, {
         entity: "care-log",
-        entityId: entry!.id,
+        entityId: done.logId,
         action: "done",
         before: { dueOn: planned.dueOn },
-        after: { dueOn, tag: bar.tag, task: task.key, doneOn: tick.doneOn },
+        after: { dueOn: done.dueOn, tag: bar.tag, task: task.key, doneOn: tick.doneOn },
       });
-      return { ok: true as const, logId: entry!.id, dueOn };
+      return { ok: true as const, ...done };
     }),
   );
+}
+
+/** Writes that a task was done, and when it is due next. Call it in the transaction of whatever did it. */
+export async function logDone(
+  hall: HallDb,
+  who: Who,
+  bar: typeof bars.$inferSelect,
+  task: CareTaskRow,
+  { doneOn, doneBy, note, minutes }: { doneOn: HallDay; doneBy: string; note: string; minutes: number | null },
+): Promise<{ logId: string; dueOn: HallDay }> {
+  const [entry] = await hall.insert(careLog, {
+    barId: bar.id,
+    taskId: task.id,
+    doneOn,
+    doneBy,
+    enteredBy: who.personId,
+    note: note.trim() || null,
+    minutes,
+  });
+  // A brushed shaft has no chalk on it any more.
+  if (task.key === "shaft")
+    await hall.update(barCare, and(eq(barCare.barId, bar.id), lte(barCare.chalkSeenOn, doneOn)), { chalkSeenOn: null });
+  return { logId: entry!.id, dueOn: await replan(hall, who, bar, task) };
 }
 
 /** Takes a tick back: the entry stays, marked, and the task is due as if it had not been made. */

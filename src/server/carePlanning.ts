@@ -1,15 +1,36 @@
 import "server-only";
-import { and, desc, eq, isNull } from "drizzle-orm";
-import type { CareHouse } from "@/core/care/careDue";
+import { and, asc, desc, eq, gte, isNotNull, isNull, lte, ne, sql } from "drizzle-orm";
+import type { CareHouse, MeterHouse } from "@/core/care/careDue";
+import { ClimateClock } from "@/core/care/climateClock";
+import { classFactor, climateFactor } from "@/core/care/climateFactor";
+import { CARE_RULES, CHALK_LEFT_FACTOR, factorOfUse, USUAL_FACTORS, type CareRule } from "@/core/care/needMeter";
+import { INSPECTION_LIMITS, type InspectionLimits } from "@/core/care/inspection";
+import type { PlannedClass } from "@/core/classes/planClass";
 import { rulesFrom, type MatchingRules } from "@/core/matching/houseRules";
+import { addDays, daysBetween, hallDayAt, type HallDay } from "@/core/units/hallDay";
 import type { BarRow } from "@/data/barRows";
 import { carePlanRow } from "@/data/carePlanRows";
 import type { HallDb } from "@/data/hallDb";
-import { careLog, carePlan, careTasks, houseRules } from "@/data/schema";
+import {
+  barCare,
+  bars,
+  careFindings,
+  careLog,
+  carePlan,
+  careTasks,
+  classes,
+  climateDays,
+  climateSensors,
+  houseRules,
+  places,
+  runs,
+} from "@/data/schema";
 import type { Who } from "./who";
 
 /** Under this the house's rules for matching, loading and care are stored. */
 export const MATCHING_KEY = "matching";
+/** Under this the house's rules for care are stored. */
+export const CARE_KEY = "care";
 
 /** The house's rules as they stand; inside a transaction it sees what the transaction wrote. */
 export async function storedRules(hall: HallDb): Promise<MatchingRules & { version: number }> {
@@ -17,10 +38,126 @@ export async function storedRules(hall: HallDb): Promise<MatchingRules & { versi
   return { ...rulesFrom(row?.value), version: row?.version ?? 0 };
 }
 
+/** By which rule care is due, and by which limits an inspection is judged. */
+export interface CareRules {
+  rule: CareRule;
+  limits: InspectionLimits;
+}
+
+/** The house's rules for care; a house that decided nothing goes by the calendar. */
+export async function storedCareRules(hall: HallDb): Promise<CareRules & { version: number }> {
+  const row = await hall.first(houseRules, { where: eq(houseRules.key, CARE_KEY) });
+  const value = (row?.value ?? {}) as Partial<CareRules>;
+  return {
+    rule: CARE_RULES.find((rule) => rule === value.rule) ?? "calendar",
+    limits: { ...INSPECTION_LIMITS, ...value.limits },
+    version: row?.version ?? 0,
+  };
+}
+
 /** What the house decides about care. */
-export async function careHouse(hall: HallDb, who: Pick<Who, "climateClass">): Promise<CareHouse> {
-  const { schools } = await storedRules(hall);
-  return { climate: who.climateClass, isAllRoundBusiest: schools.bars === "one-all-round" };
+export async function careHouse(
+  hall: HallDb,
+  who: Pick<Who, "climateClass" | "today" | "timeZone">,
+): Promise<CareHouse> {
+  const [{ schools }, { rule }] = [await storedRules(hall), await storedCareRules(hall)];
+  return {
+    climate: who.climateClass,
+    isAllRoundBusiest: schools.bars === "one-all-round",
+    meter: rule === "calendar" ? null : await meterHouse(hall, who, rule),
+  };
+}
+
+/** So far back need is counted, and so far ahead it is forecast. */
+const DAYS_BACK = 800;
+const DAYS_AHEAD = 800;
+/** Uses of the last weeks, and of what is planned, make a bar busy. */
+const USE_BACK = 28;
+const USE_AHEAD = 14;
+
+/** Everything the need meter goes by: the clock of each place, and what is particular to each bar. */
+export async function meterHouse(
+  hall: HallDb,
+  who: Pick<Who, "climateClass" | "today" | "timeZone">,
+  rule: Exclude<CareRule, "calendar">,
+): Promise<MeterHouse> {
+  const first = addDays(who.today, -DAYS_BACK);
+  const [sensors, days, where, own, uses, findings] = await Promise.all([
+    hall.rows(climateSensors, { orderBy: [asc(climateSensors.key)] }),
+    hall.rows(climateDays, { where: and(gte(climateDays.day, first), lte(climateDays.day, who.today)) }),
+    hall.rows(places),
+    hall.rows(barCare),
+    usesByBar(hall, who.today),
+    hall.rows(careFindings, { where: isNull(careFindings.settledAt), orderBy: [asc(careFindings.foundAt)] }),
+  ]);
+  const fallback = classFactor(who.climateClass);
+  const clocks = new Map(
+    sensors.map(({ id, key }) => {
+      const factors: (number | null)[] = Array.from({ length: DAYS_BACK + 1 }, () => null);
+      for (const one of days)
+        if (one.sensorId === id) factors[daysBetween(first, one.day)] = climateFactor(one.rateUmPerYear);
+      return [key, new ClimateClock(first, factors, DAYS_BACK + DAYS_AHEAD, fallback)];
+    }),
+  );
+  const usual = clocks.get(sensors[0]?.key ?? "") ?? new ClimateClock(first, [], DAYS_BACK + DAYS_AHEAD, fallback);
+  const sensorOf = new Map(where.map(({ id, sensorKey }) => [id, sensorKey]));
+  const byBar = new Map(own.map((row) => [row.barId, row]));
+  const total = [...uses.values()].reduce((sum, n) => sum + n, 0);
+  const mean = uses.size === 0 ? 0 : total / uses.size;
+  const asked = new Map<string, { on: HallDay; because: string }>();
+  for (const { barId, foundAt, note } of findings)
+    asked.set(barId, { on: hallDayAt(foundAt, who.timeZone), because: `found: ${note}` });
+  return {
+    rule,
+    today: who.today,
+    clockOf: (placeId) => clocks.get(sensorOf.get(placeId ?? "") ?? "") ?? usual,
+    factorsOf: (barId) => {
+      const set = byBar.get(barId);
+      return {
+        ...USUAL_FACTORS,
+        use: set?.useFactor ?? factorOfUse(uses.get(barId) ?? 0, mean, total),
+        isUseSet: set?.useFactor != null,
+        chalk: set?.chalkSeenOn ? CHALK_LEFT_FACTOR : 1,
+        finish: set?.finishFactor ?? null,
+      };
+    },
+    askedOf: (barId) => {
+      const chalk = byBar.get(barId)?.chalkSeenOn;
+      return asked.get(barId) ?? (chalk ? { on: chalk, because: "chalk was left on it" } : null);
+    },
+  };
+}
+
+/** How often each bar was used lately or is planned to be; every bar in use has an entry. */
+async function usesByBar(hall: HallDb, today: HallDay): Promise<Map<string, number>> {
+  const [inUse, held, ran] = await Promise.all([
+    hall.summary(
+      bars,
+      { id: bars.id, tag: bars.tag },
+      { where: sql`${bars.state} not in ('retired', 'on-order')`, groupBy: [bars.id, bars.tag] },
+    ),
+    hall.rows(classes, {
+      where: and(
+        isNotNull(classes.plan),
+        gte(classes.heldOn, addDays(today, -USE_BACK)),
+        lte(classes.heldOn, addDays(today, USE_AHEAD)),
+      ),
+    }),
+    hall.summary(
+      runs,
+      { barId: runs.barId, count: sql<number>`count(*)::int` },
+      { where: gte(runs.startedAt, new Date(Date.now() - USE_BACK * 86_400_000)), groupBy: [runs.barId] },
+    ),
+  ]);
+  const uses = new Map(inUse.map(({ id }) => [id, 0]));
+  const idOf = new Map(inUse.map(({ id, tag }) => [tag, id]));
+  const add = (id: string | undefined, count: number) => {
+    if (id !== undefined && uses.has(id)) uses.set(id, uses.get(id)! + count);
+  };
+  for (const { plan } of held)
+    for (const { tag } of (plan as PlannedClass).entries) if (tag !== null) add(idOf.get(tag), 1);
+  for (const { barId, count } of ran) add(barId, count);
+  return uses;
 }
 
 /** Care follows from family, finish and sleeves: sets the plan of every task that this bar needs, and drops the rest. */
@@ -34,4 +171,20 @@ export async function planCare(hall: HallDb, house: CareHouse, row: BarRow): Pro
     if (plan) await hall.put(carePlan, [carePlan.barId, carePlan.taskId], plan);
     else await hall.remove(carePlan, and(eq(carePlan.barId, row.id), eq(carePlan.taskId, task.id)));
   }
+}
+
+/** Works out every due day anew: after a change of rules, readings or tasks, and once a day. */
+export async function replanCare(hall: HallDb, who: Pick<Who, "climateClass" | "today" | "timeZone">): Promise<number> {
+  const house = await careHouse(hall, who);
+  const [rows, tasks, known] = await Promise.all([
+    hall.rows(bars, { where: ne(bars.state, "retired") }),
+    hall.rows(careTasks),
+    hall.rows(carePlan),
+  ]);
+  const last = new Map(known.map(({ barId, taskId, lastDoneOn }) => [`${barId} ${taskId}`, lastDoneOn]));
+  const plan = rows.flatMap((row) =>
+    tasks.flatMap((task) => carePlanRow(row, task, house, last.get(`${row.id} ${task.id}`) ?? null) ?? []),
+  );
+  await hall.putMany(carePlan, [carePlan.barId, carePlan.taskId], plan);
+  return plan.length;
 }

@@ -18,7 +18,12 @@ export interface Change {
     | "meeting rule"
     | "class"
     | "place"
-    | "run";
+    | "run"
+    | "sensor"
+    | "care task"
+    | "finding"
+    | "inspection"
+    | "round";
   entityId: string;
   action: string;
   before?: unknown;

@@ -21,6 +21,12 @@ const PERMISSIONS = {
   "session.run": ["manager", "coach"],
   "bar.measure": ["manager", "coach", "care"],
   "care.tick": ["manager", "coach", "care"],
+  /** Spot checks: what anybody in the hall may see on a bar, the wall screen too. */
+  "care.spot": ["manager", "coach", "care", "lifter", "wall"],
+  /** Readings of the air. */
+  "climate.edit": ["manager", "coach", "care"],
+  /** Inspections, with what follows for the bar. */
+  "bar.inspect": ["manager", "coach", "care"],
   /** Names, sizes, limits and notes of lifters. */
   "lifter.read": ["manager", "coach"],
   "lifter.edit": ["manager", "coach"],

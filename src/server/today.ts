@@ -5,6 +5,8 @@ import { listed, sentence, signed, trimmed } from "@/core/units/format";
 import { barsInState, barsNeverWeighed, barsOffTheirLabel, countInState, type ListedBar } from "./bars";
 import { classesUnassigned, type ClassRow } from "./classes";
 import { careDueByTask, careDueCounts, type TaskDue } from "./care";
+import { sweatWarning } from "./climate";
+import { listFindings, type Finding } from "./findings";
 import { measuringRules } from "./rules";
 import { storageDangers } from "./storage";
 import type { StorageConflict } from "@/core/setups/storage";
@@ -24,7 +26,9 @@ const MOST = 50;
 
 /** What needs doing today, most urgent first; empty when there is nothing. Worked out once a request. */
 export const todayItems = cache(async (who: Who): Promise<TodayItem[]> => {
-  const [troubled, due, off, unweighed, classes, dangers] = await Promise.all([
+  const [sweat, findings, troubled, due, off, unweighed, classes, dangers] = await Promise.all([
+    sweatWarning(who),
+    listFindings(who, { openOnly: true }),
     barsInState(who, ["quarantined", "watch"], MOST),
     careDueByTask(who, who.today),
     measuringRules(who).then(({ tolerances }) => barsOffTheirLabel(who, tolerances.mass ?? Infinity, MOST)),
@@ -35,6 +39,8 @@ export const todayItems = cache(async (who: Who): Promise<TodayItem[]> => {
   return [
     ...outOfUse(troubled),
     ...badlyHung(dangers),
+    ...sweating(sweat),
+    ...found(findings),
     ...tonight(classes),
     ...careItems(due),
     ...underWatch(troubled),
@@ -45,7 +51,9 @@ export const todayItems = cache(async (who: Who): Promise<TodayItem[]> => {
 
 /** How many sentences Today has, without making them: every page shows the number. */
 export async function todayCount(who: Who): Promise<number> {
-  const [troubled, due, off, unweighed, classes, dangers] = await Promise.all([
+  const [sweat, findings, troubled, due, off, unweighed, classes, dangers] = await Promise.all([
+    sweatWarning(who),
+    listFindings(who, { openOnly: true }),
     countInState(who, ["quarantined", "watch"]),
     careDueCounts(who, who.today),
     measuringRules(who).then(({ tolerances }) => barsOffTheirLabel(who, tolerances.mass ?? Infinity, 1)),
@@ -54,10 +62,48 @@ export async function todayCount(who: Who): Promise<number> {
     storageDangers(who),
   ]);
   const single = troubled > MOST ? MOST : troubled;
-  return single + due.length + Math.sign(off.length) + Math.sign(unweighed.length) + classes.length + dangers.length;
+  return (
+    single +
+    (sweat ? 1 : 0) +
+    Math.sign(findings.length) +
+    due.length +
+    Math.sign(off.length) +
+    Math.sign(unweighed.length) +
+    classes.length +
+    dangers.length
+  );
 }
 
 type Wall = readonly ListedBar[];
+
+/** Steel below the dew point in the last hours: bars are wet where hands go. */
+function sweating(sweat: Awaited<ReturnType<typeof sweatWarning>>): TodayItem[] {
+  if (!sweat) return [];
+  return [
+    {
+      id: "sweat",
+      weight: "now",
+      title: `The bars sweated at ${sweat.sensor}: wipe them before anybody chalks up.`,
+      because: `The steel was at ${trimmed(sweat.steelC, 1)} °C, below the dew point of ${trimmed(sweat.dewPointC, 1)} °C.`,
+      action: { label: "See the air", href: "/care/air" },
+    },
+  ];
+}
+
+/** What was found wrong and waits. */
+function found(findings: readonly Finding[]): TodayItem[] {
+  if (findings.length === 0) return [];
+  const [first] = findings;
+  return [
+    {
+      id: "findings",
+      weight: "now",
+      title: `Found on ${listed([...new Set(findings.map(({ tag }) => tag))])}, and not settled.`,
+      because: `${first!.tag}: ${first!.note}.`,
+      action: { label: "See to it", href: "/care" },
+    },
+  ];
+}
 
 function outOfUse(wall: Wall): TodayItem[] {
   return wall

@@ -1,12 +1,27 @@
 import { addDays, daysBetween, type HallDay } from "../units/hallDay";
 import { FINISH_FACTOR, type CareBar, type CareTask } from "./careTasks";
 import { CLIMATE_WORDS, type ClimateClass } from "./climateClass";
+import type { ClimateClock } from "./climateClock";
+import type { BarFactors, CareRule } from "./needMeter";
 
 /** What the house decides about care besides its air. */
 export interface CareHouse {
   climate: ClimateClass;
   /** Where one all-round bar serves most lifters, such bars are the busiest. */
   isAllRoundBusiest: boolean;
+  /** By which rule care is due; null for the fixed calendar. */
+  meter?: MeterHouse | null;
+}
+
+/** What the need meter, and care on condition only, go by. */
+export interface MeterHouse {
+  rule: Exclude<CareRule, "calendar">;
+  today: HallDay;
+  /** The clock of the place where a bar hangs. */
+  clockOf: (placeId: string | null) => ClimateClock;
+  factorsOf: (barId: string) => BarFactors;
+  /** A finding that is open, or chalk that was seen: what asks for care where only that counts. */
+  askedOf: (barId: string) => { on: HallDay; because: string } | null;
 }
 
 /** The busiest bars come round a fifth sooner. Ours; the need meter will count real use. */

@@ -26,6 +26,7 @@ import {
   DEMO_STATIONS,
   SECOND_HALL,
 } from "./demoHall";
+import { loadClimate, loadInspections } from "./loadClimate";
 import { loadPeople } from "./loadPeople";
 import { seededRandom } from "./random";
 
@@ -162,6 +163,10 @@ async function loadHall(
   const rows = [];
   for (const bar of spec.bars) rows.push(await loadBar(hall, bar, places[bar.place]!, measurer, today, now));
   if (spec.isFull) await loadPeople(hall, { people, bars: new Map(rows.map(({ tag, id }) => [tag, id])), today });
+  if (spec.isFull) {
+    await loadClimate(hall, facts.timeZone, now);
+    await loadInspections(hall, rows, measurer, today);
+  }
   await loadCare(hall, rows, tasks, facts.climateClass as ClimateClass, people, spec, today);
 }
 

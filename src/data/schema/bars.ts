@@ -43,6 +43,8 @@ export const places = pgTable(
     isByWalkway: boolean(),
     /** Short name of the rack whose spare J-cups store bars. */
     stationKey: text(),
+    /** Short name of the sensor that reads its air; null for the hall's first. */
+    sensorKey: text(),
     /** Where it stands on the floor sketch, in thousandths of its width and height. */
     planX: integer(),
     planY: integer(),

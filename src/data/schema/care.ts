@@ -7,6 +7,7 @@ import {
   foreignKey,
   index,
   integer,
+  jsonb,
   pgTable,
   primaryKey,
   text,
@@ -32,6 +33,11 @@ export const careTasks = pgTable(
     temperateDays: integer().notNull(),
     saltHumidDays: integer().notNull(),
     dependsOnFinish: boolean().notNull(),
+    /** For the need meter: days in temperate air, and how much of the air reaches it; null for the usual of its key. */
+    meterDays: doublePrecision(),
+    climateShare: doublePrecision(),
+    materials: text().array(),
+    cautions: text().array(),
     version: integer().notNull().default(1),
   },
   (t) => [
@@ -86,5 +92,88 @@ export const careLog = pgTable(
     index().on(t.barId, t.taskId, t.doneOn),
     index().on(t.hallId, t.enteredAt),
     check("care_log_undone", sql`(${t.undoneAt} is null) = (${t.undoneBy} is null)`),
+  ],
+);
+
+/** Care that was passed over on a round, with why; the task stays due. */
+export const careSkips = pgTable(
+  "care_skips",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    barId: uuid().notNull(),
+    taskId: uuid().notNull(),
+    skippedOn: date({ mode: "string" }).notNull(),
+    reason: text().notNull(),
+    personId: uuid().notNull(),
+    at: timestamp({ withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [
+    foreignKey({ columns: [t.hallId, t.barId], foreignColumns: [bars.hallId, bars.id] }),
+    foreignKey({ columns: [t.hallId, t.taskId], foreignColumns: [careTasks.hallId, careTasks.id] }),
+    foreignKey({ columns: [t.hallId, t.personId], foreignColumns: [people.hallId, people.id] }),
+    index().on(t.hallId, t.skippedOn),
+  ],
+);
+
+/** When somebody is in to do care, week by week. Minutes from midnight by the hall's clock; Monday is 1. */
+export const staffHours = pgTable(
+  "staff_hours",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    personId: uuid().notNull(),
+    weekday: integer().notNull(),
+    fromMinute: integer().notNull(),
+    toMinute: integer().notNull(),
+  },
+  (t) => [
+    foreignKey({ columns: [t.hallId, t.personId], foreignColumns: [people.hallId, people.id] }),
+    index().on(t.hallId, t.personId),
+    check("staff_hours_weekday", sql`${t.weekday} between 1 and 7`),
+    check(
+      "staff_hours_span",
+      sql`${t.fromMinute} between 0 and 1439 and ${t.toMinute} between 1 and 1440 and ${t.fromMinute} < ${t.toMinute}`,
+    ),
+  ],
+);
+
+/** A round planned for somebody: which care on a day, in the order bars hang. */
+export const careRounds = pgTable(
+  "care_rounds",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    personId: uuid().notNull(),
+    day: date({ mode: "string" }).notNull(),
+    fromMinute: integer().notNull(),
+    minutes: doublePrecision().notNull(),
+    items: jsonb().$type<{ barId: string; taskId: string; dueOn: string }[]>().notNull(),
+    version: integer().notNull().default(1),
+    updatedAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [
+    unique().on(t.hallId, t.id),
+    foreignKey({ columns: [t.hallId, t.personId], foreignColumns: [people.hallId, people.id] }),
+    index().on(t.hallId, t.day),
+  ],
+);
+
+/** A secret address at which calendar programs read rounds; only its hash is kept. */
+export const calendarLinks = pgTable(
+  "calendar_links",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    /** Whose rounds; null for everybody's. */
+    personId: uuid(),
+    tokenSha256: text().notNull().unique(),
+    createdBy: uuid().notNull(),
+    createdAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+    revokedAt: timestamp({ withTimezone: true }),
+  },
+  (t) => [
+    foreignKey({ columns: [t.hallId, t.personId], foreignColumns: [people.hallId, people.id] }),
+    foreignKey({ columns: [t.hallId, t.createdBy], foreignColumns: [people.hallId, people.id] }),
   ],
 );

@@ -6,3 +6,5 @@ export * from "./plates";
 export * from "./setups";
 export * from "./stations";
 export * from "./runs";
+export * from "./climate";
+export * from "./inspections";

@@ -64,6 +64,9 @@ export function BarSheet({ details, care, log, today, tolerances, clampPairKg, m
           <Link href={href("/care", { bar: bar.tag })} className="btn btn-sm btn-outline min-h-10">
             Care
           </Link>
+          <Link href={`${address}/inspect`} className="btn btn-sm btn-outline min-h-10">
+            Inspect
+          </Link>
           {may.edit && (
             <>
               {bar.state !== "retired" && (

@@ -2,12 +2,15 @@ import Link from "../kit/Link";
 import { groupBy } from "@/core/collections/groupBy";
 import { daysBetween } from "@/core/units/hallDay";
 import type { DueItem, LogItem } from "@/server/care";
+import type { Finding } from "@/server/findings";
 import { AskForm } from "../kit/AskForm";
 import { BarTag } from "../kit/BarTag";
 import { dayText, dueText } from "../kit/dayText";
 import type { FormAction } from "../kit/formState";
 import { PageHead } from "../kit/PageHead";
 import { StateText } from "../kit/StateText";
+import { CareNav } from "./CareNav";
+import { Findings } from "./Findings";
 import { TickBoard, TickForm, UndoForm } from "./TickForms";
 
 export interface CareQuery {
@@ -33,6 +36,9 @@ interface Props {
   keys: string[];
   tickAction: FormAction;
   undoAction: FormAction;
+  /** Open findings. */
+  findings: Finding[];
+  settleAction: FormAction;
 }
 
 /** What is due and overdue, bar by bar in the order they hang; ticked off with who and when, undone when wrong. */
@@ -48,6 +54,8 @@ export function CareSheet({
   keys,
   tickAction,
   undoAction,
+  findings,
+  settleAction,
 }: Props) {
   const byPlace = groupBy(
     items.map((item, i) => ({ item, key: keys[i]! })),
@@ -65,7 +73,16 @@ export function CareSheet({
             ? undefined
             : `${items.length} due, ${overdue} of them late · about ${Math.ceil(minutes)} min in all`
         }
-      />
+      >
+        <CareNav here="/care" />
+      </PageHead>
+      {findings.length > 0 && (
+        <Findings
+          findings={findings.filter(({ tag }) => query.bar === "" || tag === query.bar)}
+          maySettle={mayTick}
+          action={settleAction}
+        />
+      )}
       <AskForm
         action="/care"
         label="Which care"

@@ -55,7 +55,16 @@ function Start({ hallName, lifts }: { hallName: string; lifts: Props["lifts"] })
     <>
       <header className="mb-[2vh] flex flex-wrap items-baseline justify-between gap-4">
         <h1 className="text-[clamp(1.6rem,3.6vw,3.2rem)]">What do you want to lift?</h1>
-        <p className="text-quiet text-lg">{hallName}</p>
+        <p className="flex flex-wrap items-baseline gap-x-6">
+          <Link
+            href="/wall/chalk"
+            replace
+            className="inline-flex min-h-11 items-center text-lg underline underline-offset-4"
+          >
+            Chalk left on a bar
+          </Link>
+          <span className="text-quiet text-lg">{hallName}</span>
+        </p>
       </header>
       <nav aria-label="Lifts" className="grid grow auto-rows-fr grid-cols-2 gap-3 sm:grid-cols-3 lg:grid-cols-5">
         {lifts.map(({ key, name }) => (

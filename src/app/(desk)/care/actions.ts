@@ -1,9 +1,19 @@
 "use server";
 
 import { revalidatePath } from "next/cache";
+import { readClimateFile } from "@/api/climateFile";
+import { CARE_TASK_FIELDS } from "@/core/care/careTaskFields";
+import { INSPECTION_VERDICTS } from "@/core/care/inspection";
 import { tickCare, undoCare } from "@/server/care";
+import { saveBarFactors, saveCareRules } from "@/server/careRules";
+import { saveCareTask } from "@/server/careTasks";
+import { importClimate, saveSensor } from "@/server/climate";
+import { settleFinding } from "@/server/findings";
+import { inspectBar } from "@/server/inspections";
 import { whoIsAsking } from "@/server/who";
 import type { FormState } from "@/ui/kit/formState";
+import { formTexts } from "@/ui/kit/formTexts";
+import { readInspection } from "@/ui/care/readInspection";
 
 const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
 
@@ -37,3 +47,106 @@ export async function undoAction(_before: FormState, form: FormData): Promise<Fo
   revalidatePath("/", "layout");
   return { status: "done", message: `Taken back. Due on ${result.dueOn} again.`, problems: [], typed: { at } };
 }
+
+const done = (message: string): FormState => {
+  revalidatePath("/", "layout");
+  return { status: "done", message, problems: [], typed: {} };
+};
+const refused = (
+  { message, problems }: { message: string; problems: FormState["problems"] },
+  form: FormData,
+): FormState => ({
+  status: "refused",
+  message,
+  problems,
+  typed: Object.fromEntries(
+    [...form.entries()].flatMap(([key, value]) => (typeof value === "string" ? [[key, value]] : [])),
+  ),
+});
+
+/** Takes readings of the air in from a CSV file. */
+export async function importAirAction(_before: FormState, form: FormData): Promise<FormState> {
+  const file = form.get("file");
+  if (!(file instanceof File) || file.size === 0)
+    return refused({ message: "Choose a file.", problems: [{ path: "file", message: "Choose a CSV file." }] }, form);
+  const read = readClimateFile(await file.text());
+  if (!read.ok) return refused({ message: "The file could not be understood.", problems: read.problems }, form);
+  const result = await importClimate(await whoIsAsking(), textOf(form, "sensor"), read.rows);
+  if (!result.ok) return refused(result, form);
+  return done(
+    `${result.readings} readings from ${result.firstDay} to ${result.lastDay} taken in; care was planned anew.`,
+  );
+}
+
+/** Changes what falls at a place and how far its bars lag behind the air. */
+export async function sensorAction(_before: FormState, form: FormData): Promise<FormState> {
+  const result = await saveSensor(await whoIsAsking(), {
+    key: textOf(form, "key"),
+    version: Number(form.get("version")),
+    so2: textOf(form, "so2"),
+    chloride: textOf(form, "chloride"),
+    lagHours: textOf(form, "lagHours"),
+  });
+  return result.ok ? done("Changed; days and care were worked out anew.") : refused(result, form);
+}
+
+/** Chooses by which rule care is due, and the limits of inspections. */
+export async function careRulesAction(_before: FormState, form: FormData): Promise<FormState> {
+  const texts = Object.fromEntries([...form.entries()].map(([key, value]) => [key, String(value)]));
+  const result = await saveCareRules(await whoIsAsking(), texts, Number(form.get("version")));
+  return result.ok ? done("The rules are changed; care was planned anew.") : refused(result, form);
+}
+
+/** Sets or clears what hastens or slows care on one bar. */
+export async function factorsAction(_before: FormState, form: FormData): Promise<FormState> {
+  const tag = textOf(form, "tag");
+  const result = await saveBarFactors(await whoIsAsking(), {
+    tag,
+    version: Number(form.get("version")),
+    use: textOf(form, "use"),
+    finish: textOf(form, "finish"),
+  });
+  return result.ok ? done(`${tag} is changed.`) : refused(result, form);
+}
+
+/** Changes a care task. */
+export async function careTaskAction(_before: FormState, form: FormData): Promise<FormState> {
+  const typed = formTexts(form, CARE_TASK_FIELDS);
+  const result = await saveCareTask(await whoIsAsking(), {
+    id: textOf(form, "id") || null,
+    version: Number(form.get("version")),
+    texts: typed,
+  });
+  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  return done("The task is changed; care was planned anew.");
+}
+
+/** Settles a finding. */
+export async function settleAction(_before: FormState, form: FormData): Promise<FormState> {
+  const result = await settleFinding(await whoIsAsking(), textOf(form, "id"), textOf(form, "note"));
+  return result.ok ? done("Settled.") : refused(result, form);
+}
+
+/** Keeps an inspection, and what follows for the bar. */
+export async function inspectAction(_before: FormState, form: FormData): Promise<FormState> {
+  const read = readInspection(form);
+  if (!read.ok) return refused({ message: "Nothing was kept.", problems: read.problems }, form);
+  const tag = textOf(form, "tag");
+  const result = await inspectBar(await whoIsAsking(), {
+    tag,
+    facts: read.facts,
+    decided: INSPECTION_VERDICTS.find((verdict) => verdict === textOf(form, "decided")) ?? null,
+    reason: textOf(form, "reason"),
+    idempotencyKey: textOf(form, "idempotencyKey"),
+  });
+  if (!result.ok) return refused(result, form);
+  const because = result.reasons.length > 0 ? `: ${result.reasons.join(", ")}` : "";
+  return done(`${tag}: ${VERDICT_DONE[result.verdict]}${because}.`);
+}
+
+const VERDICT_DONE = {
+  keep: "nothing to worry about",
+  watch: "under watch",
+  quarantine: "quarantined, nobody may lift with it",
+  retire: "retired",
+} as const;

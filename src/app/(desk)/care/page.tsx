@@ -1,13 +1,15 @@
 import { randomUUID } from "node:crypto";
 import type { Metadata } from "next";
-import { CARE_TASKS } from "@/core/care/careTasks";
 import { addDays, daysBetween, isHallDay } from "@/core/units/hallDay";
 import { careCrew, careDueOn, careLately } from "@/server/care";
+import { careTasksOf } from "@/server/careTasks";
+import { keepCareCurrent } from "@/server/climate";
+import { listFindings } from "@/server/findings";
 import { may } from "@/server/permissions";
 import { whoIsAsking } from "@/server/who";
 import { CareSheet } from "@/ui/care/CareSheet";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
-import { tickAction, undoAction } from "./actions";
+import { settleAction, tickAction, undoAction } from "./actions";
 
 export const metadata: Metadata = { title: "Care" };
 
@@ -18,7 +20,10 @@ export default async function CarePage({ searchParams }: { searchParams: SearchP
   const search = await readSearch(searchParams);
   // One bar's page of care looks ahead, so that a link from a bar never leads to an empty list.
   const ahead = AHEAD.find((days) => String(days) === search.ahead) ?? (search.bar ? 31 : 0);
-  const [all, log, crew] = await Promise.all([
+  await keepCareCurrent(who);
+  const [tasks, findings, all, log, crew] = await Promise.all([
+    careTasksOf(who),
+    listFindings(who, { openOnly: true }),
     careDueOn(who, addDays(who.today, ahead)),
     careLately(who),
     careCrew(who),
@@ -51,7 +56,9 @@ export default async function CarePage({ searchParams }: { searchParams: SearchP
       items={items}
       log={log.filter((entry) => query.bar === "" || entry.tag === query.bar)}
       query={query}
-      tasks={Object.values(CARE_TASKS).map(({ key, name }) => ({ key, name }))}
+      tasks={tasks.map(({ key, name }) => ({ key, name }))}
+      findings={findings}
+      settleAction={settleAction}
       places={[...new Set(all.map(({ place }) => place).filter((place) => place !== null))]}
       crew={crew}
       today={who.today}

@@ -3,6 +3,7 @@ import { dueItemOf } from "@/api/lists";
 import { ROUTES } from "@/api/routes";
 import { isHallDay } from "@/core/units/hallDay";
 import { careDuePage, type DueCursor } from "@/server/care";
+import { keepCareCurrent } from "@/server/climate";
 import { endpoint } from "../../../_http/endpoint";
 import { badCursor, type PageQuery } from "../../../_http/paging";
 
@@ -13,6 +14,7 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint<PageQuery & { on
   async ({ who, query }) => {
     const after = query.cursor === undefined ? undefined : cursorParts(query.cursor, isDay, isUuid, isUuid);
     if (after === null) return badCursor;
+    await keepCareCurrent(who);
     const page = await careDuePage(who, query.on ?? who.today, {
       limit: query.limit,
       after: after as DueCursor | undefined,

@@ -1,0 +1,29 @@
+import Joi from "joi";
+
+/** One touch on a care round, as a telephone sends it. */
+export interface SentRoundTouch {
+  key: string;
+  kind: "done" | "skip" | "wrong";
+  tag: string;
+  tasks: string[];
+  note?: string;
+  photo?: string;
+  minutes?: number;
+  madeAt: string;
+}
+
+/** Five mebibytes as base64, and a little. */
+const MOST_PHOTO_CHARACTERS = 7_100_000;
+
+export const sentRoundTouch = Joi.object<SentRoundTouch>({
+  key: Joi.string()
+    .pattern(/^[\w-]{8,64}$/)
+    .required(),
+  kind: Joi.string().valid("done", "skip", "wrong").required(),
+  tag: Joi.string().min(1).max(64).required(),
+  tasks: Joi.array().items(Joi.string().min(1).max(64)).max(12).required(),
+  note: Joi.string().max(500),
+  photo: Joi.string().base64().max(MOST_PHOTO_CHARACTERS),
+  minutes: Joi.number().min(0).max(20),
+  madeAt: Joi.string().isoDate().required(),
+}).required();

@@ -1,0 +1,61 @@
+import type { Metadata } from "next";
+import { climateMonths } from "@/core/care/climateMonths";
+import { addDays } from "@/core/units/hallDay";
+import { keepCareCurrent, latestSteel, listSensors, sensorDays, sensorExtent } from "@/server/climate";
+import { may } from "@/server/permissions";
+import { whoIsAsking } from "@/server/who";
+import { AirSheet } from "@/ui/care/AirSheet";
+import { CareNav } from "@/ui/care/CareNav";
+import { PageHead } from "@/ui/kit/PageHead";
+import { readSearch, type SearchParams } from "@/ui/kit/search";
+import { importAirAction, sensorAction } from "../actions";
+
+export const metadata: Metadata = { title: "Air" };
+
+export default async function AirPage({ searchParams }: { searchParams: SearchParams }) {
+  const [who, search] = [await whoIsAsking(), await readSearch(searchParams)];
+  await keepCareCurrent(who);
+  const sensors = await listSensors(who);
+  const sensor = sensors.find(({ key }) => key === search.sensor) ?? sensors[0];
+  const head = (
+    <PageHead title="Air" about="what the hall's air does to bars, day by day">
+      <CareNav here="/care/air" />
+    </PageHead>
+  );
+  if (!sensor)
+    return (
+      <>
+        {head}
+        <p className="sheet p-6">
+          This hall has no sensor yet. Until it has, care goes by the climate of its class, {who.climateClass}.
+        </p>
+      </>
+    );
+  const [days, steel, extent] = await Promise.all([
+    sensorDays(who, sensor.id, addDays(who.today, -395)),
+    latestSteel(who, sensor),
+    sensorExtent(who, sensor.id),
+  ]);
+  return (
+    <>
+      {head}
+      <AirSheet
+        sensors={sensors.map(({ key, name }) => ({ key, name }))}
+        sensor={sensor}
+        months={climateMonths(days)}
+        days={days
+          .slice(-60)
+          .map(({ day, rateUmPerYear, wetHours, dewHours }) => ({ day, rateUmPerYear, wetHours, dewHours }))}
+        depositionOf={Object.fromEntries(days.map(({ day, so2, chloride }) => [day.slice(0, 7), { so2, chloride }]))}
+        now={steel.at(-1) ?? null}
+        steel={steel.slice(-30)}
+        timeZone={who.timeZone}
+        extent={{ readings: extent.readings, since: extent.since?.toISOString() ?? null }}
+        today={who.today}
+        mayEdit={may(who, "climate.edit")}
+        importAction={importAirAction}
+        sensorAction={sensorAction}
+      />
+    </>
+  );
+}

@@ -1,0 +1,123 @@
+import { addDays, type HallDay } from "../units/hallDay";
+import { trimmed } from "../units/format";
+import { FINISH_FACTOR, type CareBar } from "./careTasks";
+import type { CareDue } from "./careDue";
+import type { ClimateClock } from "./climateClock";
+
+/** By which rule the house says when care is due. */
+export const CARE_RULES = ["calendar", "meter", "condition"] as const;
+export type CareRule = (typeof CARE_RULES)[number];
+
+/** What of a task the meter needs. */
+export interface MeterTask {
+  /** Days between two times in temperate air, on a bare shaft, in usual use. */
+  baseDays: number;
+  dependsOnFinish: boolean;
+  /** How much of the air's influence reaches it, 0 to 1: all of it a bare shaft, half of it what is inside a sleeve. */
+  climateShare: number;
+}
+
+/** What hastens or slows need on one bar; 1 is as usual. */
+export interface BarFactors {
+  /** Recorded and planned use against the hall's mean; or what somebody set. */
+  use: number;
+  isUseSet: boolean;
+  /** Chalk left in the knurl draws water. */
+  chalk: number;
+  /** Set by somebody in place of the finish's own; null for that. */
+  finish: number | null;
+}
+
+export const USUAL_FACTORS: BarFactors = { use: 1, isUseSet: false, chalk: 1, finish: null };
+
+/** While chalk was seen left on and nobody brushed it since. Ours. */
+export const CHALK_LEFT_FACTOR = 1.5;
+
+/** So far a due day is looked for; beyond it a task is as good as never due. */
+const NEVER: HallDay = "9999-12-31";
+
+export interface Need extends CareDue {
+  /** 1 is due. */
+  need: number;
+  /** What it grows by on the day asked about, in shares of the whole. */
+  perDay: number;
+  factors: { label: string; value: number }[];
+}
+
+/**
+ * The need meter (handbook §11): need grows each day by (1/base) × climate × finish × use × chalk and is due at 1.
+ *
+ * @param lastDoneOn null when there is no record; then it is due on the day the bar is known since.
+ */
+export function needOf(
+  task: MeterTask,
+  bar: Pick<CareBar, "finish">,
+  factors: BarFactors,
+  clock: ClimateClock,
+  { lastDoneOn, knownSince, today }: { lastDoneOn: HallDay | null; knownSince: HallDay; today: HallDay },
+): Need {
+  const finish = task.dependsOnFinish ? 1 / (factors.finish ?? FINISH_FACTOR[bar.finish ?? "bare"]) : 1;
+  const chalk = task.dependsOnFinish ? factors.chalk : 1;
+  const still = finish * factors.use * chalk;
+  const climate = clock.factorOn(today) ** task.climateShare;
+  const perDay = (climate * still) / task.baseDays;
+  const everyDays = Math.max(1, Math.round(1 / perDay));
+  const parts = [
+    { label: "air", value: climate },
+    { label: task.dependsOnFinish ? `${bar.finish?.replace("-", " ") ?? "unknown"} finish` : "finish", value: finish },
+    { label: "use", value: factors.use },
+    { label: "chalk left on", value: chalk },
+  ];
+  const why = parts
+    .filter(({ value }) => Math.abs(value - 1) >= 0.005)
+    .map(({ label, value }) => `${label} × ${trimmed(value, 2)}`);
+  const reason = `${why.length > 0 ? why.join(", ") : "as usual"}: now every ${everyDays} ${everyDays === 1 ? "day" : "days"} instead of ${trimmed(task.baseDays, 0)}`;
+  if (lastDoneOn === null)
+    return {
+      need: 1,
+      perDay,
+      factors: parts,
+      intervalDays: everyDays,
+      dueOn: knownSince,
+      reason: `no record that it was ever done; ${reason}`,
+    };
+  return {
+    need: (clock.passed(lastDoneOn, today, task.climateShare) * still) / task.baseDays,
+    perDay,
+    factors: parts,
+    intervalDays: everyDays,
+    dueOn: clock.dayWhen(lastDoneOn, task.baseDays / still, task.climateShare),
+    reason,
+  };
+}
+
+/** On condition only: due when a finding or a spot check asks for it, on the day it did. */
+export function onCondition(askedOn: HallDay | null, because: string | null): CareDue {
+  return askedOn
+    ? { dueOn: askedOn, intervalDays: 0, reason: because ?? "asked for" }
+    : { dueOn: NEVER, intervalDays: 0, reason: "on condition only: when a finding or a spot check asks for it" };
+}
+
+/** Use against the hall's mean, tamed by a root: four times the use does not mean four times the care. Ours. */
+export function factorOfUse(uses: number, meanUses: number, total: number): number {
+  if (total < LEAST_USES || meanUses <= 0) return 1;
+  return Math.min(1.6, Math.max(0.7, Math.sqrt(uses / meanUses)));
+}
+
+/** Fewer recorded uses in the whole hall say nothing about single bars. */
+const LEAST_USES = 20;
+
+/** How need will stand day by day from today on; for a forecast to look at. */
+export function needForecast(
+  task: MeterTask,
+  still: number,
+  clock: ClimateClock,
+  lastDoneOn: HallDay,
+  today: HallDay,
+  days: number,
+): number[] {
+  return Array.from(
+    { length: days },
+    (_, i) => (clock.passed(lastDoneOn, addDays(today, i), task.climateShare) * still) / task.baseDays,
+  );
+}

@@ -1,0 +1,183 @@
+import "server-only";
+import { and, asc, eq, inArray, ne } from "drizzle-orm";
+import { CARE_RULES, USUAL_FACTORS, type CareRule, type Need } from "@/core/care/needMeter";
+import { INSPECTION_LIMITS, type InspectionLimits } from "@/core/care/inspection";
+import { database } from "@/data/client";
+import { needNow, isTaskOf } from "@/data/carePlanRows";
+import { inTransaction } from "@/data/hallDb";
+import { barCare, bars, carePlan, careTasks, houseRules } from "@/data/schema";
+import { CARE_KEY, meterHouse, replanCare, storedCareRules } from "./carePlanning";
+import { recordChange } from "./history";
+import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
+import { may } from "./permissions";
+import { hallDb, type Who } from "./who";
+
+const LIMIT_RANGES: Record<keyof InspectionLimits, [label: string, least: number, most: number]> = {
+  watchTirMm: ["runout to watch", 0.1, 20],
+  quarantineTirMm: ["runout to quarantine", 0.1, 20],
+  watchEndPlayMm: ["end play to watch", 0.1, 50],
+  leastSpinS: ["least spin", 0, 60],
+};
+
+/** Saves by which rule care is due and by which limits inspections are judged; every due day follows. */
+export async function saveCareRules(
+  who: Who,
+  texts: Record<string, string>,
+  version: number,
+): Promise<Outcome<object>> {
+  if (!may(who, "rule.edit")) return forbidden("change house rules");
+  const problems: Problem[] = [];
+  const rule = CARE_RULES.find((key) => key === texts.rule);
+  if (!rule) problems.push({ path: "rule", message: "Choose calendar, meter or condition." });
+  const limits = Object.fromEntries(
+    (Object.keys(LIMIT_RANGES) as (keyof InspectionLimits)[]).map((key) => {
+      const [label, least, most] = LIMIT_RANGES[key];
+      const text = (texts[key] ?? "").trim().replace(",", ".");
+      if (text === "") return [key, INSPECTION_LIMITS[key]];
+      const value = Number(text);
+      if (!(value >= least && value <= most))
+        problems.push({ path: key, message: `${label}: “${text}” must be a number from ${least} to ${most}` });
+      return [key, value];
+    }),
+  ) as unknown as InspectionLimits;
+  if (problems.length === 0 && limits.watchTirMm >= limits.quarantineTirMm)
+    problems.push({ path: "watchTirMm", message: "runout to watch must be less than runout to quarantine" });
+  if (problems.length > 0) return failed("invalid", "The rules were not changed.", problems);
+  return inTransaction(database(), who.hallId, async (hall) => {
+    const before = await storedCareRules(hall);
+    if (before.version !== version)
+      return failed("stale", "Somebody changed the rules meanwhile. Look at them again before you change them.");
+    const value = { rule, limits };
+    await hall.put(houseRules, [houseRules.hallId, houseRules.key], { key: CARE_KEY, value, version: version + 1 });
+    await recordChange(hall, who, {
+      entity: "rule",
+      entityId: who.hallId,
+      action: "changed the rules for care",
+      before: { rule: before.rule, limits: before.limits },
+      after: value,
+    });
+    if (before.rule !== rule) await replanCare(hall, who);
+    return { ok: true as const };
+  });
+}
+
+/** The need of one bar's tasks, with every factor. */
+export interface MeterItem {
+  barId: string;
+  tag: string;
+  barName: string;
+  finish: string | null;
+  isUseSet: boolean;
+  isFinishSet: boolean;
+  chalkSeenOn: string | null;
+  /** Of the row that keeps what somebody set; 0 when there is none yet. */
+  version: number;
+  tasks: { task: string; taskName: string; need: Need }[];
+}
+
+/** The meters of every bar in use, the neediest first, whatever rule the house goes by. */
+export async function careMeters(who: Who): Promise<{ rule: CareRule; items: MeterItem[] }> {
+  const hall = hallDb(who);
+  const [{ rule }, meter, rows, tasks, plan, own] = await Promise.all([
+    storedCareRules(hall),
+    meterHouse(hall, who, "meter"),
+    hall.rows(bars, { where: and(ne(bars.state, "retired"), ne(bars.state, "on-order")), orderBy: [asc(bars.tag)] }),
+    hall.rows(careTasks, { orderBy: [asc(careTasks.listOrder)] }),
+    hall.rows(carePlan),
+    hall.rows(barCare),
+  ]);
+  const last = new Map(plan.map(({ barId, taskId, lastDoneOn }) => [`${barId} ${taskId}`, lastDoneOn]));
+  const set = new Map(own.map((row) => [row.barId, row]));
+  const items = rows.map((row): MeterItem => ({
+    barId: row.id,
+    tag: row.tag,
+    barName: row.name,
+    finish: row.finish,
+    isUseSet: set.get(row.id)?.useFactor != null,
+    isFinishSet: set.get(row.id)?.finishFactor != null,
+    chalkSeenOn: set.get(row.id)?.chalkSeenOn ?? null,
+    version: set.get(row.id)?.version ?? 0,
+    tasks: tasks
+      .filter((task) => isTaskOf(task, row))
+      .map((task) => ({
+        task: task.key,
+        taskName: task.name,
+        need: needNow(row, task, meter, last.get(`${row.id} ${task.id}`) ?? null),
+      })),
+  }));
+  const most = ({ tasks: all }: MeterItem) => Math.max(0, ...all.map(({ need }) => need.need));
+  return { rule, items: items.sort((a, b) => most(b) - most(a) || (a.tag < b.tag ? -1 : 1)) };
+}
+
+/** Sets or clears what hastens or slows care on one bar. Empty is worked out. */
+export async function saveBarFactors(
+  who: Who,
+  form: { tag: string; version: number; use: string; finish: string },
+): Promise<Outcome<object>> {
+  if (!may(who, "bar.edit")) return forbidden("change what care of a bar goes by");
+  const problems: Problem[] = [];
+  const factor = (path: "use" | "finish") => {
+    const text = form[path].trim().replace(",", ".");
+    if (text === "") return null;
+    const value = Number(text);
+    if (!(value >= 0.1 && value <= 10))
+      problems.push({ path, message: `${path}: “${form[path]}” must be a number from 0.1 to 10` });
+    return value;
+  };
+  const [useFactor, finishFactor] = [factor("use"), factor("finish")];
+  if (problems.length > 0) return failed("invalid", "Nothing was changed.", problems);
+  return inTransaction(database(), who.hallId, async (hall) => {
+    const bar = await hall.first(bars, { where: and(eq(bars.tag, form.tag), ne(bars.state, "retired")) });
+    if (!bar) return notFound(`bar ${form.tag}`);
+    const row = await hall.first(barCare, { where: eq(barCare.barId, bar.id), forUpdate: true });
+    if ((row?.version ?? 0) !== form.version)
+      return failed("stale", "Somebody changed this meanwhile. Look at it again before you change it.");
+    await hall.put(barCare, [barCare.barId], {
+      barId: bar.id,
+      useFactor,
+      finishFactor,
+      chalkSeenOn: row?.chalkSeenOn ?? null,
+      version: form.version + 1,
+    });
+    await recordChange(hall, who, {
+      entity: "bar",
+      entityId: bar.id,
+      action: "care factors",
+      before: { use: row?.useFactor ?? USUAL_FACTORS.use, finish: row?.finishFactor ?? null },
+      after: { use: useFactor, finish: finishFactor },
+    });
+    await replanCare(hall, who);
+    return { ok: true as const };
+  });
+}
+
+/** Notes in two touches that chalk was left on bars; the shaft is due sooner, until it is brushed. */
+export async function noteChalk(who: Who, tags: readonly string[]): Promise<Outcome<{ noted: string[] }>> {
+  if (!may(who, "care.spot")) return forbidden("note what was seen on bars");
+  if (tags.length === 0 || tags.length > 100) return failed("invalid", "Touch the bars that have chalk on them.");
+  return inTransaction(database(), who.hallId, async (hall) => {
+    const rows = await hall.rows(bars, { where: and(inArray(bars.tag, [...tags]), ne(bars.state, "retired")) });
+    if (rows.length === 0) return notFound(`bar ${tags[0]}`);
+    for (const bar of rows) {
+      const row = await hall.first(barCare, { where: eq(barCare.barId, bar.id), forUpdate: true });
+      await hall.put(barCare, [barCare.barId], {
+        barId: bar.id,
+        useFactor: row?.useFactor ?? null,
+        finishFactor: row?.finishFactor ?? null,
+        chalkSeenOn: who.today,
+        version: (row?.version ?? 0) + 1,
+      });
+      await recordChange(hall, who, {
+        entity: "bar",
+        entityId: bar.id,
+        action: "chalk left on",
+        after: { on: who.today },
+      });
+    }
+    if ((await storedCareRules(hall)).rule !== "calendar") await replanCare(hall, who);
+    return { ok: true as const, noted: rows.map(({ tag }) => tag) };
+  });
+}
+
+/** The house's rules for care, for a page. */
+export const storedCareRulesOf = (who: Who) => storedCareRules(hallDb(who));

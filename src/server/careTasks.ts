@@ -1,0 +1,57 @@
+import "server-only";
+import { asc, eq } from "drizzle-orm";
+import { cache } from "react";
+import { CARE_TASK_FIELDS, opensSleeve } from "@/core/care/careTaskFields";
+import { fieldTexts } from "@/core/bars/fieldText";
+import type { CareTaskRow } from "@/data/carePlanRows";
+import { database } from "@/data/client";
+import { inTransaction } from "@/data/hallDb";
+import { careTasks } from "@/data/schema";
+import { replanCare } from "./carePlanning";
+import { saveRow, type FieldKind } from "./fieldRows";
+import { failed, forbidden, type Outcome } from "./outcome";
+import { may } from "./permissions";
+import { hallDb, type Who } from "./who";
+
+/** What is done to bars in this hall, in the order people list it. */
+export const careTasksOf = cache((who: Who): Promise<CareTaskRow[]> =>
+  hallDb(who).rows(careTasks, { orderBy: [asc(careTasks.listOrder)] }),
+);
+
+const KIND: FieldKind<CareTaskRow> = {
+  entity: "care task",
+  table: careTasks,
+  defs: CARE_TASK_FIELDS,
+  columnsOf: (values) => values,
+  textsOf: careTaskTexts,
+  check: (values) => {
+    const lines = [...((values.steps as readonly string[] | null) ?? []), String(values.name ?? "")];
+    return lines.some(opensSleeve)
+      ? [
+          {
+            path: "steps",
+            message:
+              "opening a sleeve is for people who know how, and may void a warranty: Garrison never schedules it. Ask the maker",
+          },
+        ]
+      : [];
+  },
+};
+
+/** A task as texts by field. */
+export function careTaskTexts(row: CareTaskRow): Record<string, string> {
+  return fieldTexts(CARE_TASK_FIELDS, row);
+}
+
+/** Changes a task; every due day follows. Which tasks there are, and on which bars, follows from the families. */
+export async function saveCareTask(
+  who: Who,
+  form: { id: string | null; version: number; texts: Record<string, string> },
+): Promise<Outcome<{ key: string; version: number }>> {
+  if (!may(who, "rule.edit")) return forbidden("change care tasks");
+  const row = form.id ? await hallDb(who).first(careTasks, { where: eq(careTasks.id, form.id) }) : null;
+  if (!row) return failed("not-found", "There is no such task.");
+  const result = await saveRow(who, KIND, { ...form, texts: { ...form.texts, key: row.key } });
+  if (result.ok) await inTransaction(database(), who.hallId, (hall) => replanCare(hall, who));
+  return result;
+}

@@ -1,0 +1,277 @@
+import "server-only";
+import { and, asc, desc, eq, gte, lt, sql } from "drizzle-orm";
+import { cache } from "react";
+import { climateDay, steelReadings, type ClimateReading, type SteelReading } from "@/core/care/climateDay";
+import { simulatedClimate } from "@/core/care/simulatedClimate";
+import { hallDayAt, type HallDay } from "@/core/units/hallDay";
+import { database } from "@/data/client";
+import { inTransaction, type HallDb } from "@/data/hallDb";
+import { climateDays, climateReadings, climateSensors, idempotencyKeys } from "@/data/schema";
+import { replanCare, storedCareRules } from "./carePlanning";
+import { recordChange } from "./history";
+import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
+import { may } from "./permissions";
+import { hallDb, type Who } from "./who";
+
+export type SensorRow = typeof climateSensors.$inferSelect;
+export type ClimateDayRow = typeof climateDays.$inferSelect;
+
+const HOUR = 3_600_000;
+/** A simulated sensor that was not asked for long catches up no further than this. */
+const MOST_CATCH_UP_HOURS = 400 * 24;
+
+/** Places whose air is read, by short name. */
+export const listSensors = cache((who: Who): Promise<SensorRow[]> =>
+  hallDb(who).rows(climateSensors, { orderBy: [asc(climateSensors.key)] }),
+);
+
+/** Days of one sensor, oldest first. */
+export const sensorDays = (who: Who, sensorId: string, from: HallDay): Promise<ClimateDayRow[]> =>
+  hallDb(who).rows(climateDays, {
+    where: and(eq(climateDays.sensorId, sensorId), gte(climateDays.day, from)),
+    orderBy: [asc(climateDays.day)],
+  });
+
+/** The last two days of readings with the steel behind them, oldest first. */
+export async function latestSteel(who: Who, sensor: SensorRow): Promise<SteelReading[]> {
+  const rows = await hallDb(who).rows(climateReadings, {
+    where: and(eq(climateReadings.sensorId, sensor.id), gte(climateReadings.at, new Date(Date.now() - 48 * HOUR))),
+    orderBy: [asc(climateReadings.at)],
+  });
+  return steelReadings(rows.map(readingOf), sensor.lagHours);
+}
+
+const readingOf = (row: typeof climateReadings.$inferSelect): ClimateReading => ({
+  at: row.at.getTime(),
+  temperatureC: row.temperatureC,
+  relativeHumidityPct: row.humidityPct,
+});
+
+/**
+ * Brings air and care up to the hour and the day: simulated sensors read what they have not read yet, and once a day
+ * every due day is worked out anew where the house goes by the meter. Called by what shows care; costs a row when
+ * nothing is to do.
+ */
+export const keepCareCurrent = cache(async (who: Who): Promise<void> => {
+  const sensors = (await listSensors(who)).filter(({ kind }) => kind === "simulated");
+  const hour = Math.floor(Date.now() / HOUR);
+  const hall = hallDb(who);
+  const isNew = (key: string) => hall.insertOnce(idempotencyKeys, { key, action: "climate", result: {} });
+  if (sensors.length > 0 && (await isNew(`climate-hour-${hour}`)))
+    await inTransaction(database(), who.hallId, async (own) => {
+      for (const sensor of sensors) await tick(own, who, sensor, hour * HOUR);
+    });
+  if ((await isNew(`care-day-${who.today}`)) && (await storedCareRules(hall)).rule !== "calendar")
+    await inTransaction(database(), who.hallId, (own) => replanCare(own, who));
+});
+
+async function tick(hall: HallDb, who: Who, sensor: SensorRow, until: number): Promise<void> {
+  const last = await hall.first(climateReadings, {
+    where: eq(climateReadings.sensorId, sensor.id),
+    orderBy: [desc(climateReadings.at)],
+  });
+  const from = Math.max((last?.at.getTime() ?? 0) + HOUR, until - MOST_CATCH_UP_HOURS * HOUR);
+  const readings: ClimateReading[] = [];
+  for (let at = from; at <= until; at += HOUR) readings.push(simulatedClimate(sensor.seed!, at));
+  await keepReadings(hall, who, sensor, readings);
+}
+
+/** Keeps readings, each in place of what was read at that moment, and sums their days up anew. */
+export async function keepReadings(
+  hall: HallDb,
+  { timeZone }: Pick<Who, "timeZone">,
+  sensor: SensorRow,
+  readings: readonly ClimateReading[],
+  deposition: ReadonlyMap<HallDay, { so2: number; chloride: number }> = new Map(),
+): Promise<void> {
+  if (readings.length === 0) return;
+  await hall.putMany(
+    climateReadings,
+    [climateReadings.sensorId, climateReadings.at],
+    readings.map(({ at, temperatureC, relativeHumidityPct }) => ({
+      sensorId: sensor.id,
+      at: new Date(at),
+      temperatureC,
+      humidityPct: relativeHumidityPct,
+    })),
+  );
+  const earliest = readings.reduce((least, { at }) => Math.min(least, at), Infinity);
+  const latest = readings.reduce((most, { at }) => Math.max(most, at), -Infinity);
+  const firstDay = hallDayAt(new Date(earliest), timeZone);
+  // A day before, so that the steel starts as it was; a day after, since its steel followed what changed.
+  const rows = await hall.rows(climateReadings, {
+    where: and(
+      eq(climateReadings.sensorId, sensor.id),
+      gte(climateReadings.at, new Date(earliest - 48 * HOUR)),
+      lt(climateReadings.at, new Date(latest + 48 * HOUR)),
+    ),
+    orderBy: [asc(climateReadings.at)],
+  });
+  const byDay = new Map<HallDay, SteelReading[]>();
+  for (const reading of steelReadings(rows.map(readingOf), sensor.lagHours)) {
+    const day = hallDayAt(new Date(reading.at), timeZone);
+    const own = byDay.get(day);
+    if (own) own.push(reading);
+    else byDay.set(day, [reading]);
+  }
+  const known = new Map(
+    (
+      await hall.rows(climateDays, {
+        where: and(eq(climateDays.sensorId, sensor.id), gte(climateDays.day, firstDay)),
+      })
+    ).map((row) => [row.day, row]),
+  );
+  const lastDay = hallDayAt(new Date(latest), timeZone);
+  await hall.putMany(
+    climateDays,
+    [climateDays.sensorId, climateDays.day],
+    [...byDay].flatMap(([day, own]) => {
+      if (day < firstDay || day > lastDay) return [];
+      const { so2, chloride } = deposition.get(day) ?? known.get(day) ?? sensor;
+      return [{ sensorId: sensor.id, day, so2, chloride, ...climateDay(own, { so2, chloride }) }];
+    }),
+  );
+}
+
+const MOST_READINGS = 20_000;
+
+/** Rows of a file as they are typed; heads are looked at by what they begin with. */
+export interface ClimateFileRow {
+  at: string;
+  temperature: string;
+  humidity: string;
+  so2: string;
+  chloride: string;
+}
+
+/** Takes readings from a file: all of them, or none with every problem. Due days follow at once. */
+export async function importClimate(
+  who: Who,
+  sensorKey: string,
+  rows: readonly ClimateFileRow[],
+): Promise<Outcome<{ readings: number; days: number; firstDay: HallDay; lastDay: HallDay }>> {
+  if (!may(who, "climate.edit")) return forbidden("enter readings of the air");
+  const sensor = (await listSensors(who)).find(({ key }) => key === sensorKey);
+  if (!sensor) return notFound(`sensor ${sensorKey}`);
+  if (rows.length === 0) return failed("invalid", "The file has no rows.");
+  if (rows.length > MOST_READINGS)
+    return failed("invalid", `That are ${rows.length} readings; take in at most ${MOST_READINGS} at once.`);
+  const problems: Problem[] = [];
+  const deposition = new Map<HallDay, { so2: number; chloride: number }>();
+  const readings = rows.flatMap((row, i): ClimateReading[] => {
+    const line = i + 2;
+    const at = momentOf(row.at);
+    const number = (path: string, text: string, least: number, most: number) => {
+      const value = Number(text.trim().replace(",", "."));
+      if (text.trim() !== "" && value >= least && value <= most) return value;
+      problems.push({ path: `line ${line}, ${path}`, message: `“${text}” must be a number from ${least} to ${most}` });
+      return NaN;
+    };
+    if (at === null)
+      problems.push({ path: `line ${line}, at`, message: `“${row.at}” is no moment; write 2026-11-25T14:00Z` });
+    else if (at > Date.now() + HOUR)
+      problems.push({ path: `line ${line}, at`, message: `“${row.at}” has not come yet` });
+    const temperatureC = number("temperature", row.temperature, -60, 60);
+    const relativeHumidityPct = number("humidity", row.humidity, 0, 100);
+    if (at !== null && (row.so2.trim() || row.chloride.trim())) {
+      const so2 = row.so2.trim() ? number("so2", row.so2, 0, 2000) : sensor.so2;
+      const chloride = row.chloride.trim() ? number("chloride", row.chloride, 0, 2000) : sensor.chloride;
+      deposition.set(hallDayAt(new Date(at), who.timeZone), { so2, chloride });
+    }
+    return at === null ? [] : [{ at, temperatureC, relativeHumidityPct }];
+  });
+  if (problems.length > 0) return failed("invalid", "Nothing was taken in.", problems.slice(0, 200));
+  // One reading a moment: the last of a file counts.
+  const single = [...new Map(readings.map((reading) => [reading.at, reading])).values()];
+  const days = [...new Set(single.map(({ at }) => hallDayAt(new Date(at), who.timeZone)))].sort();
+  await inTransaction(database(), who.hallId, async (hall) => {
+    await keepReadings(hall, who, sensor, single, deposition);
+    await recordChange(hall, who, {
+      entity: "sensor",
+      entityId: sensor.id,
+      action: "readings from a file",
+      after: { readings: single.length, firstDay: days[0], lastDay: days.at(-1) },
+    });
+    if ((await storedCareRules(hall)).rule !== "calendar") await replanCare(hall, who);
+  });
+  return { ok: true, readings: single.length, days: days.length, firstDay: days[0]!, lastDay: days.at(-1)! };
+}
+
+/** A moment with its offset, as milliseconds; null when it is none. */
+function momentOf(text: string): number | null {
+  const said = text.trim().replace(" ", "T");
+  if (!/^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:?\d\d)$/.test(said)) return null;
+  const at = new Date(said).getTime();
+  return Number.isFinite(at) ? at : null;
+}
+
+/** Whether the bars sweat, for the morning: the driest gap of the last hours, at the worst sensor. */
+export async function sweatWarning(
+  who: Who,
+): Promise<{ sensor: string; steelC: number; dewPointC: number; at: Date } | null> {
+  for (const sensor of await listSensors(who)) {
+    const recent = (await latestSteel(who, sensor)).filter(({ at }) => at >= Date.now() - 6 * HOUR);
+    const wet = recent.findLast(({ isWet }) => isWet);
+    if (wet) return { sensor: sensor.name, steelC: wet.steelC, dewPointC: wet.dewPointC!, at: new Date(wet.at) };
+  }
+  return null;
+}
+
+/** Changes what falls at a place and how far its bars lag; sums of days follow. */
+export async function saveSensor(
+  who: Who,
+  form: { key: string; version: number; so2: string; chloride: string; lagHours: string },
+): Promise<Outcome<{ version: number }>> {
+  if (!may(who, "climate.edit")) return forbidden("change sensors");
+  const problems: Problem[] = [];
+  const number = (path: "so2" | "chloride" | "lagHours", most: number) => {
+    const value = Number(form[path].trim().replace(",", "."));
+    if (form[path].trim() === "" || !(value >= 0 && value <= most))
+      problems.push({ path, message: `“${form[path]}” must be a number from 0 to ${most}` });
+    return value;
+  };
+  const [so2, chloride, lagHours] = [number("so2", 2000), number("chloride", 2000), number("lagHours", 24)];
+  if (problems.length > 0) return failed("invalid", "The sensor was not changed.", problems);
+  return inTransaction(database(), who.hallId, async (hall) => {
+    const row = await hall.first(climateSensors, { where: eq(climateSensors.key, form.key), forUpdate: true });
+    if (!row) return notFound(`sensor ${form.key}`);
+    if (row.version !== form.version)
+      return failed("stale", "Somebody changed this sensor meanwhile. Look at it again before you change it.");
+    const [sensor] = await hall.update(climateSensors, eq(climateSensors.id, row.id), {
+      so2,
+      chloride,
+      lagHours,
+      version: row.version + 1,
+    });
+    // What a file said of single days stays.
+    await hall.update(
+      climateDays,
+      and(eq(climateDays.sensorId, row.id), eq(climateDays.so2, row.so2), eq(climateDays.chloride, row.chloride)),
+      { so2, chloride },
+    );
+    const all = await hall.rows(climateReadings, {
+      where: eq(climateReadings.sensorId, row.id),
+      orderBy: [asc(climateReadings.at)],
+    });
+    await keepReadings(hall, who, sensor!, all.map(readingOf));
+    await recordChange(hall, who, {
+      entity: "sensor",
+      entityId: row.id,
+      action: "edited",
+      before: { so2: row.so2, chloride: row.chloride, lagHours: row.lagHours },
+      after: { so2, chloride, lagHours },
+    });
+    if ((await storedCareRules(hall)).rule !== "calendar") await replanCare(hall, who);
+    return { ok: true as const, version: row.version + 1 };
+  });
+}
+
+/** How many readings there are of a sensor, and since when. */
+export async function sensorExtent(who: Who, sensorId: string): Promise<{ readings: number; since: Date | null }> {
+  const [row] = await hallDb(who).summary(
+    climateReadings,
+    { readings: sql<number>`count(*)::int`, since: sql<string | null>`min(${climateReadings.at})` },
+    { where: eq(climateReadings.sensorId, sensorId) },
+  );
+  return { readings: row!.readings, since: row!.since ? new Date(row!.since) : null };
+}

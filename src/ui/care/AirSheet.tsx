@@ -1,0 +1,349 @@
+"use client";
+
+import { useActionState } from "react";
+import {
+  Bar,
+  CartesianGrid,
+  ComposedChart,
+  Line,
+  ReferenceLine,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from "recharts";
+import type { SteelReading } from "@/core/care/climateDay";
+import { climateCauses, type ClimateMonth } from "@/core/care/climateMonths";
+import { hallClockAt } from "@/core/units/hallDay";
+import { fixed, trimmed } from "@/core/units/format";
+import type { SensorRow } from "@/server/climate";
+import { AskChoice } from "../kit/AskChoice";
+import { AskForm } from "../kit/AskForm";
+import { Field, FormMessage } from "../kit/FormParts";
+import { FRESH, type FormAction } from "../kit/formState";
+
+interface Props {
+  sensors: readonly { key: string; name: string }[];
+  sensor: SensorRow;
+  months: readonly ClimateMonth[];
+  days: readonly { day: string; rateUmPerYear: number; wetHours: number; dewHours: number }[];
+  /** What fell in each month, by "2026-11". */
+  depositionOf: Readonly<Record<string, { so2: number; chloride: number }>>;
+  now: SteelReading | null;
+  steel: readonly SteelReading[];
+  timeZone: string;
+  extent: { readings: number; since: string | null };
+  today: string;
+  mayEdit: boolean;
+  importAction: FormAction;
+  sensorAction: FormAction;
+}
+
+const TICK = { fontSize: 11, fill: "var(--color-quiet)" };
+const CAUSE_WORDS = { humidity: "humidity", temperature: "temperature", salt: "what falls from the air" } as const;
+
+/** The air of a place: now, its months against each other, why this one is worse, and its readings. */
+export function AirSheet(props: Props) {
+  const { sensors, sensor, months, days, now, steel, timeZone, extent, mayEdit, importAction, sensorAction } = props;
+  return (
+    <div className="grid gap-3">
+      {sensors.length > 1 && (
+        <AskForm action="/care/air" label="Which place" className="sheet px-4 py-1">
+          <AskChoice
+            name="sensor"
+            word="at"
+            value={sensor.key}
+            options={sensors.map(({ key, name }): [string, string] => [key, name])}
+          />
+        </AskForm>
+      )}
+      <Now now={now} sensor={sensor} timeZone={timeZone} />
+      {months.length > 0 && <Why {...props} />}
+      <div className="grid gap-3 lg:grid-cols-2">
+        <section className="sheet p-4" aria-label="Month by month">
+          <h2 className="font-bold">How much faster bars need care, month by month</h2>
+          <p className="text-quiet mb-2 text-xs">
+            1 is temperate air, as common practice has it. By ISO 9223, which is meant for open air: indoors it ranks
+            months, it does not predict microns.
+          </p>
+          <Chart label="Need of care by month">
+            <ComposedChart data={months.map((month) => ({ ...month, x: monthName(month.month) }))} accessibilityLayer>
+              <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
+              <XAxis dataKey="x" tick={TICK} stroke="var(--color-faint)" />
+              <YAxis tick={TICK} stroke="var(--color-faint)" width={34} domain={[0, "auto"]} />
+              <ReferenceLine y={1} stroke="var(--color-faint)" strokeDasharray="4 3" />
+              <Tooltip formatter={(value) => fixed(Number(value), 2)} />
+              <Bar dataKey="factor" name="need × " fill="var(--color-primary)" isAnimationActive={false} />
+            </ComposedChart>
+          </Chart>
+          <MonthTable months={months} />
+        </section>
+        <section className="sheet p-4" aria-label="The last two months">
+          <h2 className="font-bold">Wet hours of the last two months</h2>
+          <p className="text-quiet mb-2 text-xs">
+            Bars: hours over 80 % humidity above 0 °C (ISO 9223). Line: hours in which the steel was below the dew
+            point.
+          </p>
+          <Chart label="Wet hours by day">
+            <ComposedChart data={days.map((day) => ({ ...day, x: day.day.slice(5) }))} accessibilityLayer>
+              <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
+              <XAxis dataKey="x" tick={TICK} stroke="var(--color-faint)" minTickGap={24} />
+              <YAxis tick={TICK} stroke="var(--color-faint)" width={34} domain={[0, 24]} ticks={[0, 6, 12, 18, 24]} />
+              <Tooltip formatter={(value) => `${fixed(Number(value), 0)} h`} />
+              <Bar dataKey="wetHours" name="humid" fill="var(--color-faint)" isAnimationActive={false} />
+              <Line
+                dataKey="dewHours"
+                name="dew on steel"
+                stroke="var(--color-error)"
+                dot={false}
+                isAnimationActive={false}
+              />
+            </ComposedChart>
+          </Chart>
+          <h2 className="mt-4 font-bold">Steel and dew point since yesterday</h2>
+          <p className="text-quiet mb-2 text-xs">
+            Bars lag behind the air by about {trimmed(sensor.lagHours, 1)} h. Where the steel dips under the dew point
+            it is wet.
+          </p>
+          <Chart label="Steel and dew point">
+            <ComposedChart
+              data={steel.map((one) => ({ ...one, x: hallClockAt(new Date(one.at), timeZone) }))}
+              accessibilityLayer
+            >
+              <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
+              <XAxis dataKey="x" tick={TICK} stroke="var(--color-faint)" minTickGap={30} />
+              <YAxis
+                tick={TICK}
+                stroke="var(--color-faint)"
+                width={34}
+                unit="°"
+                domain={["dataMin - 1", "dataMax + 1"]}
+              />
+              <Tooltip formatter={(value) => `${fixed(Number(value), 1)} °C`} />
+              <Line
+                dataKey="steelC"
+                name="steel"
+                stroke="var(--color-primary)"
+                strokeWidth={2}
+                dot={false}
+                isAnimationActive={false}
+              />
+              <Line
+                dataKey="dewPointC"
+                name="dew point"
+                stroke="var(--color-error)"
+                strokeDasharray="5 3"
+                dot={false}
+                isAnimationActive={false}
+              />
+            </ComposedChart>
+          </Chart>
+        </section>
+      </div>
+      <section className="sheet p-4" aria-label="Readings">
+        <h2 className="font-bold">{sensor.name}</h2>
+        <p className="mb-3 text-sm">
+          {sensor.kind === "simulated" ? "A simulated sensor, hour by hour. " : ""}
+          {extent.readings.toLocaleString("en")} readings{extent.since && ` since ${extent.since.slice(0, 10)}`}. On
+          bars there {trimmed(sensor.chloride, 1)} mg of salt and {trimmed(sensor.so2, 1)} mg of sulphur dioxide fall on
+          each m² a day.
+        </p>
+        {mayEdit && (
+          <div className="grid gap-4 lg:grid-cols-2">
+            <ImportForm sensorKey={sensor.key} action={importAction} />
+            <SensorForm key={sensor.version} sensor={sensor} action={sensorAction} />
+          </div>
+        )}
+      </section>
+    </div>
+  );
+}
+
+function Now({ now, sensor, timeZone }: { now: SteelReading | null; sensor: SensorRow; timeZone: string }) {
+  if (!now)
+    return (
+      <p className="sheet px-4 py-3">
+        {sensor.name} has not been read in the last two days: nothing can be said about this morning.
+      </p>
+    );
+  const gap = now.dewPointC === null ? null : now.steelC - now.dewPointC;
+  return (
+    <section
+      className={`sheet border-l-4 px-4 py-3 ${now.isWet ? "border-l-error" : gap !== null && gap < 1 ? "border-l-accent" : "border-l-primary"}`}
+      aria-label="Now"
+    >
+      <p className="text-lg font-semibold">
+        {now.isWet
+          ? "The bars sweat: their steel is below the dew point. Wipe them before use, and keep the doors shut until they have warmed."
+          : gap !== null && gap < 1
+            ? "The bars are within a degree of sweating."
+            : "The bars are dry."}
+      </p>
+      <p className="text-sm">
+        At {hallClockAt(new Date(now.at), timeZone)} the air was {fixed(now.temperatureC, 1)} °C and{" "}
+        {fixed(now.relativeHumidityPct, 0)} %{now.dewPointC !== null && `, its dew point ${fixed(now.dewPointC, 1)} °C`}
+        ; the steel about {fixed(now.steelC, 1)} °C.
+      </p>
+    </section>
+  );
+}
+
+/** Why the last month is better or worse than the months before it, cause by cause. */
+function Why({ months, depositionOf, sensor }: Props) {
+  const last = months.at(-1)!;
+  const before = months.slice(0, -1).filter(({ days }) => days >= 10);
+  if (before.length === 0) return null;
+  const mean = (of: (month: ClimateMonth) => number) =>
+    before.reduce((sum, month) => sum + of(month), 0) / before.length;
+  const falls = (month: string) => depositionOf[month] ?? sensor;
+  const usual = {
+    meanC: mean(({ meanC }) => meanC),
+    meanHumidityPct: mean(({ meanHumidityPct }) => meanHumidityPct),
+    so2: mean(({ month }) => falls(month).so2),
+    chloride: mean(({ month }) => falls(month).chloride),
+  };
+  const causes = climateCauses(usual, { ...last, ...falls(last.month) });
+  const times = last.factor / mean(({ factor }) => factor);
+  const word = times > 1.03 ? "worse" : times < 0.97 ? "better" : "like";
+  const told = causes.filter(({ factor }) => Math.abs(factor - 1) >= 0.02);
+  return (
+    <section className="sheet px-4 py-3" aria-label="Why this month">
+      <p className="text-lg leading-snug font-semibold">
+        {monthName(last.month)} is {word === "like" ? "like the months before it" : `${word} than the months before it`}
+        : bars need care {trimmed(last.factor, 2)} times as often as in temperate air, {trimmed(times, 2)} times the
+        usual here.
+      </p>
+      <p className="text-sm">
+        {told.length === 0
+          ? "Nothing stands out."
+          : `On the corrosion rate: ${told
+              .map(
+                ({ what, factor }) =>
+                  `${CAUSE_WORDS[what]} × ${trimmed(factor, 2)}${what === "humidity" ? ` (${fixed(last.meanHumidityPct, 0)} against ${fixed(usual.meanHumidityPct, 0)} %)` : what === "temperature" ? ` (${fixed(last.meanC, 1)} against ${fixed(usual.meanC, 1)} °C)` : ""}`,
+              )
+              .join(", ")}.`}{" "}
+        Class {last.category}, {fixed(last.wetHours, 0)} humid hours, {fixed(last.dewHours, 0)} hours with dew on the
+        steel.
+      </p>
+    </section>
+  );
+}
+
+function Chart({ label, children }: { label: string; children: React.ReactElement }) {
+  return (
+    <figure aria-label={label} className="h-52 min-w-0 overflow-hidden">
+      <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 500, height: 208 }}>
+        {children}
+      </ResponsiveContainer>
+    </figure>
+  );
+}
+
+function MonthTable({ months }: { months: readonly ClimateMonth[] }) {
+  return (
+    <details className="mt-2 text-sm">
+      <summary className="link min-h-9 cursor-pointer">In numbers</summary>
+      <div className="relative overflow-x-auto">
+        <table className="w-full">
+          <thead className="text-quiet text-left text-xs">
+            <tr>
+              <th className="font-normal">month</th>
+              <th className="text-right font-normal">°C</th>
+              <th className="text-right font-normal">%</th>
+              <th className="text-right font-normal">µm/a</th>
+              <th className="text-right font-normal">class</th>
+              <th className="text-right font-normal">humid h</th>
+              <th className="text-right font-normal">dew h</th>
+              <th className="text-right font-normal">need ×</th>
+            </tr>
+          </thead>
+          <tbody>
+            {months.map((month) => (
+              <tr key={month.month} className="border-base-300 border-t">
+                <th scope="row" className="text-left font-normal">
+                  {monthName(month.month)}
+                </th>
+                <td className="text-right">{fixed(month.meanC, 1)}</td>
+                <td className="text-right">{fixed(month.meanHumidityPct, 0)}</td>
+                <td className="text-right">{fixed(month.rateUmPerYear, 0)}</td>
+                <td className="text-right">{month.category}</td>
+                <td className="text-right">{fixed(month.wetHours, 0)}</td>
+                <td className="text-right">{fixed(month.dewHours, 0)}</td>
+                <td className="text-right font-semibold">{fixed(month.factor, 2)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </details>
+  );
+}
+
+function ImportForm({ sensorKey, action }: { sensorKey: string; action: FormAction }) {
+  const [form, send, isPending] = useActionState(action, FRESH);
+  return (
+    <form action={send} className="grid content-start gap-2">
+      <input type="hidden" name="sensor" value={sensorKey} />
+      <Field state={form} name="file" label="Readings from a file">
+        {(attributes) => <input {...attributes} type="file" accept=".csv,text/csv" className="file-input w-full" />}
+      </Field>
+      <p className="text-quiet text-xs">
+        CSV with the columns at, temperature, humidity, and if known so2 and chloride: 2026-11-25T14:00Z, 9.4, 88. What
+        was read at the same moment is replaced.
+      </p>
+      <div className="flex items-center gap-3">
+        <button type="submit" disabled={isPending} className="btn btn-sm btn-neutral min-h-11">
+          Take them in
+        </button>
+        <FormMessage state={form} />
+      </div>
+      {form.problems.length > 0 && (
+        <ul className="text-error max-h-40 overflow-y-auto text-sm">
+          {form.problems.map(({ path, message }) => (
+            <li key={path + message}>
+              {path}: {message}
+            </li>
+          ))}
+        </ul>
+      )}
+    </form>
+  );
+}
+
+function SensorForm({ sensor, action }: { sensor: SensorRow; action: FormAction }) {
+  const [form, send, isPending] = useActionState(action, FRESH);
+  const fields = [
+    ["chloride", "salt, mg/m² a day", sensor.chloride],
+    ["so2", "sulphur dioxide, mg/m² a day", sensor.so2],
+    ["lagHours", "steel lags by, hours", sensor.lagHours],
+  ] as const;
+  return (
+    <form action={send} className="grid content-start gap-2">
+      <input type="hidden" name="key" value={sensor.key} />
+      <input type="hidden" name="version" value={sensor.version} />
+      <div className="grid gap-2 sm:grid-cols-3">
+        {fields.map(([name, label, value]) => (
+          <Field key={name} state={form} name={name} label={label}>
+            {(attributes) => (
+              <input
+                {...attributes}
+                inputMode="decimal"
+                defaultValue={form.typed[name] ?? trimmed(value, 2)}
+                className="input w-full"
+              />
+            )}
+          </Field>
+        ))}
+      </div>
+      <div className="flex items-center gap-3">
+        <button type="submit" disabled={isPending} className="btn btn-sm btn-outline min-h-11">
+          Change
+        </button>
+        <FormMessage state={form} />
+      </div>
+    </form>
+  );
+}
+
+const NAMES = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+const monthName = (month: string) => `${NAMES[Number(month.slice(5)) - 1]} ${month.slice(2, 4)}`;

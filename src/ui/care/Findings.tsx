@@ -1,0 +1,64 @@
+"use client";
+
+import { useActionState } from "react";
+import type { Finding } from "@/server/findings";
+import { BarTag } from "../kit/BarTag";
+import { FormMessage } from "../kit/FormParts";
+import { FRESH, type FormAction } from "../kit/formState";
+import Link from "../kit/Link";
+
+interface Props {
+  findings: readonly Finding[];
+  maySettle: boolean;
+  action: FormAction;
+}
+
+/** What somebody found wrong and nobody settled yet. */
+export function Findings({ findings, maySettle, action }: Props) {
+  const [form, settle, isPending] = useActionState(action, FRESH);
+  if (findings.length === 0) return null;
+  return (
+    <section className="sheet border-l-error mb-3 border-l-4 px-4 py-2" aria-label="Found and not settled">
+      <h2 className="text-sm font-bold">Found, and not settled</h2>
+      <ul className="divide-base-300 divide-y">
+        {findings.map(({ id, tag, note, hasPhoto, by, foundAt }) => (
+          <li key={id} className="flex flex-wrap items-center gap-x-3 gap-y-1 py-2 text-sm">
+            <BarTag tag={tag} />
+            <strong>{note}</strong>
+            <span className="text-quiet">
+              {foundAt.toISOString().slice(0, 10)}, {by}
+            </span>
+            {hasPhoto && (
+              <a href={`/care/findings/${id}/photo`} target="_blank" rel="noreferrer" className="link">
+                photo
+              </a>
+            )}
+            <Link href={`/bars/${encodeURIComponent(tag)}/inspect`} className="link">
+              Inspect it
+            </Link>
+            {maySettle && (
+              <form action={settle} className="ml-auto flex items-center gap-2">
+                <input type="hidden" name="id" value={id} />
+                <input
+                  name="note"
+                  aria-label={`What was done about ${tag}`}
+                  placeholder="what was done"
+                  className="input input-sm min-h-11 w-44"
+                />
+                <button type="submit" disabled={isPending} className="btn btn-sm btn-outline min-h-11">
+                  Settle<span className="sr-only"> {tag}</span>
+                </button>
+              </form>
+            )}
+          </li>
+        ))}
+      </ul>
+      <FormMessage state={form} />
+      {form.problems.map(({ message }) => (
+        <p key={message} className="text-error text-sm">
+          {message}
+        </p>
+      ))}
+    </section>
+  );
+}

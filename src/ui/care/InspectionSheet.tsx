@@ -1,0 +1,354 @@
+"use client";
+
+import { useActionState, useState } from "react";
+import type { Bar } from "@/core/bars/bar";
+import {
+  dialReadings,
+  INSPECTED_PARTS,
+  INSPECTION_VERDICTS,
+  judgeInspection,
+  KNURL_STATES,
+  PART_STATES,
+  runoutOf,
+  RUST_GRADES,
+  type InspectedPart,
+  type InspectionFacts,
+  type InspectionLimits,
+} from "@/core/care/inspection";
+import { FAMILIES } from "@/core/bars/families";
+import { fixed, trimmed } from "@/core/units/format";
+import { FormMessage } from "../kit/FormParts";
+import { FRESH, type FormAction } from "../kit/formState";
+import Link from "../kit/Link";
+import { PageHead } from "../kit/PageHead";
+import { StateText } from "../kit/StateText";
+import { BendPicture } from "./BendPicture";
+import { DIAL_READINGS, readInspection } from "./readInspection";
+import { RustScale } from "./RustScale";
+
+export interface PastInspection {
+  id: string;
+  on: string;
+  by: string;
+  tirMm: number | null;
+  suggested: string;
+  decided: string;
+  reason: string | null;
+  facts: InspectionFacts;
+}
+
+interface Props {
+  bar: Bar;
+  parts: readonly InspectedPart[];
+  limits: InspectionLimits;
+  past: readonly PastInspection[];
+  /** What the simulated instruments would find. */
+  truth: { tirMm: number; spinS: number; endPlayMm: number };
+  mayInspect: boolean;
+  mayOverride: boolean;
+  idempotencyKey: string;
+  action: FormAction;
+}
+
+const VERDICT_WORDS = {
+  keep: "keep it in service",
+  watch: "put it under watch",
+  quarantine: "quarantine it: nobody lifts with it",
+  retire: "retire it",
+} as const;
+const PART_WORDS: Record<InspectedPart, string> = {
+  welds: "welds",
+  pins: "pins and threads",
+  pads: "pads and handles",
+  "end caps": "end caps and retaining rings",
+};
+const angle = (i: number) => `${(360 / DIAL_READINGS) * i}°`;
+
+/** A bar looked at closely: what was found, what the rule says of it as it is typed, and what somebody decides. */
+export function InspectionSheet(props: Props) {
+  const { bar, parts, limits, past, truth, mayInspect, mayOverride, idempotencyKey, action } = props;
+  const [form, send, isPending] = useActionState(action, FRESH);
+  const [texts, setTexts] = useState<Record<string, string>>({});
+  const known = { ...(form.status === "refused" ? form.typed : {}), ...texts };
+  const set = (changes: Record<string, string>) => setTexts((before) => ({ ...before, ...changes }));
+  const read = readInspection({ get: (name: string) => known[name] ?? null });
+  const facts = read.ok ? read.facts : null;
+  const judged = facts ? judgeInspection(facts, limits) : null;
+  const runout = facts?.dialMm ? runoutOf(facts.dialMm) : null;
+  const isStraight = FAMILIES[bar.family].form === "straight";
+  const input = (name: string, label: string, unit: string) => (
+    <label className="grid gap-1 text-sm">
+      {label}
+      <span className="flex items-baseline gap-1">
+        <input
+          name={name}
+          value={known[name] ?? ""}
+          onChange={(event) => set({ [name]: event.target.value })}
+          inputMode="decimal"
+          autoComplete="off"
+          className="input min-h-11 w-24 text-right"
+        />
+        <span className="unit">{unit}</span>
+      </span>
+    </label>
+  );
+  const choice = (name: string, label: string, options: readonly (readonly [string, string])[]) => (
+    <label className="grid gap-1 text-sm">
+      {label}
+      <select
+        name={name}
+        value={known[name] ?? ""}
+        onChange={(event) => set({ [name]: event.target.value })}
+        className="select min-h-11"
+      >
+        <option value="">not looked at</option>
+        {options.map(([key, words]) => (
+          <option key={key} value={key}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  const yesNo = [
+    ["no", "no"],
+    ["yes", "yes"],
+  ] as const;
+  return (
+    <>
+      <PageHead title={`Inspect ${bar.tag}`} about={bar.name}>
+        <Link
+          href={`/bars/${encodeURIComponent(bar.tag)}`}
+          className="inline-flex min-h-11 items-center text-sm hover:underline"
+        >
+          The bar
+        </Link>
+      </PageHead>
+      <p className="mb-3 text-sm">
+        Now: <StateText state={bar.state} reason={bar.stateReason} />. Support it on two stands, plates off. What you do
+        not look at stays empty.
+      </p>
+      {mayInspect ? (
+        <form action={send} className="grid gap-3 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
+          <input type="hidden" name="tag" value={bar.tag} />
+          <input type="hidden" name="idempotencyKey" value={idempotencyKey} />
+          <div className="grid content-start gap-3">
+            {isStraight && (
+              <fieldset className="sheet p-4">
+                <legend className="px-1 font-bold">Straight: dial gauge round one turn</legend>
+                <div className="grid grid-cols-4 gap-2 sm:grid-cols-8">
+                  {Array.from({ length: DIAL_READINGS }, (_, i) => (
+                    <label key={i} className="grid gap-1 text-center text-xs">
+                      {angle(i)}
+                      <input
+                        name={`dial${i}`}
+                        value={known[`dial${i}`] ?? ""}
+                        onChange={(event) => set({ [`dial${i}`]: event.target.value })}
+                        inputMode="decimal"
+                        autoComplete="off"
+                        aria-label={`dial at ${angle(i)}, mm`}
+                        className="input min-h-11 w-full px-1 text-center"
+                      />
+                    </label>
+                  ))}
+                </div>
+                <div className="mt-3 flex flex-wrap items-end gap-4">
+                  <button
+                    type="button"
+                    className="btn btn-outline min-h-11"
+                    onClick={() => set(simulatedTurn(truth.tirMm, bar.tag))}
+                  >
+                    Turn the simulated gauge
+                  </button>
+                  {choice("hops", "rolled on the floor it hops", yesNo)}
+                </div>
+                {runout && <BendPicture dialMm={facts!.dialMm!} runout={runout} limits={limits} />}
+              </fieldset>
+            )}
+            <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-3">
+              <legend className="px-1 font-bold">Sleeves</legend>
+              {input("spinLeftS", "left spins for", "s")}
+              {input("spinRightS", "right spins for", "s")}
+              {input("endPlayMm", "end play", "mm")}
+              <button
+                type="button"
+                className="btn btn-outline min-h-11 sm:col-span-3 sm:justify-self-start"
+                onClick={() =>
+                  set({
+                    spinLeftS: trimmed(truth.spinS, 1),
+                    spinRightS: trimmed(truth.spinS * 0.93, 1),
+                    endPlayMm: trimmed(truth.endPlayMm, 1),
+                  })
+                }
+              >
+                Simulated stopwatch and gauge
+              </button>
+            </fieldset>
+            <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-2">
+              <legend className="px-1 font-bold">Surface and parts</legend>
+              {choice("crackSeen", "a crack anywhere", yesNo)}
+              {choice(
+                "knurl",
+                "knurl",
+                KNURL_STATES.map((state) => [state, state] as const),
+              )}
+              {choice("rust", "rust", RUST_GRADES)}
+              {INSPECTED_PARTS.filter((part) => parts.includes(part)).map((part) => (
+                <div key={part}>
+                  {choice(
+                    `part.${part}`,
+                    PART_WORDS[part],
+                    PART_STATES.map((state) => [state, state] as const),
+                  )}
+                </div>
+              ))}
+              <div className="sm:col-span-2">
+                <RustScale chosen={known.rust ?? ""} />
+              </div>
+            </fieldset>
+          </div>
+          <div className="grid content-start gap-3">
+            <section
+              className={`sheet border-l-4 p-4 ${judged && judged.verdict !== "keep" ? (judged.verdict === "quarantine" ? "border-l-error" : "border-l-accent") : "border-l-primary"}`}
+              aria-label="The rule"
+              aria-live="polite"
+            >
+              <h2 className="text-xl font-bold">
+                {judged ? `The rule: ${VERDICT_WORDS[judged.verdict]}.` : "The rule: something cannot be read."}
+              </h2>
+              <ul className="text-sm">
+                {judged?.reasons.map(({ text }) => (
+                  <li key={text}>{text}</li>
+                ))}
+                {judged?.reasons.length === 0 && <li className="text-quiet">Nothing wrong was noted.</li>}
+              </ul>
+              <div className="mt-3 grid gap-3">
+                <label className="grid gap-1 text-sm">
+                  decide
+                  <select
+                    name="decided"
+                    value={known.decided ?? ""}
+                    onChange={(event) => set({ decided: event.target.value })}
+                    className="select min-h-11"
+                  >
+                    <option value="">as the rule says</option>
+                    {INSPECTION_VERDICTS.filter(
+                      (verdict) =>
+                        mayOverride ||
+                        (verdict !== "retire" &&
+                          judged !== null &&
+                          INSPECTION_VERDICTS.indexOf(verdict) >= INSPECTION_VERDICTS.indexOf(judged.verdict)),
+                    ).map((verdict) => (
+                      <option key={verdict} value={verdict}>
+                        {VERDICT_WORDS[verdict]}
+                      </option>
+                    ))}
+                  </select>
+                </label>
+                <label className="grid gap-1 text-sm">
+                  why, where you decide otherwise
+                  <input
+                    name="reason"
+                    value={known.reason ?? ""}
+                    onChange={(event) => set({ reason: event.target.value })}
+                    className="input min-h-11 w-full"
+                  />
+                </label>
+                {form.problems.map(({ path, message }) => (
+                  <p key={path + message} className="text-error text-sm">
+                    {message}
+                  </p>
+                ))}
+                <div className="flex flex-wrap items-center gap-3">
+                  <button type="submit" disabled={isPending} className="btn btn-neutral min-h-14 text-lg">
+                    Keep it
+                  </button>
+                  <FormMessage state={form} />
+                </div>
+              </div>
+              <p className="text-quiet mt-3 text-xs">
+                A bent or cracked bar is out at once. Only the manager takes one out of quarantine. The maker’s
+                instructions come first; what a weld or a bend may still carry is for people who know how.
+              </p>
+            </section>
+            <Past past={past} limits={limits} />
+          </div>
+        </form>
+      ) : (
+        <Past past={past} limits={limits} />
+      )}
+    </>
+  );
+}
+
+/** What the simulated gauge shows, the bend pointing where it points on this bar for ever. */
+function simulatedTurn(tirMm: number, tag: string): Record<string, string> {
+  const bendAtDeg = [...tag].reduce((sum, letter) => sum * 31 + letter.charCodeAt(0), 7) % 360;
+  return Object.fromEntries(
+    dialReadings({ tirMm, bendAtDeg, noiseMm: 0.015 }, DIAL_READINGS, (i) => Math.sin(9.7 * i + tag.length)).map(
+      (value, i) => [`dial${i}`, fixed(value, 2)],
+    ),
+  );
+}
+
+/** Inspections before this one, with runout over time. */
+function Past({ past, limits }: { past: readonly PastInspection[]; limits: InspectionLimits }) {
+  if (past.length === 0)
+    return (
+      <p className="text-quiet text-sm">This bar was never inspected: what is found today is where trends begin.</p>
+    );
+  const turns = past.flatMap(({ on, tirMm }) => (tirMm === null ? [] : [{ on, tirMm }])).toReversed();
+  const most = Math.max(limits.quarantineTirMm, ...turns.map(({ tirMm }) => tirMm)) * 1.1;
+  return (
+    <section className="sheet p-4" aria-label="Inspected before">
+      <h2 className="font-bold">Inspected before</h2>
+      {turns.length > 1 && (
+        <svg
+          viewBox="0 0 300 90"
+          className="my-2 block max-h-28 w-full"
+          role="img"
+          aria-label={`Runout over time: ${turns.map(({ on, tirMm }) => `${on} ${fixed(tirMm, 1)} mm`).join(", ")}`}
+        >
+          {[limits.watchTirMm, limits.quarantineTirMm].map((limit, i) => (
+            <line
+              key={limit}
+              x1={0}
+              x2={300}
+              y1={85 - (80 * limit) / most}
+              y2={85 - (80 * limit) / most}
+              stroke={i === 0 ? "var(--color-accent)" : "var(--color-error)"}
+              strokeDasharray="4 3"
+            />
+          ))}
+          <polyline
+            points={turns
+              .map(({ tirMm }, i) => `${8 + (284 * i) / (turns.length - 1)},${85 - (80 * tirMm) / most}`)
+              .join(" ")}
+            fill="none"
+            stroke="var(--color-base-content)"
+            strokeWidth={2}
+          />
+          {turns.map(({ on, tirMm }, i) => (
+            <circle
+              key={on + i}
+              cx={8 + (284 * i) / (turns.length - 1)}
+              cy={85 - (80 * tirMm) / most}
+              r={3}
+              fill="var(--color-base-content)"
+            />
+          ))}
+        </svg>
+      )}
+      <ul className="divide-base-300 divide-y text-sm">
+        {past.map(({ id, on, by, tirMm, suggested, decided, reason }) => (
+          <li key={id} className="py-1">
+            <strong>{on}</strong> {by}: {decided}
+            {decided !== suggested && ` (the rule said ${suggested})`}
+            {tirMm !== null && `, runout ${fixed(tirMm, 2)} mm`}
+            {reason && `: ${reason}`}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,221 @@
+"use client";
+
+import { useActionState, useState } from "react";
+import { CARE_RULES, type CareRule } from "@/core/care/needMeter";
+import type { InspectionLimits } from "@/core/care/inspection";
+import { fixed, trimmed } from "@/core/units/format";
+import type { MeterItem } from "@/server/careRules";
+import { BarTag } from "../kit/BarTag";
+import { dueText } from "../kit/dayText";
+import { Field, FormMessage } from "../kit/FormParts";
+import { FRESH, type FormAction } from "../kit/formState";
+
+interface Props {
+  items: readonly MeterItem[];
+  rules: { rule: CareRule; limits: InspectionLimits; version: number };
+  today: string;
+  mayRule: boolean;
+  mayEdit: boolean;
+  rulesAction: FormAction;
+  factorsAction: FormAction;
+}
+
+const RULE_WORDS: Record<CareRule, [name: string, sentence: string]> = {
+  calendar: [
+    "by the calendar",
+    "Every so many days by the class of the climate; anybody can say when, and a dry spell changes nothing.",
+  ],
+  meter: [
+    "by the need meter",
+    "Need grows with air, finish, use and chalk; rounds follow the weather, and why is said.",
+  ],
+  condition: [
+    "on condition only",
+    "Nothing is due until a finding or a spot check asks for it; it asks for people who look.",
+  ],
+};
+
+/** Every bar's need, task by task, with all factors; and the rule that the house goes by. */
+export function MeterSheet({ items, rules, today, mayRule, mayEdit, rulesAction, factorsAction }: Props) {
+  return (
+    <div className="grid gap-3">
+      <Rules key={rules.version} rules={rules} mayRule={mayRule} action={rulesAction} />
+      <section className="sheet px-4 py-2" aria-label="Need of every bar">
+        <p className="text-quiet py-1 text-xs">
+          100 % is due.{" "}
+          {rules.rule === "meter"
+            ? "Due days follow these meters."
+            : `The house goes ${RULE_WORDS[rules.rule][0]}: the meters are shown and decide nothing.`}{" "}
+          Air times finish times use times chalk, over the base interval of the task.
+        </p>
+        <ul className="divide-base-300 divide-y">
+          {items.map((item) => (
+            <Meter key={item.barId} item={item} today={today} mayEdit={mayEdit} action={factorsAction} />
+          ))}
+        </ul>
+      </section>
+    </div>
+  );
+}
+
+function Meter({
+  item,
+  today,
+  mayEdit,
+  action,
+}: {
+  item: MeterItem;
+  today: string;
+  mayEdit: boolean;
+  action: FormAction;
+}) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <li className="grid grid-cols-[3.2rem_minmax(0,1fr)] items-start gap-x-3 py-2 md:grid-cols-[3.2rem_9rem_minmax(0,1fr)_auto]">
+      <BarTag tag={item.tag} className="justify-self-start" />
+      <span className="text-sm">
+        {item.barName}
+        {item.chalkSeenOn && (
+          <span className="text-accent block text-xs font-semibold">chalk left on, {item.chalkSeenOn}</span>
+        )}
+      </span>
+      <ul className="col-span-2 grid gap-1 md:col-span-1">
+        {item.tasks.map(({ task, taskName, need }) => {
+          const share = Math.min(1, need.need);
+          return (
+            <li key={task} className="grid grid-cols-[minmax(0,12rem)_4rem_minmax(0,1fr)] items-center gap-x-3 text-sm">
+              <span className="truncate">{taskName}</span>
+              <span className={`text-right font-bold ${need.need >= 1 - 1e-9 ? "text-accent" : ""}`}>
+                {fixed(100 * need.need, 0)}
+                <span className="unit">%</span>
+              </span>
+              <span className="min-w-0">
+                <span className="bg-base-300 block h-2 w-full max-w-80" aria-hidden>
+                  <span
+                    className={`block h-2 ${need.need >= 1 - 1e-9 ? "bg-accent" : "bg-primary"}`}
+                    style={{ width: `${100 * share}%` }}
+                  />
+                </span>
+                <span className="text-quiet block truncate text-xs" title={need.reason}>
+                  {dueText(need.dueOn, today)}; {need.reason}
+                </span>
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+      {mayEdit && (
+        <div className="col-span-2 md:col-span-1">
+          <button
+            type="button"
+            className="btn btn-sm btn-ghost min-h-11"
+            aria-expanded={isOpen}
+            onClick={() => setOpen(!isOpen)}
+          >
+            Factors<span className="sr-only"> of {item.tag}</span>
+          </button>
+          {isOpen && <Factors key={item.version} item={item} action={action} />}
+        </div>
+      )}
+    </li>
+  );
+}
+
+/** What is worked out, and what somebody sets in its place. */
+function Factors({ item, action }: { item: MeterItem; action: FormAction }) {
+  const [form, send, isPending] = useActionState(action, FRESH);
+  const factor = (label: string) =>
+    item.tasks.flatMap(({ need }) => need.factors).find((one) => one.label.includes(label))?.value ?? 1;
+  return (
+    <form action={send} className="grid w-56 gap-2 pb-2">
+      <input type="hidden" name="tag" value={item.tag} />
+      <input type="hidden" name="version" value={item.version} />
+      <p className="text-quiet text-xs">Empty is worked out: use × {trimmed(factor("use"), 2)}.</p>
+      <Field state={form} name="use" label="use, times the usual">
+        {(attributes) => (
+          <input
+            {...attributes}
+            inputMode="decimal"
+            defaultValue={form.typed.use ?? (item.isUseSet ? trimmed(factor("use"), 2) : "")}
+            className="input min-h-11 w-full"
+          />
+        )}
+      </Field>
+      <Field state={form} name="finish" label="finish lasts, times bare">
+        {(attributes) => (
+          <input
+            {...attributes}
+            inputMode="decimal"
+            defaultValue={form.typed.finish ?? (item.isFinishSet ? trimmed(1 / factor("finish"), 2) : "")}
+            className="input min-h-11 w-full"
+          />
+        )}
+      </Field>
+      <button type="submit" disabled={isPending} className="btn btn-sm btn-neutral min-h-11">
+        Set
+      </button>
+      <FormMessage state={form} />
+    </form>
+  );
+}
+
+function Rules({ rules, mayRule, action }: { rules: Props["rules"]; mayRule: boolean; action: FormAction }) {
+  const [form, send, isPending] = useActionState(action, FRESH);
+  const limits = [
+    ["watchTirMm", "watch over, mm runout"],
+    ["quarantineTirMm", "quarantine over, mm runout"],
+    ["watchEndPlayMm", "watch over, mm end play"],
+    ["leastSpinS", "drags under, s of spin"],
+  ] as const;
+  return (
+    <details className="sheet px-4">
+      <summary className="min-h-11 cursor-pointer py-3 text-sm">
+        Care is due <strong>{RULE_WORDS[rules.rule][0]}</strong>. {RULE_WORDS[rules.rule][1]}
+      </summary>
+      {mayRule ? (
+        <form action={send} className="grid gap-3 pb-4">
+          <input type="hidden" name="version" value={rules.version} />
+          <fieldset className="grid gap-1">
+            <legend className="text-sm font-semibold">When is care due?</legend>
+            {CARE_RULES.map((rule) => (
+              <label key={rule} className="flex min-h-11 items-center gap-2 text-sm">
+                <input
+                  type="radio"
+                  name="rule"
+                  value={rule}
+                  defaultChecked={rule === rules.rule}
+                  className="radio radio-sm"
+                />
+                <span>
+                  <strong>{RULE_WORDS[rule][0]}</strong>: {RULE_WORDS[rule][1]}
+                </span>
+              </label>
+            ))}
+          </fieldset>
+          <div className="grid gap-3 sm:grid-cols-4">
+            {limits.map(([name, label]) => (
+              <Field key={name} state={form} name={name} label={label}>
+                {(attributes) => (
+                  <input
+                    {...attributes}
+                    inputMode="decimal"
+                    defaultValue={form.typed[name] ?? trimmed(rules.limits[name], 2)}
+                    className="input min-h-11 w-full"
+                  />
+                )}
+              </Field>
+            ))}
+          </div>
+          <div className="flex items-center gap-3">
+            <button type="submit" disabled={isPending} className="btn btn-neutral min-h-11">
+              Go by this
+            </button>
+            <FormMessage state={form} />
+          </div>
+        </form>
+      ) : (
+        <p className="text-quiet pb-3 text-sm">The manager chooses the rule.</p>
+      )}
+    </details>
+  );
+}

@@ -1,0 +1,54 @@
+"use client";
+
+import { useActionState } from "react";
+import { groupBy } from "@/core/collections/groupBy";
+import { FRESH, type FormAction } from "../kit/formState";
+import Link from "../kit/Link";
+
+interface Props {
+  bars: readonly { tag: string; name: string; place: string | null }[];
+  action: FormAction;
+}
+
+/** A spot check by whoever passes: touch the bar that has chalk on it. */
+export function ChalkScreen({ bars, action }: Props) {
+  const [form, note, isPending] = useActionState(action, FRESH);
+  return (
+    <main className="flex min-h-screen flex-col gap-[2vh] px-[3vw] py-[3vh]">
+      <header className="flex flex-wrap items-baseline justify-between gap-4">
+        <h1 className="text-[clamp(1.4rem,3vw,2.6rem)]">Which bar has chalk left on it?</h1>
+        <Link href="/wall" replace className="btn btn-outline btn-lg min-h-14">
+          Back
+        </Link>
+      </header>
+      <p
+        role="status"
+        className={`min-h-8 text-xl font-semibold ${form.status === "refused" ? "text-error" : "text-success"}`}
+      >
+        {form.message}
+      </p>
+      <form action={note} className="grid gap-4">
+        {[...groupBy(bars, ({ place }) => place ?? "no place")].map(([place, own]) => (
+          <fieldset key={place}>
+            <legend className="text-quiet mb-1 text-lg">{place}</legend>
+            <div className="grid grid-cols-3 gap-2 sm:grid-cols-5 lg:grid-cols-8">
+              {own.map(({ tag, name }) => (
+                <button
+                  key={tag}
+                  type="submit"
+                  name="tag"
+                  value={tag}
+                  disabled={isPending}
+                  className="sheet hover:border-primary min-h-16 p-2 text-center leading-tight"
+                >
+                  <span className="block text-2xl font-bold">{tag}</span>
+                  <span className="block truncate text-xs">{name}</span>
+                </button>
+              ))}
+            </div>
+          </fieldset>
+        ))}
+      </form>
+    </main>
+  );
+}
