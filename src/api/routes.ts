@@ -22,7 +22,7 @@ export interface RouteSpec {
   body?: Joi.ObjectSchema;
   answer?: Joi.Schema;
   /** What it answers when that is not JSON. */
-  produces?: "text/csv";
+  produces?: "text/csv" | "text/calendar";
   /** Bodies it takes when not only JSON checked by `body`; the route reads them itself. */
   consumes?: readonly ("application/json" | "text/csv")[];
   /** Statuses beyond 200, 400, 405 and 500, which any route may give. */
@@ -155,6 +155,15 @@ export const ROUTES = {
     summary: "Care due on or before a day, longest overdue first",
     query: Joi.object({ on: day, ...paging }),
     answer: listOf(dueItem),
+    refusals: [],
+  },
+  careIcs: {
+    method: "GET",
+    path: "/care.ics",
+    summary:
+      "Planned rounds of care and the crew's hours as iCalendar; a secret address without a header is made in the app",
+    query: Joi.object({}),
+    produces: "text/calendar",
     refusals: [],
   },
   barsCsv: {

@@ -68,6 +68,8 @@ export async function careHouse(
   };
 }
 
+/* Asked one after the other: within a transaction there is one connection. */
+
 /** So far back need is counted, and so far ahead it is forecast. */
 const DAYS_BACK = 800;
 const DAYS_AHEAD = 800;
@@ -82,14 +84,14 @@ export async function meterHouse(
   rule: Exclude<CareRule, "calendar">,
 ): Promise<MeterHouse> {
   const first = addDays(who.today, -DAYS_BACK);
-  const [sensors, days, where, own, uses, findings] = await Promise.all([
-    hall.rows(climateSensors, { orderBy: [asc(climateSensors.key)] }),
-    hall.rows(climateDays, { where: and(gte(climateDays.day, first), lte(climateDays.day, who.today)) }),
-    hall.rows(places),
-    hall.rows(barCare),
-    usesByBar(hall, who.today),
-    hall.rows(careFindings, { where: isNull(careFindings.settledAt), orderBy: [asc(careFindings.foundAt)] }),
-  ]);
+  const [sensors, days, where, own, uses, findings] = [
+    await hall.rows(climateSensors, { orderBy: [asc(climateSensors.key)] }),
+    await hall.rows(climateDays, { where: and(gte(climateDays.day, first), lte(climateDays.day, who.today)) }),
+    await hall.rows(places),
+    await hall.rows(barCare),
+    await usesByBar(hall, who.today),
+    await hall.rows(careFindings, { where: isNull(careFindings.settledAt), orderBy: [asc(careFindings.foundAt)] }),
+  ];
   const fallback = classFactor(who.climateClass);
   const clocks = new Map(
     sensors.map(({ id, key }) => {
@@ -130,25 +132,25 @@ export async function meterHouse(
 
 /** How often each bar was used lately or is planned to be; every bar in use has an entry. */
 async function usesByBar(hall: HallDb, today: HallDay): Promise<Map<string, number>> {
-  const [inUse, held, ran] = await Promise.all([
-    hall.summary(
+  const [inUse, held, ran] = [
+    await hall.summary(
       bars,
       { id: bars.id, tag: bars.tag },
       { where: sql`${bars.state} not in ('retired', 'on-order')`, groupBy: [bars.id, bars.tag] },
     ),
-    hall.rows(classes, {
+    await hall.rows(classes, {
       where: and(
         isNotNull(classes.plan),
         gte(classes.heldOn, addDays(today, -USE_BACK)),
         lte(classes.heldOn, addDays(today, USE_AHEAD)),
       ),
     }),
-    hall.summary(
+    await hall.summary(
       runs,
       { barId: runs.barId, count: sql<number>`count(*)::int` },
       { where: gte(runs.startedAt, new Date(Date.now() - USE_BACK * 86_400_000)), groupBy: [runs.barId] },
     ),
-  ]);
+  ];
   const uses = new Map(inUse.map(({ id }) => [id, 0]));
   const idOf = new Map(inUse.map(({ id, tag }) => [tag, id]));
   const add = (id: string | undefined, count: number) => {
@@ -176,11 +178,11 @@ export async function planCare(hall: HallDb, house: CareHouse, row: BarRow): Pro
 /** Works out every due day anew: after a change of rules, readings or tasks, and once a day. */
 export async function replanCare(hall: HallDb, who: Pick<Who, "climateClass" | "today" | "timeZone">): Promise<number> {
   const house = await careHouse(hall, who);
-  const [rows, tasks, known] = await Promise.all([
-    hall.rows(bars, { where: ne(bars.state, "retired") }),
-    hall.rows(careTasks),
-    hall.rows(carePlan),
-  ]);
+  const [rows, tasks, known] = [
+    await hall.rows(bars, { where: ne(bars.state, "retired") }),
+    await hall.rows(careTasks),
+    await hall.rows(carePlan),
+  ];
   const last = new Map(known.map(({ barId, taskId, lastDoneOn }) => [`${barId} ${taskId}`, lastDoneOn]));
   const plan = rows.flatMap((row) =>
     tasks.flatMap((task) => carePlanRow(row, task, house, last.get(`${row.id} ${task.id}`) ?? null) ?? []),

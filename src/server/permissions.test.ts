@@ -4,11 +4,19 @@ import { classes, classEntries, lifters, lifts, meetingSpecs, plates } from "@/d
 import { makeHall } from "@/data/testHall.fixture";
 import { changeBarState, editBar, enterBars, measureBar, undoLastChange } from "./barChanges";
 import { tickCare, undoCare } from "./care";
+import { makeCalendarLink, revokeCalendarLink } from "./careCalendar";
+import { moveRound, planRounds, saveStaffHours } from "./carePlanner";
+import { touchRound } from "./careRound";
+import { noteChalk, saveBarFactors, saveCareRules } from "./careRules";
+import { saveCareTask } from "./careTasks";
 import { addEntry, assignTonight, lockEntry, removeEntry, saveClass } from "./classChanges";
 import { classDetails, listClasses } from "./classes";
 import { classPool } from "./classPool";
 import { saveEquipment, weighPlate } from "./equipmentChanges";
+import { importClimate, saveSensor } from "./climate";
+import { settleFinding } from "./findings";
 import { exportHall, importHall } from "./hallFile";
+import { inspectBar } from "./inspections";
 import { previewRules, saveMatchingRules } from "./houseRules";
 import {
   barsOfLifter,
@@ -47,6 +55,20 @@ const CLASS = {
 };
 const SPEC = { id: null, version: 0, rules: "", source: "", lifts: [], marks: "", texts: {} };
 const TICK = { tag: "T1", task: "shaft", doneOn: "2026-03-20", doneBy: NO_ID, note: "", idempotencyKey: "abcdefgh" };
+const NO_FACTS = {
+  dialMm: null,
+  hops: null,
+  crackSeen: null,
+  spinLeftS: null,
+  spinRightS: null,
+  endPlayMm: null,
+  knurl: null,
+  rust: null,
+  parts: {},
+};
+const INSPECTION = { tag: "x", facts: NO_FACTS, decided: null, reason: "", idempotencyKey: "x" };
+const ROUND = { key: "round-x-1", kind: "skip" as const, tag: "x", tasks: [], madeAt: "2026-03-20T10:00:00Z" };
+const SENSOR = { key: "x", version: 1, so2: "", chloride: "", lagHours: "" };
 const LADDER = { way: "percent", jumpKg: 20, count: 3, workSets: 1, only: null } as const;
 const TOUCH = { kind: "skip", set: "1.1", key: "abcdefgh-touch", madeAt: "2026-03-20T10:00:00Z" } as const;
 
@@ -117,6 +139,24 @@ const WRITES: [name: string, may: Role[], call: (who: Who) => Promise<Outcome<ob
     (who) => lockEntry(who, NO_ID, NO_ID, { block: null, station: null, tag: null }),
   ],
   ["assign a class", ["manager", "coach"], (who) => assignTonight(who, NO_ID)],
+  ["inspect a bar", ["manager", "coach", "care"], (who) => inspectBar(who, INSPECTION)],
+  ["touch a round", ["manager", "coach", "care"], (who) => touchRound(who, ROUND)],
+  ["settle a finding", ["manager", "coach", "care"], (who) => settleFinding(who, NO_ID, "")],
+  ["note chalk", ["manager", "coach", "care", "lifter", "wall"], (who) => noteChalk(who, [])],
+  ["rules of care", ["manager"], (who) => saveCareRules(who, {}, 0)],
+  [
+    "factors of a bar",
+    ["manager", "coach"],
+    (who) => saveBarFactors(who, { tag: "x", version: 0, use: "", finish: "" }),
+  ],
+  ["care tasks", ["manager"], (who) => saveCareTask(who, FORM)],
+  ["readings of the air", ["manager", "coach", "care"], (who) => importClimate(who, "x", [])],
+  ["a sensor", ["manager", "coach", "care"], (who) => saveSensor(who, SENSOR)],
+  ["plan rounds", ["manager", "coach", "care"], (who) => planRounds(who)],
+  ["move a round", ["manager", "coach", "care"], (who) => moveRound(who, { id: NO_ID, day: "", version: 1 })],
+  ["staff hours", ["manager", "coach", "care"], (who) => saveStaffHours(who, NO_ID, "x")],
+  ["share the calendar", ["manager", "coach", "care"], (who) => makeCalendarLink(who, NO_ID)],
+  ["take the calendar back", ["manager", "coach", "care"], (who) => revokeCalendarLink(who, NO_ID)],
   ["plates for a class", ["manager", "coach"], (who) => classPool(who, NO_ID, LADDER)],
   ["see a session", ["manager", "coach"], (who) => runOf(who, NO_ID)],
   ["touch a session", ["manager", "coach"], (who) => touchRun(who, NO_ID, TOUCH)],

@@ -21,6 +21,8 @@ const PERMISSIONS = {
   "session.run": ["manager", "coach"],
   "bar.measure": ["manager", "coach", "care"],
   "care.tick": ["manager", "coach", "care"],
+  /** Rounds, hours and calendars. */
+  "care.plan": ["manager", "coach", "care"],
   /** Spot checks: what anybody in the hall may see on a bar, the wall screen too. */
   "care.spot": ["manager", "coach", "care", "lifter", "wall"],
   /** Readings of the air. */

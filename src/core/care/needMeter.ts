@@ -71,7 +71,9 @@ export function needOf(
   const why = parts
     .filter(({ value }) => Math.abs(value - 1) >= 0.005)
     .map(({ label, value }) => `${label} × ${trimmed(value, 2)}`);
-  const reason = `${why.length > 0 ? why.join(", ") : "as usual"}: now every ${everyDays} ${everyDays === 1 ? "day" : "days"} instead of ${trimmed(task.baseDays, 0)}`;
+  const every = `every ${everyDays} ${everyDays === 1 ? "day" : "days"}`;
+  const reason =
+    why.length > 0 ? `${why.join(", ")}: now ${every} instead of ${trimmed(task.baseDays, 0)}` : `as usual: ${every}`;
   if (lastDoneOn === null)
     return {
       need: 1,

@@ -12,12 +12,15 @@ export function simulatedClimate(seed: number, at: number): ClimateReading {
   // Weather comes in spells of some days.
   const spell = smooth(seed, days / 3.7);
   const gust = smooth(seed + 7, hour / 5);
-  const temperatureC = 10.5 - 6.5 * season - 2.6 * clock + 3.2 * spell + 0.8 * gust;
-  const humidity = 76 + 7 * season + 6.5 * clock - 9 * spell + 3 * gust + 3.5 * smooth(seed + 3, days / 11);
+  // Some mornings the doors go up and warm damp air from the river meets the night's cold steel.
+  const hourOfDay = ((hour % 24) + 24) % 24;
+  const isOpen = hourOfDay >= 8 && hourOfDay <= 10 && hashed(seed + 21, Math.floor(days)) > 0.45 + 0.35 * season;
+  const temperatureC = 10.5 - 6.5 * season - 2.6 * clock + 3.2 * spell + 0.8 * gust + (isOpen ? 5 : 0);
+  const humidity = 76 + 7 * season + 6.5 * clock - 9 * spell + 3 * gust + 8 * smooth(seed + 3, days / 26);
   return {
     at: hour * 3_600_000,
     temperatureC: Math.round(temperatureC * 10) / 10,
-    relativeHumidityPct: Math.round(Math.min(99, Math.max(35, humidity)) * 10) / 10,
+    relativeHumidityPct: Math.round(Math.min(99, Math.max(35, isOpen ? Math.max(90, humidity) : humidity)) * 10) / 10,
   };
 }
 

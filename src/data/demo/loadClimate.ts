@@ -119,3 +119,18 @@ export async function loadInspections(
       foundAt: new Date(Date.now() - 30 * HOUR),
     });
 }
+
+/** When the crew is in: two mornings of the care hand, an evening of a coach. */
+export async function loadHours(hall: HallDb, people: readonly { id: string; role: string }[]): Promise<void> {
+  const care = people.find(({ role }) => role === "care");
+  const coach = people.find(({ role }) => role === "coach");
+  await hall.insert(schema.staffHours, [
+    ...(care
+      ? [
+          { personId: care.id, weekday: 2, fromMinute: 9 * 60, toMinute: 9 * 60 + 40 },
+          { personId: care.id, weekday: 5, fromMinute: 9 * 60, toMinute: 9 * 60 + 40 },
+        ]
+      : []),
+    ...(coach ? [{ personId: coach.id, weekday: 3, fromMinute: 20 * 60 + 30, toMinute: 21 * 60 }] : []),
+  ]);
+}

@@ -26,7 +26,7 @@ import {
   DEMO_STATIONS,
   SECOND_HALL,
 } from "./demoHall";
-import { loadClimate, loadInspections } from "./loadClimate";
+import { loadClimate, loadHours, loadInspections } from "./loadClimate";
 import { loadPeople } from "./loadPeople";
 import { seededRandom } from "./random";
 
@@ -165,6 +165,10 @@ async function loadHall(
   if (spec.isFull) await loadPeople(hall, { people, bars: new Map(rows.map(({ tag, id }) => [tag, id])), today });
   if (spec.isFull) {
     await loadClimate(hall, facts.timeZone, now);
+    await loadHours(
+      hall,
+      spec.people.map(([name, role]) => ({ id: people[name]!, role })),
+    );
     await loadInspections(hall, rows, measurer, today);
   }
   await loadCare(hall, rows, tasks, facts.climateClass as ClimateClass, people, spec, today);
@@ -300,7 +304,7 @@ async function loadCare(
       let last: HallDay | null = null;
       if (bar.family !== "axle") {
         // The cradle was forgotten; everything else was last done somewhere within its interval, or a little past it.
-        const lapse = demo.place === "Floor cradle" ? 1.3 + 0.3 * random() : 0.15 + 0.93 * random();
+        const lapse = demo.place === "Floor cradle" ? 2.3 + 0.3 * random() : 0.15 + 0.93 * random();
         for (
           let back = Math.round(lapse * fresh.intervalDays);
           back <= LOG_DAYS;

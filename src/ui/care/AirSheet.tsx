@@ -117,7 +117,8 @@ export function AirSheet(props: Props) {
                 stroke="var(--color-faint)"
                 width={34}
                 unit="°"
-                domain={["dataMin - 1", "dataMax + 1"]}
+                domain={([least, most]) => [Math.floor(least - 1), Math.ceil(most + 1)]}
+                allowDecimals={false}
               />
               <Tooltip formatter={(value) => `${fixed(Number(value), 1)} °C`} />
               <Line
@@ -209,7 +210,7 @@ function Why({ months, depositionOf, sensor }: Props) {
   return (
     <section className="sheet px-4 py-3" aria-label="Why this month">
       <p className="text-lg leading-snug font-semibold">
-        {monthName(last.month)} is {word === "like" ? "like the months before it" : `${word} than the months before it`}
+        {longMonth(last.month)} is {word === "like" ? "like the months before it" : `${word} than the months before it`}
         : bars need care {trimmed(last.factor, 2)} times as often as in temperate air, {trimmed(times, 2)} times the
         usual here.
       </p>
@@ -241,8 +242,7 @@ function Chart({ label, children }: { label: string; children: React.ReactElemen
 
 function MonthTable({ months }: { months: readonly ClimateMonth[] }) {
   return (
-    <details className="mt-2 text-sm">
-      <summary className="link min-h-9 cursor-pointer">In numbers</summary>
+    <div className="mt-2 text-sm">
       <div className="relative overflow-x-auto">
         <table className="w-full">
           <thead className="text-quiet text-left text-xs">
@@ -275,7 +275,7 @@ function MonthTable({ months }: { months: readonly ClimateMonth[] }) {
           </tbody>
         </table>
       </div>
-    </details>
+    </div>
   );
 }
 
@@ -346,4 +346,19 @@ function SensorForm({ sensor, action }: { sensor: SensorRow; action: FormAction 
 }
 
 const NAMES = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+const LONG = [
+  "January",
+  "February",
+  "March",
+  "April",
+  "May",
+  "June",
+  "July",
+  "August",
+  "September",
+  "October",
+  "November",
+  "December",
+];
+const longMonth = (month: string) => `${LONG[Number(month.slice(5)) - 1]} ${month.slice(0, 4)}`;
 const monthName = (month: string) => `${NAMES[Number(month.slice(5)) - 1]} ${month.slice(2, 4)}`;

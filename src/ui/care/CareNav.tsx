@@ -3,6 +3,7 @@ import Link from "../kit/Link";
 const PAGES = [
   ["/care", "Due"],
   ["/care/rounds", "Round"],
+  ["/care/plan", "Plan"],
   ["/care/meters", "Meters"],
   ["/care/air", "Air"],
   ["/care/tasks", "Tasks"],

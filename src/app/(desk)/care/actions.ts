@@ -5,6 +5,8 @@ import { readClimateFile } from "@/api/climateFile";
 import { CARE_TASK_FIELDS } from "@/core/care/careTaskFields";
 import { INSPECTION_VERDICTS } from "@/core/care/inspection";
 import { tickCare, undoCare } from "@/server/care";
+import { makeCalendarLink, revokeCalendarLink } from "@/server/careCalendar";
+import { moveRound, planRounds, saveStaffHours } from "@/server/carePlanner";
 import { saveBarFactors, saveCareRules } from "@/server/careRules";
 import { saveCareTask } from "@/server/careTasks";
 import { importClimate, saveSensor } from "@/server/climate";
@@ -142,6 +144,53 @@ export async function inspectAction(_before: FormState, form: FormData): Promise
   if (!result.ok) return refused(result, form);
   const because = result.reasons.length > 0 ? `: ${result.reasons.join(", ")}` : "";
   return done(`${tag}: ${VERDICT_DONE[result.verdict]}${because}.`);
+}
+
+/** Packs what is due into the crew's hours. */
+export async function planAction(_before: FormState, form: FormData): Promise<FormState> {
+  const result = await planRounds(await whoIsAsking());
+  if (!result.ok) return refused(result, form);
+  const { jobs, rounds, lateness, unplaced } = result;
+  const late =
+    lateness === 0 ? "nothing later than its day" : `${lateness} days late in all, the least there can be found`;
+  return {
+    ...done(`${jobs} jobs in ${rounds} ${rounds === 1 ? "round" : "rounds"}: ${late}.`),
+    problems: unplaced.map((words) => ({ path: "unplaced", message: words })),
+  };
+}
+
+/** Moves a round to another day. */
+export async function moveRoundAction(_before: FormState, form: FormData): Promise<FormState> {
+  const day = textOf(form, "day");
+  const result = await moveRound(await whoIsAsking(), {
+    id: textOf(form, "id"),
+    day,
+    version: Number(form.get("version")),
+  });
+  if (!result.ok) return refused(result, form);
+  const more = result.after - result.before;
+  return done(
+    `Moved to ${day}: ${more === 0 ? "nothing is later for it" : more > 0 ? `${more} days later in all` : `${-more} days less late in all`}.`,
+  );
+}
+
+/** Sets when somebody is in. */
+export async function hoursAction(_before: FormState, form: FormData): Promise<FormState> {
+  const result = await saveStaffHours(await whoIsAsking(), textOf(form, "person"), textOf(form, "hours"));
+  return result.ok ? done("Kept. Plan the rounds to use them.") : refused(result, form);
+}
+
+/** Makes a secret calendar address; it is told once. */
+export async function linkAction(_before: FormState, form: FormData): Promise<FormState> {
+  const result = await makeCalendarLink(await whoIsAsking(), textOf(form, "person") || null);
+  if (!result.ok) return refused(result, form);
+  return { ...done("This address is told once; whoever has it sees the rounds."), typed: { token: result.token } };
+}
+
+/** Takes a secret calendar address back. */
+export async function revokeAction(_before: FormState, form: FormData): Promise<FormState> {
+  const result = await revokeCalendarLink(await whoIsAsking(), textOf(form, "id"));
+  return result.ok ? done("Taken back: the address answers nothing any more.") : refused(result, form);
 }
 
 const VERDICT_DONE = {

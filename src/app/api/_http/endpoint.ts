@@ -16,7 +16,7 @@ export interface Asked<Query, Body> {
 }
 
 /** What a route's own work answers: a body, or a refusal. */
-export type Answer = { body: unknown } | { text: string; type: "text/csv" } | Refusal;
+export type Answer = { body: unknown } | { text: string; type: "text/csv" | "text/calendar" } | Refusal;
 export interface Refusal {
   code: ErrorCode;
   message: string;

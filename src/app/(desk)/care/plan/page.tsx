@@ -1,0 +1,45 @@
+import type { Metadata } from "next";
+import { addDays } from "@/core/units/hallDay";
+import { calendarLinksOf } from "@/server/careCalendar";
+import { crewHours, PLAN_DAYS, plannedRounds } from "@/server/carePlanner";
+import { keepCareCurrent } from "@/server/climate";
+import { may } from "@/server/permissions";
+import { whoIsAsking } from "@/server/who";
+import { CareNav } from "@/ui/care/CareNav";
+import { PlanSheet } from "@/ui/care/PlanSheet";
+import { PageHead } from "@/ui/kit/PageHead";
+import { hoursAction, linkAction, moveRoundAction, planAction, revokeAction } from "../actions";
+
+export const metadata: Metadata = { title: "Rounds planned" };
+
+export default async function PlanPage() {
+  const who = await whoIsAsking();
+  await keepCareCurrent(who);
+  const [rounds, crew, links] = await Promise.all([
+    plannedRounds(who, { from: who.today }),
+    crewHours(who),
+    calendarLinksOf(who),
+  ]);
+  return (
+    <>
+      <PageHead title="Rounds" about="due work packed into the crew's hours">
+        <CareNav here="/care/plan" />
+      </PageHead>
+      <PlanSheet
+        rounds={rounds}
+        days={Array.from({ length: PLAN_DAYS }, (_, i) => addDays(who.today, i))}
+        crew={crew}
+        links={links.map(({ id, person, createdAt }) => ({ id, person, since: createdAt.toISOString().slice(0, 10) }))}
+        publicUrl={process.env.PUBLIC_URL ?? ""}
+        mayPlan={may(who, "care.plan")}
+        actions={{
+          plan: planAction,
+          move: moveRoundAction,
+          hours: hoursAction,
+          link: linkAction,
+          revoke: revokeAction,
+        }}
+      />
+    </>
+  );
+}

@@ -1,0 +1,325 @@
+import { eq } from "drizzle-orm";
+import { describe, expect, it } from "vitest";
+import { daysBetween } from "@/core/units/hallDay";
+import {
+  barCare,
+  bars,
+  careFindings,
+  careLog,
+  carePlan,
+  careSkips,
+  climateDays,
+  climateSensors,
+  houseRules,
+  inspections,
+  places,
+} from "@/data/schema";
+import { makeHall } from "@/data/testHall.fixture";
+import { barsOnTheWall } from "./bars";
+import { replanCare } from "./carePlanning";
+import { minutesLearned, roundOf, touchRound, type RoundTouch } from "./careRound";
+import { careMeters, noteChalk, saveBarFactors, saveCareRules } from "./careRules";
+import { careTasksOf, careTaskTexts, saveCareTask } from "./careTasks";
+import { importClimate, saveSensor } from "./climate";
+import { findingPhoto, listFindings, settleFinding } from "./findings";
+import { inspectBar, type InspectionForm } from "./inspections";
+import { matchForLift } from "./matching";
+import { allLifts } from "./lifts";
+import { lifts } from "@/data/schema";
+import { LIFTS } from "@/core/matching/lifts";
+import { dialReadings } from "@/core/care/inspection";
+
+/** A hall with a sensor that goes by the meter. */
+async function withSensor(name: string) {
+  const made = await makeHall(name);
+  await made.hall.insert(climateSensors, { key: "hall", name: "Hall", kind: "entered", so2: 5, chloride: 5 });
+  const manager = made.who("manager");
+  expect(await saveCareRules(manager, { rule: "meter" }, 0)).toMatchObject({ ok: true });
+  return { ...made, manager };
+}
+type Made = Awaited<ReturnType<typeof withSensor>>;
+const plan = async ({ hall }: Made) => (await hall.first(carePlan))!;
+
+/** Every hour of some days before the test's today. */
+const hourly = (days: number, temperature: number, humidity: number, chloride = "") =>
+  Array.from({ length: 24 * days }, (_, i) => ({
+    at: new Date(Date.UTC(2026, 2, 21) - (i + 1) * 3_600_000).toISOString(),
+    temperature: String(temperature),
+    humidity: String(humidity),
+    so2: "",
+    chloride,
+  }));
+
+describe("care by the air", () => {
+  it("a damp salty month doubles the rounds of a temperate one, and says why", async () => {
+    const made = await withSensor("damp");
+    await importClimate(made.manager, "hall", hourly(30, 15, 65));
+    const usual = await plan(made);
+    expect(usual.reason).toBe("as usual: every 18 days");
+    const taken = await importClimate(made.manager, "hall", hourly(30, 26, 82, "200"));
+    expect(taken).toMatchObject({ ok: true, readings: 720, days: 30 });
+    const salty = await plan(made);
+    expect(salty.intervalDays * 2).toBe(usual.intervalDays);
+    expect(salty.reason).toBe("air × 2.06: now every 9 days instead of 18");
+    expect(daysBetween("2026-03-01", salty.dueOn) * 2).toBe(daysBetween("2026-03-01", usual.dueOn));
+    const days = await made.hall.rows(climateDays);
+    expect(days.every(({ chloride }) => chloride === 200)).toBe(true);
+  });
+  it("takes a file whole or not at all, and names every problem by its line", async () => {
+    const made = await withSensor("file");
+    const [row] = hourly(1, 15, 65);
+    const bad = [
+      row!,
+      { ...row!, at: "yesterday" },
+      { ...row!, humidity: "130" },
+      { ...row!, at: "2999-01-01T00:00Z" },
+      { ...row!, temperature: "" },
+    ];
+    const result = await importClimate(made.manager, "hall", bad);
+    expect(!result.ok && result.problems.map(({ path }) => path)).toEqual([
+      "line 3, at",
+      "line 4, humidity",
+      "line 5, at",
+      "line 6, temperature",
+    ]);
+    expect(await made.hall.rows(climateDays)).toEqual([]);
+    expect(await importClimate(made.manager, "none", [row!])).toMatchObject({ code: "not-found" });
+    expect(await importClimate(made.who("wall"), "hall", [row!])).toMatchObject({ code: "forbidden" });
+    // Twice the same is the same.
+    await importClimate(made.manager, "hall", hourly(2, 15, 65));
+    const before = await made.hall.rows(climateDays);
+    await importClimate(made.manager, "hall", hourly(2, 15, 65));
+    expect(await made.hall.rows(climateDays)).toEqual(before);
+  });
+  it("goes by calendar, meter or condition only, as the house chooses; limits must make sense", async () => {
+    const made = await withSensor("rules");
+    expect(await saveCareRules(made.manager, { rule: "x", watchTirMm: "5" }, 1)).toMatchObject({ code: "invalid" });
+    expect(await saveCareRules(made.manager, { rule: "meter", watchTirMm: "4" }, 1)).toMatchObject({ code: "invalid" });
+    expect(await saveCareRules(made.manager, { rule: "calendar" }, 0)).toMatchObject({ code: "stale" });
+    expect(await saveCareRules(made.manager, { rule: "calendar" }, 1)).toMatchObject({ ok: true });
+    expect((await plan(made)).reason).toBe("bare shaft in salt-humid air: every 10 days");
+    await saveCareRules(made.manager, { rule: "condition" }, 2);
+    expect((await plan(made)).dueOn).toBe("9999-12-31");
+    await noteChalk(made.who("wall"), ["T1"]);
+    expect(await plan(made)).toMatchObject({ dueOn: "2026-03-20", reason: "chalk was left on it" });
+  });
+  it("a bar with chalk left on it is due sooner until it is brushed; anybody may note it", async () => {
+    const made = await withSensor("chalk");
+    const before = await plan(made);
+    expect(await noteChalk(made.who("wall"), ["T1"])).toEqual({ ok: true, noted: ["T1"] });
+    const after = await plan(made);
+    expect(after.dueOn < before.dueOn).toBe(true);
+    expect(after.reason).toContain("chalk left on × 1.5");
+    const touch = {
+      key: "brush-t1-aa",
+      kind: "done",
+      tag: "T1",
+      tasks: ["shaft"],
+      madeAt: "2026-03-20T10:00:00Z",
+    } as const;
+    expect(await touchRound(made.who("care"), { ...touch, tasks: [...touch.tasks] })).toMatchObject({ ok: true });
+    expect(await made.hall.first(barCare)).toMatchObject({ chalkSeenOn: null });
+    expect(await noteChalk(made.manager, ["none"])).toMatchObject({ code: "not-found" });
+  });
+  it("somebody may set what is worked out, and the meters show every factor", async () => {
+    const made = await withSensor("factors");
+    expect(await saveBarFactors(made.manager, { tag: "T1", version: 0, use: "20", finish: "" })).toMatchObject({
+      code: "invalid",
+    });
+    expect(await saveBarFactors(made.manager, { tag: "T1", version: 0, use: "2", finish: "" })).toMatchObject({
+      ok: true,
+    });
+    expect(await saveBarFactors(made.manager, { tag: "T1", version: 0, use: "3", finish: "" })).toMatchObject({
+      code: "stale",
+    });
+    const { items } = await careMeters(made.manager);
+    expect(items[0]).toMatchObject({ tag: "T1", isUseSet: true, version: 1 });
+    expect(items[0]!.tasks[0]!.need.factors.find(({ label }) => label === "use")!.value).toBe(2);
+    expect((await plan(made)).reason).toContain("use × 2");
+  });
+  it("a sensor's lag and what falls there can be changed; days follow, single days of files stay", async () => {
+    const made = await withSensor("sensor");
+    await importClimate(made.manager, "hall", hourly(3, 15, 65));
+    await importClimate(made.manager, "hall", hourly(1, 15, 65, "90").slice(2, 5));
+    const form = { key: "hall", version: 1, so2: "5", chloride: "50", lagHours: "2" };
+    expect(await saveSensor(made.manager, { ...form, lagHours: "-1" })).toMatchObject({ code: "invalid" });
+    expect(await saveSensor(made.manager, form)).toEqual({ ok: true, version: 2 });
+    expect(await saveSensor(made.manager, form)).toMatchObject({ code: "stale" });
+    const falls = (await made.hall.rows(climateDays)).map(({ chloride }) => chloride).sort((a, b) => a - b);
+    expect([falls[0], falls.at(-1)]).toEqual([50, 90]);
+  });
+  it("tasks are edited, but never to open a sleeve", async () => {
+    const made = await withSensor("tasks");
+    const [task] = await careTasksOf(made.manager);
+    const form = (changes: Record<string, string>) => ({
+      id: task!.id,
+      version: task!.version,
+      texts: { ...careTaskTexts(task!), ...changes },
+    });
+    const refused = await saveCareTask(made.manager, form({ steps: "Take off the end caps and open the sleeve." }));
+    expect(!refused.ok && refused.problems[0]!.message).toContain("never schedules it");
+    expect(
+      await saveCareTask(
+        made.manager,
+        form({ steps: "Brush.\nNever open the sleeve.", meterDays: "9", cautions: "Mind the eyes." }),
+      ),
+    ).toMatchObject({ ok: true });
+    expect((await plan(made)).reason).toBe("air × 2.06: now every 4 days instead of 9");
+    expect(await saveCareTask(made.who("coach"), form({}))).toMatchObject({ code: "forbidden" });
+  });
+  it("is planned for ten thousand rows in one go, to the same days as one by one", async () => {
+    const made = await withSensor("many");
+    const [bar] = await made.hall.rows(bars);
+    await made.hall.insert(
+      bars,
+      Array.from({ length: 40 }, (_, i) => ({ ...bar!, id: undefined, tag: `M${i}` })),
+    );
+    expect(await replanCare(made.hall, made.manager)).toBe(41);
+    expect(new Set((await made.hall.rows(carePlan)).map(({ intervalDays }) => intervalDays)).size).toBe(1);
+  });
+});
+
+const PNG = "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==";
+
+describe("a round", () => {
+  const touch = (key: string, more: Partial<RoundTouch>): RoundTouch => ({
+    key: `round-${key}`,
+    kind: "done",
+    tag: "T1",
+    tasks: ["shaft"],
+    madeAt: "2026-03-20T10:00:00Z",
+    ...more,
+  });
+  it("goes past the bars in the order they hang, and each touch counts once, however often it is sent", async () => {
+    const made = await withSensor("round");
+    const [near] = await made.hall.insert(places, { name: "Near", roundOrder: 1 });
+    await made.hall.update(bars, eq(bars.tag, "T1"), { placeId: near!.id });
+    const care = made.who("care");
+    const round = await roundOf(care, { task: null, day: "2026-03-20" });
+    expect(round.stops).toMatchObject([{ tag: "T1", place: "Near", tasks: [{ key: "shaft", skipped: null }] }]);
+    for (let i = 0; i < 3; i += 1)
+      expect(await touchRound(care, touch("a", { minutes: 2 }))).toMatchObject({ ok: true });
+    // The same bar from another telephone.
+    expect(await touchRound(made.who("coach"), touch("b", {}))).toMatchObject({ ok: true });
+    expect(await made.hall.rows(careLog)).toHaveLength(1);
+    expect((await roundOf({ ...care }, { task: null, day: "2026-03-20" })).stops).toEqual([]);
+    expect((await minutesLearned(care)).get("shaft")).toBeCloseTo((8 * 3 + 2) / 9, 12);
+    expect(await touchRound(made.who("lifter"), touch("c", {}))).toMatchObject({ code: "forbidden" });
+  });
+  it("passes over with a reason, and a tablet whose clock runs ahead does nothing tomorrow", async () => {
+    const made = await withSensor("skip");
+    const care = made.who("care");
+    expect(await touchRound(care, touch("a", { kind: "skip" }))).toMatchObject({ code: "invalid" });
+    expect(await touchRound(care, touch("b", { kind: "skip", note: "in use" }))).toMatchObject({ ok: true });
+    expect((await roundOf({ ...care }, { task: null, day: "2026-03-20" })).stops[0]!.tasks[0]!.skipped).toBe("in use");
+    expect(await made.hall.rows(careSkips)).toHaveLength(1);
+    await touchRound(care, touch("c", { madeAt: "2026-03-22T10:00:00Z" }));
+    expect((await made.hall.first(careLog))!.doneOn).toBe("2026-03-20");
+  });
+  it("keeps what is wrong with a photo whose bytes are one, and settles it with what was done", async () => {
+    const made = await withSensor("wrong");
+    const care = made.who("care");
+    expect(await touchRound(care, touch("a", { kind: "wrong", note: "" }))).toMatchObject({ code: "invalid" });
+    const fake = await touchRound(
+      care,
+      touch("b", { kind: "wrong", note: "crack", photo: Buffer.from("<svg onload=alert(1)>").toString("base64") }),
+    );
+    expect(!fake.ok && fake.problems[0]!.message).toContain("That is no photo");
+    const large = Buffer.concat([Buffer.from(PNG, "base64"), Buffer.alloc(5 * 1024 * 1024)]).toString("base64");
+    expect(await touchRound(care, touch("c", { kind: "wrong", note: "crack", photo: large }))).toMatchObject({
+      code: "invalid",
+    });
+    expect(await made.hall.rows(careFindings)).toEqual([]);
+    expect(await touchRound(care, touch("d", { kind: "wrong", note: "end cap loose", photo: PNG }))).toMatchObject({
+      ok: true,
+    });
+    const [finding] = await listFindings({ ...care }, { openOnly: true });
+    expect(finding).toMatchObject({ tag: "T1", note: "end cap loose", hasPhoto: true });
+    expect(await findingPhoto(care, finding!.id)).toMatchObject({ type: "image/png" });
+    const other = await makeHall("other");
+    expect(await findingPhoto(other.who("manager"), finding!.id)).toBeNull();
+    expect(await settleFinding(care, finding!.id, " ")).toMatchObject({ code: "invalid" });
+    expect(await settleFinding(care, finding!.id, "tightened")).toMatchObject({ ok: true });
+    expect(await listFindings({ ...care }, { openOnly: true })).toEqual([]);
+  });
+});
+
+describe("an inspection", () => {
+  const form = (
+    key: string,
+    facts: Partial<InspectionForm["facts"]>,
+    more: Partial<InspectionForm> = {},
+  ): InspectionForm => ({
+    tag: "T1",
+    facts: {
+      dialMm: null,
+      hops: null,
+      crackSeen: null,
+      spinLeftS: null,
+      spinRightS: null,
+      endPlayMm: null,
+      knurl: null,
+      rust: null,
+      parts: {},
+      ...facts,
+    },
+    decided: null,
+    reason: "",
+    idempotencyKey: `inspect-${key}`,
+    ...more,
+  });
+  const dial = (tirMm: number) => dialReadings({ tirMm, bendAtDeg: 77 }, 8);
+  it("of a bar with 3.4 mm runout quarantines it at once, and it is gone from matching", async () => {
+    const made = await withSensor("bent");
+    await made.hall.insert(lifts, { ...LIFTS.bench, listOrder: 1 });
+    expect(await inspectBar(made.who("care"), form("a", { dialMm: dial(3.4) }))).toEqual({
+      ok: true,
+      verdict: "quarantine",
+      reasons: ["runout 3.4 mm, over 3 mm"],
+    });
+    const [bar] = await made.hall.rows(bars);
+    expect(bar).toMatchObject({ state: "quarantined", stateReason: "runout 3.4 mm, over 3 mm" });
+    expect(await allLifts({ ...made.manager })).toHaveLength(1);
+    const match = await matchForLift({ ...made.manager }, { lift: "bench", loadKg: 60, lifter: null });
+    if (!match.ok) throw new Error(match.message);
+    expect(match.matching.items.find(({ tag }) => tag === "T1")).toMatchObject({ verdict: "never" });
+    // What was measured is kept like any measurement, and looking at it counts.
+    const [listed] = await barsOnTheWall({ ...made.manager });
+    expect(listed!.bar.quantities.runout!.value).toBeCloseTo(3.4, 2);
+    // Only the manager's inspection takes it out again.
+    expect(await inspectBar(made.who("coach"), form("b", { dialMm: dial(0.5) }))).toMatchObject({
+      ok: true,
+      verdict: "keep",
+    });
+    expect((await made.hall.rows(bars))[0]!.state).toBe("quarantined");
+    await inspectBar(made.manager, form("c", { dialMm: dial(0.5) }));
+    expect((await made.hall.rows(bars))[0]!.state).toBe("in-service");
+  });
+  it("may be decided otherwise with a reason; milder only by whoever changes states", async () => {
+    const made = await withSensor("override");
+    const bent = { dialMm: dial(2) };
+    expect(await inspectBar(made.who("coach"), form("a", bent, { decided: "keep" }))).toMatchObject({
+      code: "invalid",
+    });
+    expect(await inspectBar(made.who("care"), form("b", bent, { decided: "keep", reason: "old bar" }))).toMatchObject({
+      code: "forbidden",
+    });
+    expect(
+      await inspectBar(made.who("care"), form("c", bent, { decided: "quarantine", reason: "I heard a click" })),
+    ).toMatchObject({ ok: true, verdict: "quarantine" });
+    const rows = await made.hall.rows(inspections);
+    expect(rows).toHaveLength(1);
+    expect(rows[0]).toMatchObject({ suggested: "watch", decided: "quarantine", reason: "I heard a click" });
+    expect(await inspectBar(made.who("wall"), form("d", bent))).toMatchObject({ code: "forbidden" });
+  });
+  it("counts once however often it is sent, and refuses what cannot be", async () => {
+    const made = await withSensor("once");
+    for (let i = 0; i < 2; i += 1) await inspectBar(made.manager, form("same", { spinLeftS: 8, endPlayMm: 0.4 }));
+    expect(await made.hall.rows(inspections)).toHaveLength(1);
+    const nothing = await inspectBar(made.manager, form("b", {}));
+    expect(!nothing.ok && nothing.problems[0]!.path).toBe("facts");
+    const bad = await inspectBar(made.manager, form("c", { dialMm: [1, 2, 99], endPlayMm: -1 }));
+    expect(!bad.ok && bad.problems.map(({ path }) => path)).toEqual(["dialMm", "dialMm", "endPlayMm"]);
+    expect(await made.hall.rows(houseRules)).toHaveLength(1);
+  });
+});

@@ -1,0 +1,158 @@
+import "server-only";
+import { createHash, randomBytes } from "node:crypto";
+import { and, asc, eq, isNull } from "drizzle-orm";
+import ical, { ICalCalendarMethod, ICalEventRepeatingFreq, ICalWeekday } from "ical-generator";
+import { clockText } from "@/core/care/staffHours";
+import { hallDayAt, type HallDay } from "@/core/units/hallDay";
+import { momentOfHall } from "@/core/units/hallMoment";
+import { database } from "@/data/client";
+import { inTransaction } from "@/data/hallDb";
+import { calendarLinks, halls, staffHours } from "@/data/schema";
+import { plannedRounds } from "./carePlanner";
+import { recordChange } from "./history";
+import { namesById } from "./lookups";
+import { forbidden, notFound, type Outcome } from "./outcome";
+import { may } from "./permissions";
+import { hallDb, type Who } from "./who";
+
+type Hall = Pick<Who, "hallId" | "hallName" | "timeZone" | "today">;
+
+const WEEKDAYS = [
+  ICalWeekday.MO,
+  ICalWeekday.TU,
+  ICalWeekday.WE,
+  ICalWeekday.TH,
+  ICalWeekday.FR,
+  ICalWeekday.SA,
+  ICalWeekday.SU,
+];
+
+/**
+ * Planned rounds as iCalendar (RFC 5545), everybody's or one person's, and hours of care as they recur. Rounds are
+ * moments; hours recur by the clock of the hall, summer and winter. Opening the round's address shows it.
+ */
+export async function careCalendar(hall: Hall, personId: string | null): Promise<string> {
+  const [rounds, hours, names] = [
+    await plannedRounds(hall, { from: hall.today, personId }),
+    await hallDb(hall).rows(staffHours, {
+      where: personId ? eq(staffHours.personId, personId) : undefined,
+      orderBy: [asc(staffHours.weekday), asc(staffHours.fromMinute)],
+    }),
+    await namesById(hallDb(hall)),
+  ];
+  const whose = personId ? names.get(personId) : null;
+  const calendar = ical({
+    name: `Care, ${hall.hallName}${whose ? `, ${whose}` : ""}`,
+    prodId: { company: "Garrison", product: "Care", language: "EN" },
+    method: ICalCalendarMethod.PUBLISH,
+    timezone: hall.timeZone,
+    ttl: 60 * 60,
+  });
+  for (const round of rounds) {
+    const bars = round.tasks.reduce((sum, { bars: own }) => sum + own.length, 0);
+    const [h, m] = round.from.split(":").map(Number);
+    const start = momentOfHall(round.day, 60 * h! + m!, hall.timeZone);
+    calendar.createEvent({
+      id: `round-${round.id}@garrison`,
+      start,
+      end: new Date(start.getTime() + Math.ceil(round.minutes) * 60_000),
+      // A moment, so that no program has to know the zone.
+      timezone: "UTC",
+      summary: `Care round: ${bars} ${bars === 1 ? "job" : "jobs"}, ${Math.ceil(round.minutes)} min`,
+      description: [
+        `${round.person}:`,
+        ...round.tasks.map(({ name, bars: own }) => `${name}: ${own.map(({ tag }) => tag).join(", ")}`),
+      ].join("\n"),
+      ...(process.env.PUBLIC_URL ? { url: `${process.env.PUBLIC_URL}/care/rounds` } : {}),
+      sequence: round.version - 1,
+    });
+  }
+  for (const { id, personId: own, weekday, fromMinute, toMinute } of hours) {
+    const first = nextWeekday(hall.today, weekday);
+    calendar.createEvent({
+      id: `hours-${id}@garrison`,
+      start: momentOfHall(first, fromMinute, hall.timeZone),
+      end: momentOfHall(first, toMinute, hall.timeZone),
+      timezone: hall.timeZone,
+      summary: `In for care: ${names.get(own) ?? "somebody"}`,
+      description: `${clockText(fromMinute)} to ${clockText(toMinute)}`,
+      repeating: { freq: ICalEventRepeatingFreq.WEEKLY, byDay: [WEEKDAYS[weekday - 1]!] },
+    });
+  }
+  const text = calendar.toString();
+  // RFC 5545 wants a line break after the last line too.
+  return text.endsWith("\r\n") ? text : `${text}\r\n`;
+}
+
+function nextWeekday(today: HallDay, weekday: number): HallDay {
+  const day = new Date(`${today}T00:00:00Z`);
+  while ((day.getUTCDay() || 7) !== weekday) day.setUTCDate(day.getUTCDate() + 1);
+  return day.toISOString().slice(0, 10);
+}
+
+export interface CalendarLink {
+  id: string;
+  person: string | null;
+  createdAt: Date;
+}
+
+/** Secret addresses that work. */
+export async function calendarLinksOf(who: Who): Promise<CalendarLink[]> {
+  if (!may(who, "care.plan")) return [];
+  const hall = hallDb(who);
+  const [rows, names] = [
+    await hall.rows(calendarLinks, { where: isNull(calendarLinks.revokedAt), orderBy: [asc(calendarLinks.createdAt)] }),
+    await namesById(hall),
+  ];
+  return rows.map(({ id, personId, createdAt }) => ({
+    id,
+    person: personId ? (names.get(personId) ?? "somebody") : null,
+    createdAt,
+  }));
+}
+
+const hashOf = (token: string) => createHash("sha256").update(token).digest("hex");
+
+/** Makes a secret address; its token is told once and only its hash kept. */
+export async function makeCalendarLink(who: Who, personId: string | null): Promise<Outcome<{ token: string }>> {
+  if (!may(who, "care.plan")) return forbidden("share the calendar");
+  const names = await namesById(hallDb(who));
+  if (personId !== null && !names.has(personId)) return notFound("such person");
+  const token = randomBytes(24).toString("base64url");
+  return inTransaction(database(), who.hallId, async (hall) => {
+    const [row] = await hall.insert(calendarLinks, { personId, tokenSha256: hashOf(token), createdBy: who.personId });
+    await recordChange(hall, who, { entity: "round", entityId: row!.id, action: "calendar address made" });
+    return { ok: true as const, token };
+  });
+}
+
+/** Takes a secret address back: from now on it answers nothing. */
+export async function revokeCalendarLink(who: Who, id: string): Promise<Outcome<object>> {
+  if (!may(who, "care.plan")) return forbidden("share the calendar");
+  if (!/^[0-9a-f-]{36}$/.test(id)) return notFound("such address");
+  return inTransaction(database(), who.hallId, async (hall) => {
+    const rows = await hall.update(calendarLinks, and(eq(calendarLinks.id, id), isNull(calendarLinks.revokedAt)), {
+      revokedAt: new Date(),
+    });
+    if (rows.length === 0) return notFound("such address");
+    await recordChange(hall, who, { entity: "round", entityId: id, action: "calendar address revoked" });
+    return { ok: true as const };
+  });
+}
+
+/** The calendar of a secret address, or null when it was never made or was taken back. Whoever has it may read it. */
+export async function calendarOfToken(token: string): Promise<string | null> {
+  if (!/^[\w-]{32}$/.test(token)) return null;
+  const [found] = await database()
+    .select({ link: calendarLinks, hall: halls })
+    .from(calendarLinks)
+    .innerJoin(halls, eq(halls.id, calendarLinks.hallId))
+    .where(and(eq(calendarLinks.tokenSha256, hashOf(token)), isNull(calendarLinks.revokedAt)))
+    .limit(1);
+  if (!found) return null;
+  const { link, hall } = found;
+  return careCalendar(
+    { hallId: hall.id, hallName: hall.name, timeZone: hall.timeZone, today: hallDayAt(new Date(), hall.timeZone) },
+    link.personId,
+  );
+}

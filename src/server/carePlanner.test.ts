@@ -1,0 +1,148 @@
+import ICAL from "ical.js";
+import { eq } from "drizzle-orm";
+import { describe, expect, it } from "vitest";
+import { bars, calendarLinks, carePlan, careRounds, classes } from "@/data/schema";
+import { makeHall } from "@/data/testHall.fixture";
+import { calendarLinksOf, calendarOfToken, careCalendar, makeCalendarLink, revokeCalendarLink } from "./careCalendar";
+import { crewHours, moveRound, plannedRounds, planRounds, saveStaffHours } from "./carePlanner";
+
+/** A hall with eight bars due about now, a care hand who is in on Mondays and Fridays. 2026-03-20 is a Friday. */
+async function withCrew(name: string) {
+  const made = await makeHall(name);
+  const { hall, bar, task } = made;
+  const more = await hall.insert(
+    bars,
+    Array.from({ length: 7 }, (_, i) => ({ ...bar, id: undefined, tag: `B${i}` })),
+  );
+  await hall.insert(
+    carePlan,
+    more.map(({ id }, i) => ({
+      barId: id,
+      taskId: task.id,
+      lastDoneOn: "2026-03-10",
+      dueOn: `2026-03-2${i}`,
+      intervalDays: 10,
+      reason: "because",
+    })),
+  );
+  const care = made.who("care");
+  expect(await saveStaffHours(care, care.personId, "Mon 09:00-09:20\nFri 09:00-09:20")).toMatchObject({ ok: true });
+  return { ...made, care };
+}
+
+describe("rounds in the crew's hours", () => {
+  it("do what is due in time where it can be, fewest rounds, nothing lost", async () => {
+    const { care, hall } = await withCrew("plan");
+    const result = await planRounds(care);
+    expect(result).toMatchObject({ ok: true, jobs: 8, unplaced: [] });
+    const rounds = await plannedRounds(care, { from: care.today });
+    expect(rounds.flatMap(({ tasks }) => tasks.flatMap(({ bars: own }) => own.map(({ tag }) => tag))).sort()).toEqual([
+      "B0",
+      "B1",
+      "B2",
+      "B3",
+      "B4",
+      "B5",
+      "B6",
+      "T1",
+    ]);
+    for (const { day, minutes } of rounds) {
+      expect(["2026-03-20", "2026-03-23", "2026-03-27"]).toContain(day);
+      expect(minutes).toBeLessThanOrEqual(20);
+    }
+    // T1 was due on the 11th: nine days late whatever anybody does. The rest is in time.
+    expect(result.ok && result.lateness).toBe(9);
+    // Planned again it is the same, not twice.
+    await planRounds(care);
+    expect(await hall.rows(careRounds)).toHaveLength(rounds.length);
+  });
+  it("go around classes, leave bars out that nobody may use, and say what fits nowhere", async () => {
+    const { care, hall } = await withCrew("quiet");
+    await hall.insert(classes, {
+      name: "Early",
+      heldOn: "2026-03-20",
+      startsAt: "08:30",
+      blockMinutes: 60,
+      blocks: 1,
+      capacities: {},
+    });
+    await hall.update(bars, eq(bars.tag, "B0"), { state: "quarantined", stateReason: "bent" });
+    await planRounds(care);
+    const rounds = await plannedRounds(care, { from: care.today });
+    expect(rounds.map(({ day }) => day)).not.toContain("2026-03-20");
+    expect(JSON.stringify(rounds)).not.toContain('"B0"');
+    await saveStaffHours(care, care.personId, "Mon 09:00-09:03");
+    const tight = await planRounds(care);
+    expect(tight.ok && tight.unplaced.length).toBeGreaterThan(0);
+    expect(tight.ok && tight.unplaced[0]).toMatch(/^[BT]\d: brush$/);
+    await saveStaffHours(care, care.personId, "");
+    expect(await planRounds(care)).toMatchObject({ code: "impossible" });
+    expect(await saveStaffHours(care, care.personId, "Monday morning")).toMatchObject({ code: "invalid" });
+    expect((await crewHours(care)).find(({ id }) => id === care.personId)!.text).toBe("");
+  });
+  it("are moved by hand, with what that does to lateness; a stale move is refused", async () => {
+    const { care } = await withCrew("move");
+    await planRounds(care);
+    const [round] = await plannedRounds(care, { from: care.today });
+    const moved = await moveRound(care, { id: round!.id, day: "2026-04-10", version: 1 });
+    expect(moved.ok && moved.after).toBeGreaterThan(moved.ok ? moved.before : 0);
+    expect(await moveRound(care, { id: round!.id, day: "2026-04-11", version: 1 })).toMatchObject({ code: "stale" });
+    expect(await moveRound(care, { id: round!.id, day: "2026-03-01", version: 2 })).toMatchObject({ code: "invalid" });
+  });
+});
+
+describe("the calendar, read back by an independent parser", () => {
+  it("holds every round as a moment and the hours as they recur by the hall's clock, summer and winter", async () => {
+    const { care, hall } = await withCrew("calendar");
+    await planRounds(care);
+    const london = { ...care, timeZone: "Europe/London" };
+    const text = await careCalendar(london, null);
+    // RFC 5545: lines end in CRLF and are folded at 75 octets.
+    expect(text.endsWith("END:VCALENDAR\r\n")).toBe(true);
+    for (const line of text.split("\r\n")) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+    const events = new ICAL.Component(ICAL.parse(text) as never)
+      .getAllSubcomponents("vevent")
+      .map((one) => new ICAL.Event(one));
+    const rounds = await hall.rows(careRounds);
+    const singles = events.filter((event) => !event.isRecurring());
+    expect(singles.map(({ startDate }) => startDate.toJSDate().toISOString()).sort()).toEqual(
+      rounds.map(({ day }) => `${day}T09:00:00.000Z`).sort(),
+    );
+    expect(singles[0]!.summary).toMatch(/^Care round: \d+ jobs?, \d+ min$/);
+    const [monday] = events.filter((event) => event.isRecurring() && event.startDate.dayOfWeek() === 2);
+    expect(monday!.component.getFirstProperty("dtstart")!.getParameter("tzid")).toBe("Europe/London");
+    const iterator = monday!.iterator();
+    const starts = [iterator.next(), iterator.next(), iterator.next()];
+    // The clock says nine before and after the last Sunday of March.
+    expect(starts.map((start) => start.toString())).toEqual([
+      "2026-03-23T09:00:00",
+      "2026-03-30T09:00:00",
+      "2026-04-06T09:00:00",
+    ]);
+    expect(await careCalendar(london, care.personId)).toContain("care of calendar");
+  });
+  it("is read at a secret address that follows every change and can be taken back", async () => {
+    const { care, who, hall } = await withCrew("secret");
+    expect(await makeCalendarLink(who("lifter"), null)).toMatchObject({ code: "forbidden" });
+    const made = await makeCalendarLink(care, care.personId);
+    if (!made.ok) throw new Error(made.message);
+    expect(JSON.stringify(await hall.rows(calendarLinks))).not.toContain(made.token);
+    const before = await calendarOfToken(made.token);
+    expect(before).toContain("BEGIN:VCALENDAR");
+    expect(before).not.toContain("round-");
+    await hall.insert(careRounds, {
+      personId: care.personId,
+      day: "2999-01-01",
+      fromMinute: 540,
+      minutes: 10,
+      items: [],
+    });
+    expect(await calendarOfToken(made.token)).toContain("round-");
+    const [link] = await calendarLinksOf(care);
+    expect(await revokeCalendarLink(care, link!.id)).toEqual({ ok: true });
+    expect(await calendarOfToken(made.token)).toBeNull();
+    expect(await revokeCalendarLink(care, link!.id)).toMatchObject({ code: "not-found" });
+    expect(await calendarOfToken("x".repeat(32))).toBeNull();
+    expect(await calendarOfToken("../../etc")).toBeNull();
+  });
+});
