@@ -95,7 +95,11 @@ test("a round is done on a telephone with the connection lost in the middle; wha
   const lately = page.getByRole("region", { name: "Done lately" });
   for (const done of [first, second]) await expect(lately.getByText(done, { exact: true }).first()).toBeVisible();
   const photo = await page.request.get(
-    (await found.getByRole("listitem").filter({ hasText: words }).getByRole("link", { name: "photo" }).getAttribute("href"))!,
+    (await found
+      .getByRole("listitem")
+      .filter({ hasText: words })
+      .getByRole("link", { name: "photo" })
+      .getAttribute("href"))!,
   );
   expect(photo.headers()["content-type"]).toBe("image/png");
   const { violations } = await new AxeBuilder({ page }).analyze();
@@ -171,4 +175,41 @@ test("the house chooses how care is due, and a task never opens a sleeve", async
   await page.getByLabel("watch over, mm runout").fill("9");
   await page.getByRole("button", { name: "Go by this" }).click();
   await expect(page.getByText("The rules were not changed.")).toBeVisible();
+});
+
+test("rounds are planned into the crew's hours, a calendar subscribes, and a moved round moves there", async ({
+  page,
+}) => {
+  await page.goto("/care/plan");
+  await page.getByRole("button", { name: /^Plan / }).click();
+  await expect(page.getByText(/\d+ jobs in \d+ rounds?/)).toBeVisible();
+  await page.getByRole("button", { name: "Make an address" }).click();
+  const address = page.getByText(/\/care\/calendar\/[\w-]{32}\.ics/);
+  await expect(address).toBeVisible();
+  const path = /\/care\/calendar\/[\w-]{32}\.ics/.exec(await address.innerText())![0];
+  const read = async () => {
+    const response = await page.request.get(path, { headers: { cookie: "" } });
+    return { status: response.status(), text: await response.text() };
+  };
+  const before = await read();
+  expect(before.text).toContain("BEGIN:VCALENDAR");
+  const round = page.getByRole("article", { name: /^Round of/ }).last();
+  const select = round.getByRole("combobox", { name: "Move to" });
+  const days = await select
+    .locator("option")
+    .evaluateAll((options) => options.map((option) => (option as HTMLOptionElement).value));
+  await select.selectOption(days.at(-1)!);
+  await expect(page.getByText(new RegExp(`Moved to ${days.at(-1)}`))).toBeVisible();
+  const after = await read();
+  expect(after.text).not.toBe(before.text);
+  expect(after.text).toContain(`DTSTART:${days.at(-1)!.replaceAll("-", "")}T`);
+  await page
+    .getByRole("button", { name: /^Take it back/ })
+    .first()
+    .click();
+  await expect(page.getByText("Taken back: the address answers nothing any more.")).toBeVisible();
+  expect((await read()).status).toBe(404);
+  // Programs of a coach get it with their token.
+  const api = await page.request.get("/api/v1/care.ics", { headers: { authorization: "Bearer demo-token" } });
+  expect(api.headers()["content-type"]).toContain("text/calendar");
 });

@@ -34,6 +34,10 @@ const SCREENS = [
   "/setups/storage",
   "/wall?lift=snatch",
   "/care",
+  "/care/rounds",
+  "/care/meters",
+  "/care/air",
+  "/care/plan",
   "/settings",
   "/settings/house",
 ];
@@ -263,6 +267,8 @@ ${core.plans.map(({ name, worstMs, proven, of }) => `| session plan, ${name}, 8 
 | session plan, 24 sets from 100 to 320 kg, 14 kinds in kg and lb, 3 instances | under 3 s, gap reported | worst ${ms(core.mixed.worstMs)} ms; ${core.mixed.proven} proven |
 ${core.orders.map((one) => `| order of six lifters free, 48 sets, instance \`${one.name}\` | under 3 s, gap reported | ${ms(one.ms)} ms; ${one.handled} handled a side, bound ${one.bound} |`).join("\n")}
 ${core.pools.map((one) => `| ${one.stations} stations × ${one.sets} sets around one pool of plates | ${one.stations === 8 ? "under 5 s" : "–"} | ${ms(one.ms)} ms; ${one.handled} handled a side, alone at least ${one.bound}; ${one.short} sets short, what to lay out after ${ms(one.remedyMs)} ms more |`).join("\n")}
+| need of 1,000 bars × 6 tasks on each of 365 days | under 300 ms | ${ms(core.meters.ms)} ms |
+| 400 jobs of care packed into 60 days × 4 people | under 1 s, never worse than earliest due date first | ${ms(core.packing.ms)} ms; ${core.packing.lateness} days late in ${core.packing.rounds} rounds, by due date alone ${core.packing.byDue} in ${core.packing.byDueRounds}; ${core.packing.unplaced} left out |
 | every setting of an adjustable yoke bar, 60 angles × 10 distances, for a lifter | under 5 ms | ${ms(core.settings.ms)} ms |
 | a move of the load while it is dragged, ${screens.drag.moves} moves | within a frame, 16 ms | median ${ms(screens.drag.median)} ms, worst ${ms(screens.drag.worst)} ms |
 | balance of one carry | within a frame, 16 ms | ${ms(core.balance.us)} µs |

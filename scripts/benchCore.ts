@@ -11,6 +11,10 @@ import type { LoadQuestion } from "../src/core/loading/question";
 import { lifterWith } from "../src/core/matching/lifter";
 import { LIFT_KEYS, LIFTS } from "../src/core/matching/lifts";
 import { gradeBar, matchBars } from "../src/core/matching/match";
+import { ClimateClock } from "../src/core/care/climateClock";
+import { METER_TASKS } from "../src/core/care/meterTasks";
+import { needForecast } from "../src/core/care/needMeter";
+import { earliestDueFirst, packRounds, type PackQuestion } from "../src/core/care/packRounds";
 import { massUnitsFromKg } from "../src/core/units/exactMass";
 import type { ArmChart } from "../src/core/setups/armChart";
 import {
@@ -56,6 +60,30 @@ function microseconds(work: () => void, times: number): number {
   const started = performance.now();
   for (let i = 0; i < times; i += 1) work();
   return ((performance.now() - started) * 1000) / times;
+}
+
+/** Jobs over some days for some people; everything invented from a seed. */
+function packQuestion(jobs: number, days: number, people: number): PackQuestion {
+  let state = 5;
+  const random = () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32;
+  const tasks = [
+    ["shaft", 3],
+    ["sleeves", 0.75],
+    ["joints", 5],
+  ] as const;
+  return {
+    jobs: Array.from({ length: jobs }, (_, i) => {
+      const due = Math.floor(random() * days) - 3;
+      const [task, minutes] = tasks[i % 3]!;
+      return { id: `${i}`, task, minutes, due, earliest: due - 7 };
+    }),
+    windows: Array.from({ length: days * people }, (_, i) => ({
+      id: `${i}`,
+      day: Math.floor(i / people),
+      minutes: random() < 0.4 ? 0 : 8 + 12 * random(),
+    })),
+    setupMinutes: { sleeves: 2, shaft: 1 },
+  };
 }
 
 async function main() {
@@ -193,6 +221,23 @@ async function main() {
       remedyMs: remedy.ms,
     };
   });
+  const clock = new ClimateClock(
+    "2025-01-01",
+    Array.from({ length: 365 }, (_, i) => 1 + Math.sin(i / 58)),
+    1000,
+    1,
+  );
+  // 1,000 bars × 6 tasks, each day of a year: how need stands.
+  const meters = timed(() => {
+    let total = 0;
+    const tasks = [...Object.values(METER_TASKS), METER_TASKS.shaft];
+    for (let bar = 0; bar < 1000; bar += 1)
+      for (const task of tasks)
+        total += needForecast(task, 1 + (bar % 7) / 10, clock, "2025-01-01", "2025-01-01", 365).at(-1)!;
+    return total;
+  });
+  const packing = timed(() => packRounds(packQuestion(400, 60, 4)));
+  const packingByDue = earliestDueFirst(packQuestion(400, 60, 4));
   const growth = [6, 12, 24, 48, 96, 192].map((sets) => ({
     sets,
     ms: [4, 6, 8].map(
@@ -226,6 +271,15 @@ async function main() {
         bound: answer.lowerBound,
       })),
       pools,
+      meters: { ms: meters.ms },
+      packing: {
+        ms: packing.ms,
+        lateness: packing.answer.lateness,
+        rounds: packing.answer.rounds,
+        unplaced: packing.answer.unplaced.length,
+        byDue: packingByDue.lateness,
+        byDueRounds: packingByDue.rounds,
+      },
       growth,
       load: { oursUs, theirsUs, ratio: theirsUs / oursUs },
       whip: { closedPerSecond: 1e6 / closedUs, generalPerSecond: 1e6 / generalUs },

@@ -2,7 +2,7 @@ import "server-only";
 import { and, asc, eq, gte, inArray, lte, notInArray } from "drizzle-orm";
 import { packRounds } from "@/core/care/packRounds";
 import { clockText, outsideQuiet, readStaffHours, staffHoursText } from "@/core/care/staffHours";
-import { addDays, daysBetween, type HallDay } from "@/core/units/hallDay";
+import { addDays, daysBetween, hallClockAt, hallDayAt, type HallDay } from "@/core/units/hallDay";
 import { database } from "@/data/client";
 import { inTransaction } from "@/data/hallDb";
 import { bars, carePlan, careRounds, classes, people, staffHours } from "@/data/schema";
@@ -78,6 +78,8 @@ export async function saveStaffHours(who: Who, personId: string, text: string): 
 export interface PlanResult {
   jobs: number;
   lateness: number;
+  /** Days of it that had passed before today: nobody can mend them. */
+  already: number;
   rounds: number;
   /** What fits into nobody's hours, in words. */
   unplaced: string[];
@@ -90,7 +92,7 @@ export interface PlanResult {
 export async function planRounds(who: Who): Promise<Outcome<PlanResult>> {
   if (!may(who, "care.plan")) return forbidden("plan rounds");
   const hall = hallDb(who);
-  const [learned, tasks, hours, held, due, inUse] = await Promise.all([
+  const [learned, tasks, spans, held, due, inUse] = await Promise.all([
     minutesLearned(who),
     careTasksById(hall),
     hall.rows(staffHours),
@@ -100,7 +102,7 @@ export async function planRounds(who: Who): Promise<Outcome<PlanResult>> {
     hall.rows(carePlan, { where: lte(carePlan.dueOn, addDays(who.today, PLAN_DAYS)) }),
     hall.rows(bars, { where: notInArray(bars.state, ["retired", "on-order", "quarantined"]) }),
   ]);
-  if (hours.length === 0)
+  if (spans.length === 0)
     return failed("impossible", "Nobody's hours are known yet: say first when somebody is in to do care.");
   const barOf = new Map(inUse.map((bar) => [bar.id, bar]));
   const jobs = due.flatMap(({ barId, taskId, dueOn, intervalDays }) => {
@@ -120,16 +122,22 @@ export async function planRounds(who: Who): Promise<Outcome<PlanResult>> {
       },
     ];
   });
+  // Of today only what is left of it.
+  const now = new Date();
+  const [h, m] = hallClockAt(now, who.timeZone).split(":").map(Number);
+  const past = hallDayAt(now, who.timeZone) === who.today ? 60 * h! + m! : 0;
   const windows = Array.from({ length: PLAN_DAYS }, (_, day) => {
     const on = addDays(who.today, day);
     const weekday = new Date(`${on}T00:00:00Z`).getUTCDay() || 7;
     const quiet = held
       .filter(({ heldOn }) => heldOn === on)
       .map(({ startsAt, blocks, blockMinutes }) => {
-        const [h, m] = startsAt.split(":").map(Number);
-        return { fromMinute: 60 * h! + m!, toMinute: 60 * h! + m! + blocks * blockMinutes };
+        const [hours, minutes] = startsAt.split(":").map(Number);
+        const fromMinute = 60 * hours! + minutes!;
+        return { fromMinute, toMinute: fromMinute + blocks * blockMinutes };
       });
-    return hours
+    if (day === 0 && past > 0) quiet.push({ fromMinute: 0, toMinute: past });
+    return spans
       .filter((one) => one.weekday === weekday)
       .flatMap((one) =>
         outsideQuiet(one, quiet).map(({ fromMinute, toMinute }) => ({
@@ -167,6 +175,7 @@ export async function planRounds(who: Who): Promise<Outcome<PlanResult>> {
       ok: true as const,
       jobs: jobs.length,
       lateness: packed.lateness,
+      already: jobs.reduce((sum, { due: day }) => sum + Math.max(0, -day), 0),
       rounds: packed.rounds,
       unplaced: unplaced.map(
         ({ barId, task }) => `${barOf.get(barId)!.tag}: ${[...tasks.values()].find(({ key }) => key === task)!.name}`,

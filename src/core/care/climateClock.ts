@@ -78,6 +78,15 @@ export class ClimateClock {
     return sums[this.at(until)]! - sums[this.at(after)]!;
   }
 
+  /** The same for every one of some days from one on: counted days passed by the end of each. */
+  passedDaily(after: HallDay, from: HallDay, days: number, share: number): Float64Array {
+    const sums = this.sumsOf(share);
+    const [start, first] = [this.at(after), this.at(from)];
+    const passed = new Float64Array(days);
+    for (let i = 0; i < days; i += 1) passed[i] = sums[Math.min(this.days, first + i)]! - sums[start]!;
+    return passed;
+  }
+
   /** The first day by whose end so many counted days have passed after a day; the last it knows of when they never do. */
   dayWhen(after: HallDay, counted: number, share: number): HallDay {
     const sums = this.sumsOf(share);

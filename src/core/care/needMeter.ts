@@ -1,4 +1,4 @@
-import { addDays, type HallDay } from "../units/hallDay";
+import type { HallDay } from "../units/hallDay";
 import { trimmed } from "../units/format";
 import { FINISH_FACTOR, type CareBar } from "./careTasks";
 import type { CareDue } from "./careDue";
@@ -117,9 +117,7 @@ export function needForecast(
   lastDoneOn: HallDay,
   today: HallDay,
   days: number,
-): number[] {
-  return Array.from(
-    { length: days },
-    (_, i) => (clock.passed(lastDoneOn, addDays(today, i), task.climateShare) * still) / task.baseDays,
-  );
+): Float64Array {
+  const perDay = still / task.baseDays;
+  return clock.passedDaily(lastDoneOn, today, days, task.climateShare).map((passed) => passed * perDay);
 }

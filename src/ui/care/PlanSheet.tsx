@@ -35,6 +35,8 @@ const latenessOn = ({ dues }: PlannedRound, day: string) =>
 export function PlanSheet({ rounds, days, crew, links, publicUrl, mayPlan, actions }: Props) {
   const [planned, plan, isPlanning] = useActionState(actions.plan, FRESH);
   const lateness = rounds.reduce((sum, one) => sum + one.lateness, 0);
+  // What was late before today nobody can mend.
+  const already = rounds.reduce((sum, one) => sum + latenessOn(one, days[0]!), 0);
   const minutes = rounds.reduce((sum, one) => sum + one.minutes, 0);
   return (
     <div className="grid gap-3">
@@ -42,7 +44,7 @@ export function PlanSheet({ rounds, days, crew, links, publicUrl, mayPlan, actio
         <p className="text-lg font-semibold">
           {rounds.length === 0
             ? "No rounds are planned."
-            : `${rounds.length} rounds, about ${Math.ceil(minutes)} min in all, ${lateness === 0 ? "nothing later than its day" : `${lateness} days late in all`}.`}
+            : `${rounds.length} rounds, about ${Math.ceil(minutes)} min in all, ${lateness === 0 ? "nothing later than its day" : lateness <= already ? "nothing later than it is already" : `${lateness - already} days later in all than it is already`}.`}
         </p>
         {mayPlan && (
           <form action={plan} className="mt-2 flex flex-wrap items-center gap-3">
@@ -197,7 +199,7 @@ function Round({
           </li>
         ))}
       </ul>
-      {round.lateness > 0 && <span className="text-accent font-semibold">{round.lateness} days late in all</span>}
+      {round.lateness > 0 && <span className="text-accent font-semibold">late, {round.lateness} days in all</span>}
       {mayPlan && (
         <label className="block">
           <span className="sr-only">Move to</span>

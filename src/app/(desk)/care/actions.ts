@@ -150,9 +150,13 @@ export async function inspectAction(_before: FormState, form: FormData): Promise
 export async function planAction(_before: FormState, form: FormData): Promise<FormState> {
   const result = await planRounds(await whoIsAsking());
   if (!result.ok) return refused(result, form);
-  const { jobs, rounds, lateness, unplaced } = result;
+  const { jobs, rounds, lateness, already, unplaced } = result;
   const late =
-    lateness === 0 ? "nothing later than its day" : `${lateness} days late in all, the least there can be found`;
+    lateness <= already
+      ? already === 0
+        ? "nothing later than its day"
+        : "nothing later than it is already"
+      : `${lateness - already} days later in all than it is already`;
   return {
     ...done(`${jobs} jobs in ${rounds} ${rounds === 1 ? "round" : "rounds"}: ${late}.`),
     problems: unplaced.map((words) => ({ path: "unplaced", message: words })),
