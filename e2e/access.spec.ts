@@ -26,6 +26,7 @@ const PAGES = [
   "/care/air",
   "/care/meters",
   "/care/tasks",
+  "/care/records",
   "/care/plan",
   "/bars/K12/inspect",
   "/settings",

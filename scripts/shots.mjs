@@ -25,6 +25,16 @@ async function flipped(page) {
   await page.getByText("verdicts flip").waitFor();
 }
 
+/** A session some sets in; ended again, so that its plates are free for the next picture. */
+async function running(page) {
+  await page.getByRole("button", { name: "Run it" }).click();
+  const now = page.getByRole("region", { name: "Now" });
+  for (let i = 0; i < 8; i += 1) {
+    await now.getByRole("button", { name: "Done" }).click();
+    await page.getByText(`set ${i + 2} of`).waitFor();
+  }
+}
+
 const VIEWS = {
   today: ["/", desk],
   bars: ["/bars?pick=K04,K11", desk],
@@ -41,10 +51,15 @@ const VIEWS = {
   load: ["/load?bar=K20&target=140&on=r25,i10lb", desk],
   session: ["/load/session?at=rack-1", desk],
   care: ["/care", desk],
-  settings: ["/settings", desk],
+  air: ["/care/air", desk],
   "compare-dark": ["/compare?bars=K04,K11,K12&load=270", desk, "dark"],
-  "load-phone": ["/load?bar=K11&target=142.5", phone],
-  "care-phone": ["/care", phone],
+  "run-phone": [
+    "/load/session?who=Runa+115%0AIsla+110%0ACato+55&bar=K16&at=rack-1&lift=back-squat-high",
+    phone,
+    "light",
+    running,
+  ],
+  "care-phone": ["/care/rounds", phone],
 };
 
 mkdirSync(folder, { recursive: true });

@@ -62,7 +62,7 @@ export class HallDb {
   async summary<T extends HallTable, F extends Record<string, SQL | SQL.Aliased | AnyPgColumn>>(
     table: T,
     fields: F,
-    { where, groupBy = [] }: { where?: SQL; groupBy?: AnyPgColumn[] } = {},
+    { where, groupBy = [] }: { where?: SQL; groupBy?: (AnyPgColumn | SQL)[] } = {},
   ): Promise<{ [K in keyof F]: SummaryValue<F[K]> }[]> {
     const query = this.executor
       .select(fields)

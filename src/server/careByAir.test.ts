@@ -1,3 +1,4 @@
+import { execFileSync } from "node:child_process";
 import { eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { daysBetween } from "@/core/units/hallDay";
@@ -18,6 +19,8 @@ import { makeHall } from "@/data/testHall.fixture";
 import { barsOnTheWall } from "./bars";
 import { replanCare } from "./carePlanning";
 import { minutesLearned, roundOf, touchRound, type RoundTouch } from "./careRound";
+import { careLogRows, careRecords } from "./careRecords";
+import { careReportPdf } from "./careReportPdf";
 import { careMeters, noteChalk, saveBarFactors, saveCareRules } from "./careRules";
 import { careTasksOf, careTaskTexts, saveCareTask } from "./careTasks";
 import { importClimate, saveSensor } from "./climate";
@@ -321,5 +324,72 @@ describe("an inspection", () => {
     const bad = await inspectBar(made.manager, form("c", { dialMm: [1, 2, 99], endPlayMm: -1 }));
     expect(!bad.ok && bad.problems.map(({ path }) => path)).toEqual(["dialMm", "dialMm", "endPlayMm"]);
     expect(await made.hall.rows(houseRules)).toHaveLength(1);
+  });
+});
+
+describe("records of a year", () => {
+  it("sum jobs and minutes by month and bar, as timed or as the task says, with what it costs and how the bar went", async () => {
+    const made = await withSensor("records");
+    const care = made.who("care");
+    const done = (key: string, madeAt: string, minutes?: number) =>
+      touchRound(care, {
+        key: `records-${key}`,
+        kind: "done",
+        tag: "T1",
+        tasks: ["shaft"],
+        madeAt,
+        ...(minutes === undefined ? {} : { minutes }),
+      });
+    await done("a", "2026-01-10T10:00:00Z", 5);
+    await done("b", "2026-02-10T10:00:00Z");
+    await made.hall.insert(
+      inspections,
+      [0.5, 1.2].map((tirMm, i) => ({
+        barId: made.bar.id,
+        personId: care.personId,
+        inspectedOn: `2026-0${i + 1}-15`,
+        facts: {
+          dialMm: null,
+          hops: null,
+          crackSeen: null,
+          spinLeftS: null,
+          spinRightS: null,
+          endPlayMm: null,
+          knurl: null,
+          rust: "specks" as const,
+          parts: {},
+        },
+        tirMm,
+        bendAtDeg: 0,
+        suggested: "keep",
+        decided: "keep",
+      })),
+    );
+    await saveCareRules(made.manager, { rule: "meter", hour: "30" }, 1);
+    const result = await careRecords({ ...care }, 2026);
+    if (!result.ok) throw new Error(result.message);
+    const { months, bars: own, jobs, minutes, hourMinor } = result.records;
+    expect([jobs, minutes, hourMinor]).toEqual([2, 8, 3000]);
+    expect(months.slice(0, 3)).toEqual([
+      { month: "2026-01", jobs: 1, minutes: 5 },
+      { month: "2026-02", jobs: 1, minutes: 3 },
+      { month: "2026-03", jobs: 0, minutes: 0 },
+    ]);
+    expect(own[0]).toMatchObject({
+      tag: "T1",
+      jobs: 2,
+      tasks: [{ name: "brush", times: 2 }],
+      firstTirMm: 0.5,
+      lastTirMm: 1.2,
+      lastRust: "specks",
+    });
+    const rows = await careLogRows(care, 2026);
+    expect(rows.ok && rows.rows[0]).toEqual(["2026-01-10", "T1", "brush", "care of records", "5", "", ""]);
+    const pdf = Buffer.from(await careReportPdf(result.records, care));
+    const text = execFileSync("pdftotext", ["-layout", "-", "-"], { input: pdf }).toString();
+    expect(text).toContain("Care of bars 2026");
+    expect(text).toMatch(/2 jobs in 0\.1 hours, worth 4 EUR/);
+    expect(text).toMatch(/T1 Test bar\s+brush 2×\s+8\s+0\.5 to 1\.2/);
+    expect(await careRecords(made.who("wall"), 2026)).toMatchObject({ code: "forbidden" });
   });
 });

@@ -42,6 +42,8 @@ export async function storedRules(hall: HallDb): Promise<MatchingRules & { versi
 export interface CareRules {
   rule: CareRule;
   limits: InspectionLimits;
+  /** What an hour of care costs, in minor units; null where the house did not say. */
+  hourMinor: number | null;
 }
 
 /** The house's rules for care; a house that decided nothing goes by the calendar. */
@@ -51,6 +53,7 @@ export async function storedCareRules(hall: HallDb): Promise<CareRules & { versi
   return {
     rule: CARE_RULES.find((rule) => rule === value.rule) ?? "calendar",
     limits: { ...INSPECTION_LIMITS, ...value.limits },
+    hourMinor: value.hourMinor ?? null,
     version: row?.version ?? 0,
   };
 }

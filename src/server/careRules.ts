@@ -40,6 +40,9 @@ export async function saveCareRules(
       return [key, value];
     }),
   ) as unknown as InspectionLimits;
+  const hour = (texts.hour ?? "").trim().replace(",", ".");
+  if (hour !== "" && !(Number(hour) >= 0 && Number(hour) <= 10_000))
+    problems.push({ path: "hour", message: `an hour of care: “${hour}” must be a number from 0 to 10 000` });
   if (problems.length === 0 && limits.watchTirMm >= limits.quarantineTirMm)
     problems.push({ path: "watchTirMm", message: "runout to watch must be less than runout to quarantine" });
   if (problems.length > 0) return failed("invalid", "The rules were not changed.", problems);
@@ -47,13 +50,13 @@ export async function saveCareRules(
     const before = await storedCareRules(hall);
     if (before.version !== version)
       return failed("stale", "Somebody changed the rules meanwhile. Look at them again before you change them.");
-    const value = { rule, limits };
+    const value = { rule, limits, hourMinor: hour === "" ? null : Math.round(100 * Number(hour)) };
     await hall.put(houseRules, [houseRules.hallId, houseRules.key], { key: CARE_KEY, value, version: version + 1 });
     await recordChange(hall, who, {
       entity: "rule",
       entityId: who.hallId,
       action: "changed the rules for care",
-      before: { rule: before.rule, limits: before.limits },
+      before: { rule: before.rule, limits: before.limits, hourMinor: before.hourMinor },
       after: value,
     });
     if (before.rule !== rule) await replanCare(hall, who);

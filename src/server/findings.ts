@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, desc, eq, isNull, ne } from "drizzle-orm";
+import { and, desc, eq, inArray, isNull, ne } from "drizzle-orm";
 import { fileTypeFromBuffer } from "file-type";
 import { database } from "@/data/client";
 import { inTransaction, type HallDb } from "@/data/hallDb";
@@ -50,22 +50,23 @@ export async function listFindings(who: Who, ask: { barId?: string; openOnly?: b
     },
   );
   if (rows.length === 0) return [];
-  const [names, own] = [await namesById(hall), await hall.rows(bars, { orderBy: [asc(bars.tag)] })];
+  const latest = rows.sort((a, b) => b.foundAt.getTime() - a.foundAt.getTime()).slice(0, 100);
+  const [names, own] = [
+    await namesById(hall),
+    await hall.rows(bars, { where: inArray(bars.id, [...new Set(latest.map(({ barId }) => barId))]) }),
+  ];
   const byId = new Map(own.map((bar) => [bar.id, bar]));
-  return rows
-    .sort((a, b) => b.foundAt.getTime() - a.foundAt.getTime())
-    .slice(0, 100)
-    .map(({ id, barId, note, photoType, foundBy, foundAt, settledAt, settledNote }) => ({
-      id,
-      tag: byId.get(barId)!.tag,
-      barName: byId.get(barId)!.name,
-      note,
-      hasPhoto: photoType !== null,
-      by: names.get(foundBy) ?? "somebody",
-      foundAt,
-      settledAt,
-      settledNote,
-    }));
+  return latest.map(({ id, barId, note, photoType, foundBy, foundAt, settledAt, settledNote }) => ({
+    id,
+    tag: byId.get(barId)!.tag,
+    barName: byId.get(barId)!.name,
+    note,
+    hasPhoto: photoType !== null,
+    by: names.get(foundBy) ?? "somebody",
+    foundAt,
+    settledAt,
+    settledNote,
+  }));
 }
 
 /** The photo of a finding as it was sent. */

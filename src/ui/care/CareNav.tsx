@@ -6,6 +6,7 @@ const PAGES = [
   ["/care/plan", "Plan"],
   ["/care/meters", "Meters"],
   ["/care/air", "Air"],
+  ["/care/records", "Records"],
   ["/care/tasks", "Tasks"],
 ] as const;
 

@@ -12,7 +12,7 @@ import { FRESH, type FormAction } from "../kit/formState";
 
 interface Props {
   items: readonly MeterItem[];
-  rules: { rule: CareRule; limits: InspectionLimits; version: number };
+  rules: { rule: CareRule; limits: InspectionLimits; hourMinor: number | null; version: number };
   today: string;
   mayRule: boolean;
   mayEdit: boolean;
@@ -205,6 +205,16 @@ function Rules({ rules, mayRule, action }: { rules: Props["rules"]; mayRule: boo
                 )}
               </Field>
             ))}
+            <Field state={form} name="hour" label="an hour of care costs">
+              {(attributes) => (
+                <input
+                  {...attributes}
+                  inputMode="decimal"
+                  defaultValue={form.typed.hour ?? (rules.hourMinor === null ? "" : trimmed(rules.hourMinor / 100, 2))}
+                  className="input min-h-11 w-full"
+                />
+              )}
+            </Field>
           </div>
           <div className="flex items-center gap-3">
             <button type="submit" disabled={isPending} className="btn btn-neutral min-h-11">

@@ -26,7 +26,7 @@ export interface OrderOptions {
   most?: number;
 }
 
-const MOST_PLANNED = 16;
+const MOST_PLANNED = 12;
 
 /**
  * The order of lifters, the same every round, for which fewest plates are handled; a change of setup or J-cups counts

@@ -1,0 +1,29 @@
+import type { Metadata } from "next";
+import { careRecords, recordYears } from "@/server/careRecords";
+import { whoIsAsking } from "@/server/who";
+import { CareNav } from "@/ui/care/CareNav";
+import { RecordsSheet } from "@/ui/care/RecordsSheet";
+import { PageHead } from "@/ui/kit/PageHead";
+import { readSearch, type SearchParams } from "@/ui/kit/search";
+import { readYear } from "./year";
+
+export const metadata: Metadata = { title: "Records of care" };
+
+export default async function RecordsPage({ searchParams }: { searchParams: SearchParams }) {
+  const [who, search] = [await whoIsAsking(), await readSearch(searchParams)];
+  const [result, years] = await Promise.all([careRecords(who, readYear(search.year, who.today)), recordYears(who)]);
+  return (
+    <>
+      <PageHead title="Records" about="what was done to each bar, how long it took, how its condition went">
+        <CareNav here="/care/records" />
+      </PageHead>
+      {result.ok ? (
+        <RecordsSheet records={result.records} years={years} />
+      ) : (
+        <p role="alert" className="sheet p-6">
+          {result.message}
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,106 @@
+import { fixed } from "@/core/units/format";
+import type { CareRecords } from "@/server/careRecords";
+import { AskChoice } from "../kit/AskChoice";
+import { AskForm } from "../kit/AskForm";
+import { BarTag } from "../kit/BarTag";
+
+const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+
+/** A year of care: by month, and bar by bar against its condition. */
+export function RecordsSheet({ records, years }: { records: CareRecords; years: readonly number[] }) {
+  const { year, months, bars, jobs, minutes, hourMinor, currency } = records;
+  const most = Math.max(1, ...months.map((month) => month.minutes));
+  const cost = (of: number) => (hourMinor === null ? null : `${fixed((of / 60) * (hourMinor / 100), 0)} ${currency}`);
+  return (
+    <div className="grid gap-3">
+      <AskForm
+        action="/care/records"
+        label="Which year"
+        className="sheet flex flex-wrap items-baseline gap-x-6 px-4 py-1"
+      >
+        <AskChoice
+          name="year"
+          word="of"
+          value={String(year)}
+          options={years.map((one): [string, string] => [String(one), String(one)])}
+        />
+        <a href={`/care/records/report.pdf?year=${year}`} className="link inline-flex min-h-11 items-center text-sm">
+          Annual report, PDF
+        </a>
+        <a href={`/care/records/log.csv?year=${year}`} className="link inline-flex min-h-11 items-center text-sm">
+          Every entry, CSV
+        </a>
+      </AskForm>
+      <section className="sheet px-4 py-3" aria-label="By month">
+        <p className="text-lg font-semibold">
+          {jobs} jobs in {fixed(minutes / 60, 1)} hours{cost(minutes) && `, worth ${cost(minutes)}`}.
+        </p>
+        {hourMinor === null && (
+          <p className="text-quiet text-xs">
+            What it costs is said once the house says what an hour of care costs: under Meters, by the rule.
+          </p>
+        )}
+        <ol className="mt-2 grid gap-0.5 text-sm">
+          {months.map((month, i) => (
+            <li key={month.month} className="grid grid-cols-[2.5rem_3rem_5rem_minmax(0,1fr)_6rem] items-center gap-x-2">
+              <span>{MONTHS[i]}</span>
+              <span className="text-right">{month.jobs}</span>
+              <span className="text-right">
+                {fixed(month.minutes, 0)}
+                <span className="unit">min</span>
+              </span>
+              <span aria-hidden>
+                <span className="bg-primary block h-2" style={{ width: `${(100 * month.minutes) / most}%` }} />
+              </span>
+              <span className="text-right">{cost(month.minutes)}</span>
+            </li>
+          ))}
+        </ol>
+      </section>
+      <section className="sheet px-4 py-2" aria-label="Bar by bar">
+        <div className="relative overflow-x-auto">
+          <table className="w-full text-sm">
+            <thead className="text-quiet text-left text-xs">
+              <tr>
+                <th className="py-1 font-normal">bar</th>
+                <th className="font-normal">done</th>
+                <th className="text-right font-normal">min</th>
+                <th className="text-right font-normal">
+                  {hourMinor === null ? <span className="sr-only">cost</span> : "cost"}
+                </th>
+                <th className="text-right font-normal">runout, mm</th>
+                <th className="pl-4 font-normal">rust</th>
+                <th className="text-right font-normal">found</th>
+              </tr>
+            </thead>
+            <tbody>
+              {bars.map((bar) => (
+                <tr key={bar.tag} className="border-base-300 border-t align-baseline">
+                  <th scope="row" className="py-1 pr-3 text-left font-normal whitespace-nowrap">
+                    <BarTag tag={bar.tag} /> {bar.name}
+                  </th>
+                  <td className="text-quiet pr-3">
+                    {bar.tasks.map(({ name, times }) => `${name} ${times}×`).join(", ") || "nothing recorded"}
+                  </td>
+                  <td className="text-right">{fixed(bar.minutes, 0)}</td>
+                  <td className="text-right whitespace-nowrap">{cost(bar.minutes)}</td>
+                  <td
+                    className={`text-right whitespace-nowrap ${(bar.lastTirMm ?? 0) > (bar.firstTirMm ?? 0) + 0.5 ? "text-accent font-bold" : ""}`}
+                  >
+                    {bar.lastTirMm === null
+                      ? "–"
+                      : bar.firstTirMm === bar.lastTirMm
+                        ? fixed(bar.lastTirMm, 1)
+                        : `${fixed(bar.firstTirMm!, 1)} to ${fixed(bar.lastTirMm, 1)}`}
+                  </td>
+                  <td className="pl-4">{bar.lastRust ?? "–"}</td>
+                  <td className="text-right">{bar.findings || ""}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </section>
+    </div>
+  );
+}
