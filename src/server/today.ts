@@ -5,7 +5,7 @@ import { listed, sentence, signed, trimmed } from "@/core/units/format";
 import { barsInState, barsNeverWeighed, barsOffTheirLabel, countInState, type ListedBar } from "./bars";
 import { classesUnassigned, type ClassRow } from "./classes";
 import { careDueByTask, careDueCounts, type TaskDue } from "./care";
-import { sweatWarning } from "./climate";
+import { keepCareCurrent, sweatWarning } from "./climate";
 import { listFindings, type Finding } from "./findings";
 import { measuringRules } from "./rules";
 import { storageDangers } from "./storage";
@@ -26,6 +26,7 @@ const MOST = 50;
 
 /** What needs doing today, most urgent first; empty when there is nothing. Worked out once a request. */
 export const todayItems = cache(async (who: Who): Promise<TodayItem[]> => {
+  await keepCareCurrent(who);
   const [sweat, findings, troubled, due, off, unweighed, classes, dangers] = await Promise.all([
     sweatWarning(who),
     listFindings(who, { openOnly: true }),

@@ -68,7 +68,7 @@ export function RecordsSheet({ records, years }: { records: CareRecords; years: 
                 <th className="text-right font-normal">
                   {hourMinor === null ? <span className="sr-only">cost</span> : "cost"}
                 </th>
-                <th className="text-right font-normal">runout, mm</th>
+                <th className="pl-6 text-right font-normal">runout, mm</th>
                 <th className="pl-4 font-normal">rust</th>
                 <th className="text-right font-normal">found</th>
               </tr>
@@ -83,9 +83,9 @@ export function RecordsSheet({ records, years }: { records: CareRecords; years: 
                     {bar.tasks.map(({ name, times }) => `${name} ${times}×`).join(", ") || "nothing recorded"}
                   </td>
                   <td className="text-right">{fixed(bar.minutes, 0)}</td>
-                  <td className="text-right whitespace-nowrap">{cost(bar.minutes)}</td>
+                  <td className="pl-4 text-right whitespace-nowrap">{cost(bar.minutes)}</td>
                   <td
-                    className={`text-right whitespace-nowrap ${(bar.lastTirMm ?? 0) > (bar.firstTirMm ?? 0) + 0.5 ? "text-accent font-bold" : ""}`}
+                    className={`pl-6 text-right whitespace-nowrap ${(bar.lastTirMm ?? 0) > (bar.firstTirMm ?? 0) + 0.5 ? "text-accent font-bold" : ""}`}
                   >
                     {bar.lastTirMm === null
                       ? "–"
