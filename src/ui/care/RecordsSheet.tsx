@@ -12,7 +12,7 @@ export function RecordsSheet({ records, years }: { records: CareRecords; years: 
   const most = Math.max(1, ...months.map((month) => month.minutes));
   const cost = (of: number) => (hourMinor === null ? null : `${fixed((of / 60) * (hourMinor / 100), 0)} ${currency}`);
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
       <AskForm
         action="/care/records"
         label="Which year"
