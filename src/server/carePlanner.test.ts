@@ -2,6 +2,8 @@ import ICAL from "ical.js";
 import { eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { bars, calendarLinks, carePlan, careRounds, classes } from "@/data/schema";
+import { saveCareRules } from "./careRules";
+import { outboxOf, readMessage, remindOfRounds } from "./reminders";
 import { makeHall } from "@/data/testHall.fixture";
 import { calendarLinksOf, calendarOfToken, careCalendar, makeCalendarLink, revokeCalendarLink } from "./careCalendar";
 import { crewHours, moveRound, plannedRounds, planRounds, saveStaffHours } from "./carePlanner";
@@ -79,6 +81,31 @@ describe("rounds in the crew's hours", () => {
     expect(await planRounds(care)).toMatchObject({ code: "impossible" });
     expect(await saveStaffHours(care, care.personId, "Monday morning")).toMatchObject({ code: "invalid" });
     expect((await crewHours(care)).find(({ id }) => id === care.personId)!.text).toBe("");
+  });
+  it("keep out of the house's quiet hours", async () => {
+    const { care, who } = await withCrew("quiet hours");
+    const bad = await saveCareRules(who("manager"), { rule: "calendar", quiet: "Friday all day" }, 0);
+    expect(!bad.ok && bad.problems[0]!.path).toBe("quiet");
+    expect(await saveCareRules(who("manager"), { rule: "calendar", quiet: "Fri 08:00-12:00" }, 0)).toMatchObject({
+      ok: true,
+    });
+    await planRounds(care);
+    const days = (await plannedRounds(care, { from: care.today })).map(({ day }) => new Date(day).getUTCDay());
+    expect(days.length).toBeGreaterThan(0);
+    expect(days.every((day) => day === 1)).toBe(true);
+  });
+  it("are reminded of on their day, in an outbox that is read in the program", async () => {
+    const { care, who } = await withCrew("remind");
+    await planRounds(care);
+    const today = (await plannedRounds(care, { from: care.today })).filter(({ day }) => day === care.today);
+    expect(await remindOfRounds(care)).toBe(today.length);
+    const outbox = await outboxOf(care);
+    expect(outbox[0]).toMatchObject({ to: "care of remind", isRead: false });
+    expect(outbox[0]!.subject).toMatch(/^Care today at 09:00: about \d+ min$/);
+    expect(outbox[0]!.body).toContain("T1");
+    expect(await readMessage(care, outbox[0]!.id)).toEqual({ ok: true });
+    expect((await outboxOf(care))[0]!.isRead).toBe(true);
+    expect(await outboxOf(who("wall"))).toEqual([]);
   });
   it("are moved by hand, with what that does to lateness; a stale move is refused", async () => {
     const { care } = await withCrew("move");

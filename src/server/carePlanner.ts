@@ -7,6 +7,7 @@ import { database } from "@/data/client";
 import { inTransaction } from "@/data/hallDb";
 import { bars, carePlan, careRounds, classes, people, staffHours } from "@/data/schema";
 import { careCrew } from "./care";
+import { storedCareRules } from "./carePlanning";
 import { minutesLearned } from "./careRound";
 import { recordChange } from "./history";
 import { careTasksById, namesById, placesById } from "./lookups";
@@ -122,6 +123,7 @@ export async function planRounds(who: Who): Promise<Outcome<PlanResult>> {
       },
     ];
   });
+  const house = await storedCareRules(hall);
   // Of today only what is left of it.
   const now = new Date();
   const [h, m] = hallClockAt(now, who.timeZone).split(":").map(Number);
@@ -136,6 +138,7 @@ export async function planRounds(who: Who): Promise<Outcome<PlanResult>> {
         const fromMinute = 60 * hours! + minutes!;
         return { fromMinute, toMinute: fromMinute + blocks * blockMinutes };
       });
+    for (const one of house.quiet) if (one.weekday === weekday) quiet.push(one);
     if (day === 0 && past > 0) quiet.push({ fromMinute: 0, toMinute: past });
     return spans
       .filter((one) => one.weekday === weekday)

@@ -4,6 +4,7 @@ import type { CareHouse, MeterHouse } from "@/core/care/careDue";
 import { ClimateClock } from "@/core/care/climateClock";
 import { classFactor, climateFactor } from "@/core/care/climateFactor";
 import { CARE_RULES, CHALK_LEFT_FACTOR, factorOfUse, USUAL_FACTORS, type CareRule } from "@/core/care/needMeter";
+import type { StaffHours } from "@/core/care/staffHours";
 import { INSPECTION_LIMITS, type InspectionLimits } from "@/core/care/inspection";
 import type { PlannedClass } from "@/core/classes/planClass";
 import { rulesFrom, type MatchingRules } from "@/core/matching/houseRules";
@@ -44,6 +45,8 @@ export interface CareRules {
   limits: InspectionLimits;
   /** What an hour of care costs, in minor units; null where the house did not say. */
   hourMinor: number | null;
+  /** When no round may be, week by week; classes are quiet by themselves. */
+  quiet: StaffHours[];
 }
 
 /** The house's rules for care; a house that decided nothing goes by the calendar. */
@@ -54,6 +57,7 @@ export async function storedCareRules(hall: HallDb): Promise<CareRules & { versi
     rule: CARE_RULES.find((rule) => rule === value.rule) ?? "calendar",
     limits: { ...INSPECTION_LIMITS, ...value.limits },
     hourMinor: value.hourMinor ?? null,
+    quiet: value.quiet ?? [],
     version: row?.version ?? 0,
   };
 }

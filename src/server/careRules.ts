@@ -1,9 +1,10 @@
 import "server-only";
 import { and, asc, eq, inArray, ne } from "drizzle-orm";
-import { CARE_RULES, USUAL_FACTORS, type CareRule, type Need } from "@/core/care/needMeter";
+import { CARE_RULES, needForecast, USUAL_FACTORS, type CareRule, type Need } from "@/core/care/needMeter";
 import { INSPECTION_LIMITS, type InspectionLimits } from "@/core/care/inspection";
+import { readStaffHours } from "@/core/care/staffHours";
 import { database } from "@/data/client";
-import { needNow, isTaskOf } from "@/data/carePlanRows";
+import { isTaskOf, meterTaskOf, needNow } from "@/data/carePlanRows";
 import { inTransaction } from "@/data/hallDb";
 import { barCare, bars, carePlan, careTasks, houseRules } from "@/data/schema";
 import { CARE_KEY, meterHouse, replanCare, storedCareRules } from "./carePlanning";
@@ -43,6 +44,8 @@ export async function saveCareRules(
   const hour = (texts.hour ?? "").trim().replace(",", ".");
   if (hour !== "" && !(Number(hour) >= 0 && Number(hour) <= 10_000))
     problems.push({ path: "hour", message: `an hour of care: “${hour}” must be a number from 0 to 10 000` });
+  const quiet = readStaffHours(texts.quiet ?? "");
+  if (!quiet.ok) problems.push(...quiet.problems.map(({ message }) => ({ path: "quiet", message })));
   if (problems.length === 0 && limits.watchTirMm >= limits.quarantineTirMm)
     problems.push({ path: "watchTirMm", message: "runout to watch must be less than runout to quarantine" });
   if (problems.length > 0) return failed("invalid", "The rules were not changed.", problems);
@@ -50,19 +53,27 @@ export async function saveCareRules(
     const before = await storedCareRules(hall);
     if (before.version !== version)
       return failed("stale", "Somebody changed the rules meanwhile. Look at them again before you change them.");
-    const value = { rule, limits, hourMinor: hour === "" ? null : Math.round(100 * Number(hour)) };
+    const value = {
+      rule,
+      limits,
+      hourMinor: hour === "" ? null : Math.round(100 * Number(hour)),
+      quiet: quiet.ok ? quiet.hours : [],
+    };
     await hall.put(houseRules, [houseRules.hallId, houseRules.key], { key: CARE_KEY, value, version: version + 1 });
     await recordChange(hall, who, {
       entity: "rule",
       entityId: who.hallId,
       action: "changed the rules for care",
-      before: { rule: before.rule, limits: before.limits, hourMinor: before.hourMinor },
+      before: { rule: before.rule, limits: before.limits, hourMinor: before.hourMinor, quiet: before.quiet },
       after: value,
     });
     if (before.rule !== rule) await replanCare(hall, who);
     return { ok: true as const };
   });
 }
+
+/** Need is forecast so far ahead. */
+const FORECAST_DAYS = 56;
 
 /** The need of one bar's tasks, with every factor. */
 export interface MeterItem {
@@ -75,7 +86,8 @@ export interface MeterItem {
   chalkSeenOn: string | null;
   /** Of the row that keeps what somebody set; 0 when there is none yet. */
   version: number;
-  tasks: { task: string; taskName: string; need: Need }[];
+  /** Need as it will stand week by week from today on, by measured air and monthly normals, if nothing is done. */
+  tasks: { task: string; taskName: string; need: Need; forecast: number[] }[];
 }
 
 /** The meters of every bar in use, the neediest first, whatever rule the house goes by. */
@@ -102,11 +114,28 @@ export async function careMeters(who: Who): Promise<{ rule: CareRule; items: Met
     version: set.get(row.id)?.version ?? 0,
     tasks: tasks
       .filter((task) => isTaskOf(task, row))
-      .map((task) => ({
-        task: task.key,
-        taskName: task.name,
-        need: needNow(row, task, meter, last.get(`${row.id} ${task.id}`) ?? null),
-      })),
+      .map((task) => {
+        const lastDoneOn = last.get(`${row.id} ${task.id}`) ?? null;
+        const need = needNow(row, task, meter, lastDoneOn);
+        const still = need.factors.reduce(
+          (product, { label, value }) => (label === "air" ? product : product * value),
+          1,
+        );
+        const daily = needForecast(
+          meterTaskOf(task),
+          still,
+          meter.clockOf(row.placeId),
+          lastDoneOn ?? row.knownSince,
+          who.today,
+          FORECAST_DAYS + 1,
+        );
+        return {
+          task: task.key,
+          taskName: task.name,
+          need,
+          forecast: [...daily].filter((_, i) => i % 7 === 0),
+        };
+      }),
   }));
   const most = ({ tasks: all }: MeterItem) => Math.max(0, ...all.map(({ need }) => need.need));
   return { rule, items: items.sort((a, b) => most(b) - most(a) || (a.tag < b.tag ? -1 : 1)) };

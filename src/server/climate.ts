@@ -9,6 +9,7 @@ import { inTransaction, type HallDb } from "@/data/hallDb";
 import { climateDays, climateReadings, climateSensors, idempotencyKeys } from "@/data/schema";
 import { replanCare, storedCareRules } from "./carePlanning";
 import { recordChange } from "./history";
+import { remindOfRounds } from "./reminders";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
 import { may } from "./permissions";
 import { hallDb, type Who } from "./who";
@@ -61,8 +62,10 @@ export const keepCareCurrent = cache(async (who: Who): Promise<void> => {
     await inTransaction(database(), who.hallId, async (own) => {
       for (const sensor of sensors) await tick(own, who, sensor, hour * HOUR);
     });
-  if ((await isNew(`care-day-${who.today}`)) && (await storedCareRules(hall)).rule !== "calendar")
+  if (!(await isNew(`care-day-${who.today}`))) return;
+  if ((await storedCareRules(hall)).rule !== "calendar")
     await inTransaction(database(), who.hallId, (own) => replanCare(own, who));
+  await remindOfRounds(who);
 });
 
 async function tick(hall: HallDb, who: Who, sensor: SensorRow, until: number): Promise<void> {

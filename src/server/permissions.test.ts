@@ -31,6 +31,7 @@ import { saveLift } from "./lifts";
 import { matchForLift } from "./matching";
 import { removeMeetingSpec, saveMeetingSpec } from "./meetings";
 import type { Outcome } from "./outcome";
+import { readMessage } from "./reminders";
 import { endRun, runOf, touchRun } from "./runs";
 import { saveMeasuringRules } from "./rules";
 import { calibrate, copySetting, keepSetting, noteStand } from "./setupChanges";
@@ -157,6 +158,7 @@ const WRITES: [name: string, may: Role[], call: (who: Who) => Promise<Outcome<ob
   ["staff hours", ["manager", "coach", "care"], (who) => saveStaffHours(who, NO_ID, "x")],
   ["share the calendar", ["manager", "coach", "care"], (who) => makeCalendarLink(who, NO_ID)],
   ["take the calendar back", ["manager", "coach", "care"], (who) => revokeCalendarLink(who, NO_ID)],
+  ["read reminders", ["manager", "coach", "care"], (who) => readMessage(who, NO_ID)],
   ["plates for a class", ["manager", "coach"], (who) => classPool(who, NO_ID, LADDER)],
   ["see a session", ["manager", "coach"], (who) => runOf(who, NO_ID)],
   ["touch a session", ["manager", "coach"], (who) => touchRun(who, NO_ID, TOUCH)],

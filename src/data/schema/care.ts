@@ -177,3 +177,21 @@ export const calendarLinks = pgTable(
     foreignKey({ columns: [t.hallId, t.createdBy], foreignColumns: [people.hallId, people.id] }),
   ],
 );
+
+/** Reminders that would go out by mail; nothing leaves the program, they are read in it. */
+export const messages = pgTable(
+  "messages",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    toPersonId: uuid().notNull(),
+    subject: text().notNull(),
+    body: text().notNull(),
+    sentAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+    readAt: timestamp({ withTimezone: true }),
+  },
+  (t) => [
+    foreignKey({ columns: [t.hallId, t.toPersonId], foreignColumns: [people.hallId, people.id] }),
+    index().on(t.hallId, t.sentAt),
+  ],
+);

@@ -2,6 +2,7 @@
 
 import { useActionState, useState } from "react";
 import { CARE_RULES, type CareRule } from "@/core/care/needMeter";
+import { staffHoursText, type StaffHours } from "@/core/care/staffHours";
 import type { InspectionLimits } from "@/core/care/inspection";
 import { fixed, trimmed } from "@/core/units/format";
 import type { MeterItem } from "@/server/careRules";
@@ -12,7 +13,13 @@ import { FRESH, type FormAction } from "../kit/formState";
 
 interface Props {
   items: readonly MeterItem[];
-  rules: { rule: CareRule; limits: InspectionLimits; hourMinor: number | null; version: number };
+  rules: {
+    rule: CareRule;
+    limits: InspectionLimits;
+    hourMinor: number | null;
+    quiet: readonly StaffHours[];
+    version: number;
+  };
   today: string;
   mayRule: boolean;
   mayEdit: boolean;
@@ -80,10 +87,13 @@ function Meter({
         )}
       </span>
       <ul className="col-span-2 grid gap-1 md:col-span-1">
-        {item.tasks.map(({ task, taskName, need }) => {
+        {item.tasks.map(({ task, taskName, need, forecast }) => {
           const share = Math.min(1, need.need);
           return (
-            <li key={task} className="grid grid-cols-[minmax(0,12rem)_4rem_minmax(0,1fr)] items-center gap-x-3 text-sm">
+            <li
+              key={task}
+              className="grid grid-cols-[minmax(0,12rem)_4rem_minmax(0,1fr)] lg:grid-cols-[minmax(0,12rem)_4rem_minmax(0,1fr)_6rem] items-center gap-x-3 text-sm"
+            >
               <span className="truncate">{taskName}</span>
               <span className={`text-right font-bold ${need.need >= 1 - 1e-9 ? "text-accent" : ""}`}>
                 {fixed(100 * need.need, 0)}
@@ -100,6 +110,7 @@ function Meter({
                   {dueText(need.dueOn, today)}; {need.reason}
                 </span>
               </span>
+              <Forecast forecast={forecast} name={taskName} />
             </li>
           );
         })}
@@ -118,6 +129,29 @@ function Meter({
         </div>
       )}
     </li>
+  );
+}
+
+/** Need over the next eight weeks if nothing is done; the dashed line is where it is due. */
+function Forecast({ forecast, name }: { forecast: readonly number[]; name: string }) {
+  const top = Math.max(1.2, ...forecast);
+  const x = (i: number) => (96 * i) / (forecast.length - 1);
+  const y = (need: number) => 22 - (20 * need) / top;
+  return (
+    <svg
+      viewBox="0 0 96 24"
+      className="hidden h-6 w-24 lg:block"
+      role="img"
+      aria-label={`${name}: ${fixed(100 * forecast.at(-1)!, 0)} % in ${7 * (forecast.length - 1)} days if nothing is done`}
+    >
+      <line x1={0} x2={96} y1={y(1)} y2={y(1)} stroke="var(--color-accent)" strokeDasharray="3 2" />
+      <polyline
+        points={forecast.map((need, i) => `${x(i)},${y(need)}`).join(" ")}
+        fill="none"
+        stroke="var(--color-base-content)"
+        strokeWidth={1.5}
+      />
+    </svg>
   );
 }
 
@@ -205,6 +239,17 @@ function Rules({ rules, mayRule, action }: { rules: Props["rules"]; mayRule: boo
                 )}
               </Field>
             ))}
+            <Field state={form} name="quiet" label="quiet hours, no rounds">
+              {(attributes) => (
+                <textarea
+                  {...attributes}
+                  rows={2}
+                  placeholder="Sat 09:00-12:00"
+                  defaultValue={form.typed.quiet ?? rules.quiet.map(staffHoursText).join("\n")}
+                  className="textarea w-full"
+                />
+              )}
+            </Field>
             <Field state={form} name="hour" label="an hour of care costs">
               {(attributes) => (
                 <input

@@ -24,7 +24,9 @@ interface Props {
   links: readonly { id: string; person: string | null; since: string }[];
   publicUrl: string;
   mayPlan: boolean;
-  actions: Record<"plan" | "move" | "hours" | "link" | "revoke", FormAction>;
+  /** Reminders, newest first. */
+  outbox: readonly { id: string; to: string; subject: string; body: string; at: string; isRead: boolean }[];
+  actions: Record<"plan" | "move" | "hours" | "link" | "revoke" | "read", FormAction>;
 }
 
 const weekdayOf = (day: string) => new Date(`${day}T00:00:00Z`).getUTCDay() || 7;
@@ -32,7 +34,7 @@ const latenessOn = ({ dues }: PlannedRound, day: string) =>
   dues.reduce((sum, due) => sum + Math.max(0, daysBetween(due, day)), 0);
 
 /** Four weeks of rounds: packed into the crew's hours, moved by hand, shared as a calendar. */
-export function PlanSheet({ rounds, days, crew, links, publicUrl, mayPlan, actions }: Props) {
+export function PlanSheet({ rounds, days, crew, links, publicUrl, mayPlan, outbox, actions }: Props) {
   const [planned, plan, isPlanning] = useActionState(actions.plan, FRESH);
   const lateness = rounds.reduce((sum, one) => sum + one.lateness, 0);
   // What was late before today nobody can mend.
@@ -70,7 +72,10 @@ export function PlanSheet({ rounds, days, crew, links, publicUrl, mayPlan, actio
               ))}
             </div>
           </section>
-          <Links links={links} crew={crew} publicUrl={publicUrl} link={actions.link} revoke={actions.revoke} />
+          <div className="grid content-start gap-3">
+            <Links links={links} crew={crew} publicUrl={publicUrl} link={actions.link} revoke={actions.revoke} />
+            <OutboxList outbox={outbox} action={actions.read} />
+          </div>
         </div>
       )}
     </div>
@@ -218,6 +223,38 @@ function Round({
         </label>
       )}
     </article>
+  );
+}
+
+/** What would have gone out by mail; nothing leaves the program. */
+function OutboxList({ outbox, action }: { outbox: Props["outbox"]; action: FormAction }) {
+  const [, read, isPending] = useActionState(action, FRESH);
+  return (
+    <section className="sheet p-4" aria-label="Reminders">
+      <h2 className="font-bold">Reminders</h2>
+      <p className="text-quiet mb-2 text-xs">
+        Written on the morning of a round to whoever does it. They are kept here; nothing is mailed.
+      </p>
+      {outbox.length === 0 && <p className="text-sm">None yet.</p>}
+      <ul className="divide-base-300 max-h-72 divide-y overflow-y-auto text-sm">
+        {outbox.map(({ id, to, subject, body, at, isRead }) => (
+          <li key={id} className="py-2">
+            <span className={isRead ? "text-quiet" : "font-bold"}>
+              {at} to {to}: {subject}
+            </span>
+            <span className="text-quiet block whitespace-pre-line">{body}</span>
+            {!isRead && (
+              <form action={read}>
+                <input type="hidden" name="id" value={id} />
+                <button type="submit" disabled={isPending} className="btn btn-sm btn-ghost min-h-11">
+                  Read<span className="sr-only"> {subject}</span>
+                </button>
+              </form>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -12,6 +12,7 @@ import { saveCareTask } from "@/server/careTasks";
 import { importClimate, saveSensor } from "@/server/climate";
 import { settleFinding } from "@/server/findings";
 import { inspectBar } from "@/server/inspections";
+import { readMessage } from "@/server/reminders";
 import { whoIsAsking } from "@/server/who";
 import type { FormState } from "@/ui/kit/formState";
 import { formTexts } from "@/ui/kit/formTexts";
@@ -195,6 +196,12 @@ export async function linkAction(_before: FormState, form: FormData): Promise<Fo
 export async function revokeAction(_before: FormState, form: FormData): Promise<FormState> {
   const result = await revokeCalendarLink(await whoIsAsking(), textOf(form, "id"));
   return result.ok ? done("Taken back: the address answers nothing any more.") : refused(result, form);
+}
+
+/** Marks a reminder as read. */
+export async function readAction(_before: FormState, form: FormData): Promise<FormState> {
+  const result = await readMessage(await whoIsAsking(), textOf(form, "id"));
+  return result.ok ? done("Read.") : refused(result, form);
 }
 
 const VERDICT_DONE = {

@@ -4,21 +4,23 @@ import { calendarLinksOf } from "@/server/careCalendar";
 import { crewHours, PLAN_DAYS, plannedRounds } from "@/server/carePlanner";
 import { keepCareCurrent } from "@/server/climate";
 import { may } from "@/server/permissions";
+import { outboxOf } from "@/server/reminders";
 import { whoIsAsking } from "@/server/who";
 import { CareNav } from "@/ui/care/CareNav";
 import { PlanSheet } from "@/ui/care/PlanSheet";
 import { PageHead } from "@/ui/kit/PageHead";
-import { hoursAction, linkAction, moveRoundAction, planAction, revokeAction } from "../actions";
+import { hoursAction, linkAction, moveRoundAction, planAction, readAction, revokeAction } from "../actions";
 
 export const metadata: Metadata = { title: "Rounds planned" };
 
 export default async function PlanPage() {
   const who = await whoIsAsking();
   await keepCareCurrent(who);
-  const [rounds, crew, links] = await Promise.all([
+  const [rounds, crew, links, outbox] = await Promise.all([
     plannedRounds(who, { from: who.today }),
     crewHours(who),
     calendarLinksOf(who),
+    outboxOf(who),
   ]);
   return (
     <>
@@ -32,12 +34,14 @@ export default async function PlanPage() {
         links={links.map(({ id, person, createdAt }) => ({ id, person, since: createdAt.toISOString().slice(0, 10) }))}
         publicUrl={process.env.PUBLIC_URL ?? ""}
         mayPlan={may(who, "care.plan")}
+        outbox={outbox.map(({ sentAt, ...rest }) => ({ ...rest, at: sentAt.toISOString().slice(0, 10) }))}
         actions={{
           plan: planAction,
           move: moveRoundAction,
           hours: hoursAction,
           link: linkAction,
           revoke: revokeAction,
+          read: readAction,
         }}
       />
     </>

@@ -1,0 +1,64 @@
+import "server-only";
+import { and, desc, eq, isNull } from "drizzle-orm";
+import { inTransaction } from "@/data/hallDb";
+import { database } from "@/data/client";
+import { messages } from "@/data/schema";
+import { plannedRounds } from "./carePlanner";
+import { namesById } from "./lookups";
+import { forbidden, notFound, type Outcome } from "./outcome";
+import { may } from "./permissions";
+import { hallDb, type Who } from "./who";
+
+/** Writes a reminder of each of today's rounds to whoever does it. Call it once a day; nothing leaves the program. */
+export async function remindOfRounds(who: Who): Promise<number> {
+  const rounds = (await plannedRounds(who, { from: who.today })).filter(({ day }) => day === who.today);
+  if (rounds.length === 0) return 0;
+  await hallDb(who).insert(
+    messages,
+    rounds.map((round) => ({
+      toPersonId: round.personId,
+      subject: `Care today at ${round.from}: about ${Math.ceil(round.minutes)} min`,
+      body: round.tasks.map(({ name, bars }) => `${name}: ${bars.map(({ tag }) => tag).join(", ")}`).join("\n"),
+    })),
+  );
+  return rounds.length;
+}
+
+export interface Message {
+  id: string;
+  to: string;
+  subject: string;
+  body: string;
+  sentAt: Date;
+  isRead: boolean;
+}
+
+/** The outbox: what would have gone out by mail, newest first. */
+export async function outboxOf(who: Who): Promise<Message[]> {
+  if (!may(who, "care.plan")) return [];
+  const hall = hallDb(who);
+  const [rows, names] = [
+    await hall.rows(messages, { orderBy: [desc(messages.sentAt)], limit: 100 }),
+    await namesById(hall),
+  ];
+  return rows.map(({ id, toPersonId, subject, body, sentAt, readAt }) => ({
+    id,
+    to: names.get(toPersonId) ?? "somebody",
+    subject,
+    body,
+    sentAt,
+    isRead: readAt !== null,
+  }));
+}
+
+/** Marks a reminder as read. */
+export async function readMessage(who: Who, id: string): Promise<Outcome<object>> {
+  if (!may(who, "care.plan")) return forbidden("read reminders");
+  if (!/^[0-9a-f-]{36}$/.test(id)) return notFound("such reminder");
+  return inTransaction(database(), who.hallId, async (hall) => {
+    const row = await hall.first(messages, { where: eq(messages.id, id) });
+    if (!row) return notFound("such reminder");
+    await hall.update(messages, and(eq(messages.id, id), isNull(messages.readAt)), { readAt: new Date() });
+    return { ok: true as const };
+  });
+}
