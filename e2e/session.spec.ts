@@ -220,6 +220,8 @@ test("Load: the keyboard's way, the drop on the floor drawn, and what another se
     await expect(page.getByRole("heading", { level: 1 })).toContainText(`set ${set} of 3`);
   }
   const run = page.url();
+  // The sheet is ahead of the server for a moment.
+  await expect.poll(async () => (await (await page.request.get(`${run}/state`)).json()).view.seq).toBe(2);
   await page.goto("/load?bar=K12&target=300");
   await expect(page.getByText(/Not counted, since they are on other bars now|Borrow/).first()).toContainText(/Rack 3/);
   await page.goto(run);

@@ -1,3 +1,4 @@
+import { asc } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { barMeasurements, barQuantities, bars, changes } from "@/data/schema";
 import { makeHall } from "@/data/testHall.fixture";
@@ -17,7 +18,7 @@ describe("the state of a bar", () => {
       await changeBarState(who("coach"), { tag: "T1", state: "quarantined", reason: "hops when rolled", version: 1 }),
     ).toMatchObject({ ok: true });
     expect(await hall.first(bars)).toMatchObject({ state: "quarantined", stateReason: "hops when rolled", version: 2 });
-    expect(await hall.rows(changes)).toMatchObject([
+    expect(await hall.rows(changes, { orderBy: [asc(changes.at)] })).toMatchObject([
       { action: "state", before: { state: "in-service" }, after: { state: "quarantined" }, reason: "hops when rolled" },
     ]);
   });

@@ -1,4 +1,4 @@
-import { eq } from "drizzle-orm";
+import { asc, eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { bars, careLog, carePlan, changes } from "@/data/schema";
 import { makeHall } from "@/data/testHall.fixture";
@@ -31,7 +31,7 @@ describe("ticking off", () => {
         note: "rust at the collar",
       },
     ]);
-    expect(await hall.rows(changes)).toMatchObject([
+    expect(await hall.rows(changes, { orderBy: [asc(changes.at)] })).toMatchObject([
       { action: "done", before: { dueOn: "2026-03-11" }, after: { dueOn: "2026-03-29" } },
     ]);
     expect(await careDueOn(who("care"), "2026-03-20")).toEqual([]);

@@ -1,3 +1,4 @@
+import { asc } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { changes, clamps, plates, stations } from "@/data/schema";
 import { makeHall } from "@/data/testHall.fixture";
@@ -19,7 +20,7 @@ describe("plates, clamps and stations", () => {
     expect(row).toMatchObject({ massValue: "45", massUnit: "lb", massUnits: 204116566500, isDropRated: false });
     expect(equipmentTexts("plate", row)).toEqual({ ...PLATE, isDropRated: "no" });
     expect(await save(made, { ...PLATE, pairs: "3" }, row.id, 1)).toMatchObject({ ok: true, version: 2 });
-    expect(await made.hall.rows(changes)).toMatchObject([
+    expect(await made.hall.rows(changes, { orderBy: [asc(changes.at)] })).toMatchObject([
       { action: "entered" },
       { before: { pairs: "2" }, after: { pairs: "3" } },
     ]);

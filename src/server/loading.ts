@@ -79,7 +79,10 @@ export async function planLoad(who: Who, { bar }: ListedBar, wish: LoadWish): Pr
     clampPairUnits: wish.clamps?.pairMassUnits ?? 0,
     roomMm: sleeve === null ? null : Math.max(0, sleeve - (wish.clamps?.widthMm ?? 0)),
     ratedUnits: rated === null ? null : massUnitsFromKg(rated),
-    plates: chosen.map((plate) => plateKindAtHand(plate, pairsAtHand(plate, "now"))),
+    // What is on the bar is at hand, whatever others hold.
+    plates: chosen.map((plate) =>
+      plateKindAtHand(plate, Math.max(pairsAtHand(plate, "now"), onBar.filter((key) => key === plate.row.key).length)),
+    ),
     ending: wish.ending,
     ironToRubber: IRON_SCHOOLS[schools.iron],
     rounding: wish.rounding,

@@ -1,4 +1,4 @@
-import { eq } from "drizzle-orm";
+import { asc, eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { LIFT_KEYS, LIFTS } from "@/core/matching/lifts";
 import {
@@ -99,7 +99,10 @@ describe("lifters", () => {
     expect(!again.ok && again.problems.map(({ message }) => message)).toEqual([
       "height: you wrote “1970”, it is now “1960”",
     ]);
-    expect((await made.hall.rows(changes)).map(({ action }) => action)).toEqual(["entered", "edited"]);
+    expect((await made.hall.rows(changes, { orderBy: [asc(changes.at)] })).map(({ action }) => action)).toEqual([
+      "entered",
+      "edited",
+    ]);
   });
   it("are refused with every problem at once, and to everybody but coach and manager", async () => {
     const made = await withLifts("lifters");
