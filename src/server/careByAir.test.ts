@@ -29,6 +29,7 @@ import { inspectBar, type InspectionForm } from "./inspections";
 import { matchForLift } from "./matching";
 import { allLifts } from "./lifts";
 import { lifts } from "@/data/schema";
+import { NOTHING_LOOKED_AT } from "@/core/care/inspection.fixture";
 import { LIFTS } from "@/core/matching/lifts";
 import { dialReadings } from "@/core/care/inspection";
 
@@ -254,18 +255,7 @@ describe("an inspection", () => {
     more: Partial<InspectionForm> = {},
   ): InspectionForm => ({
     tag: "T1",
-    facts: {
-      dialMm: null,
-      hops: null,
-      crackSeen: null,
-      spinLeftS: null,
-      spinRightS: null,
-      endPlayMm: null,
-      knurl: null,
-      rust: null,
-      parts: {},
-      ...facts,
-    },
+    facts: { ...NOTHING_LOOKED_AT, ...facts },
     decided: null,
     reason: "",
     idempotencyKey: `inspect-${key}`,
@@ -348,17 +338,7 @@ describe("records of a year", () => {
         barId: made.bar.id,
         personId: care.personId,
         inspectedOn: `2026-0${i + 1}-15`,
-        facts: {
-          dialMm: null,
-          hops: null,
-          crackSeen: null,
-          spinLeftS: null,
-          spinRightS: null,
-          endPlayMm: null,
-          knurl: null,
-          rust: "specks" as const,
-          parts: {},
-        },
+        facts: { ...NOTHING_LOOKED_AT, rust: "specks" as const },
         tirMm,
         bendAtDeg: 0,
         suggested: "keep",

@@ -1,12 +1,12 @@
 import "server-only";
-import { and, eq, sql } from "drizzle-orm";
+import { eq, sql } from "drizzle-orm";
 import type { HallDb } from "@/data/hallDb";
 import { runs, runSteps } from "@/data/schema";
 
 /** Takes a name out of every run that it is known in; for a lifter who is erased. */
 export async function eraseFromRuns(hall: HallDb, lifterId: string): Promise<void> {
   const rows = await hall.rows(runs, {
-    where: and(sql`${runs.lifterIds}::text like ${`%${lifterId}%`}`),
+    where: sql`${runs.lifterIds}::text like ${`%${lifterId}%`}`,
     forUpdate: true,
   });
   for (const row of rows) {

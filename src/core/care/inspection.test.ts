@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
+import { NOTHING_LOOKED_AT } from "./inspection.fixture";
 import {
   dialReadings,
   INSPECTION_LIMITS,
@@ -9,17 +10,6 @@ import {
   type InspectionVerdict,
 } from "./inspection";
 
-const NOTHING: InspectionFacts = {
-  dialMm: null,
-  hops: null,
-  crackSeen: null,
-  spinLeftS: null,
-  spinRightS: null,
-  endPlayMm: null,
-  knurl: null,
-  rust: null,
-  parts: {},
-};
 const bent = (tirMm: number, bendAtDeg = 0) => dialReadings({ tirMm, bendAtDeg, stepMm: 1e-9 }, 8);
 
 describe("runout from eight readings", () => {
@@ -71,17 +61,17 @@ describe("the rule", () => {
     ["pits", { rust: "pits" }, "watch"],
     ["specks", { rust: "specks" }, "keep"],
     ["a smooth knurl", { knurl: "smooth" }, "watch"],
-  ])("%s", (_, facts, verdict) => expect(judgeInspection({ ...NOTHING, ...facts }).verdict).toBe(verdict));
+  ])("%s", (_, facts, verdict) => expect(judgeInspection({ ...NOTHING_LOOKED_AT, ...facts }).verdict).toBe(verdict));
   it("names every reason, the gravest first, and follows the house's limits", () => {
-    const facts = { ...NOTHING, dialMm: bent(2), crackSeen: true, endPlayMm: 9 };
+    const facts = { ...NOTHING_LOOKED_AT, dialMm: bent(2), crackSeen: true, endPlayMm: 9 };
     const { reasons } = judgeInspection(facts);
     expect(reasons.map(({ text }) => text)).toEqual([
       "a crack",
       "runout 2.0 mm, over 1.5 mm",
       "end play 9 mm, over 3 mm",
     ]);
-    expect(judgeInspection({ ...NOTHING, dialMm: bent(2) }, { ...INSPECTION_LIMITS, watchTirMm: 2.5 }).verdict).toBe(
-      "keep",
-    );
+    expect(
+      judgeInspection({ ...NOTHING_LOOKED_AT, dialMm: bent(2) }, { ...INSPECTION_LIMITS, watchTirMm: 2.5 }).verdict,
+    ).toBe("keep");
   });
 });

@@ -26,7 +26,7 @@ import {
   DEMO_STATIONS,
   SECOND_HALL,
 } from "./demoHall";
-import { loadClimate, loadHours, loadInspections } from "./loadClimate";
+import { loadClimate, loadHours, loadInspections } from "./loadCareFacts";
 import { loadPeople } from "./loadPeople";
 import { seededRandom } from "./random";
 

@@ -1,4 +1,4 @@
-import Link from "../kit/Link";
+import { PagesNav } from "../kit/PagesNav";
 
 const PAGES = [
   ["/care", "Due"],
@@ -12,18 +12,5 @@ const PAGES = [
 
 /** The pages of care. */
 export function CareNav({ here }: { here: (typeof PAGES)[number][0] }) {
-  return (
-    <nav aria-label="Care" className="no-print flex flex-wrap gap-x-4 text-sm">
-      {PAGES.map(([to, name]) => (
-        <Link
-          key={to}
-          href={to}
-          aria-current={here === to ? "page" : undefined}
-          className={`inline-flex min-h-11 items-center ${here === to ? "font-bold underline decoration-2 underline-offset-4" : "hover:underline"}`}
-        >
-          {name}
-        </Link>
-      ))}
-    </nav>
-  );
+  return <PagesNav label="Care" pages={PAGES} here={here} />;
 }

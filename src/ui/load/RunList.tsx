@@ -13,7 +13,7 @@ const MARKS = { open: "", done: "done", skipped: "left out" } as const;
 /** All sets of the run in their order, what was done and what comes; this is what is printed. */
 export function RunList({ sets, changes, words }: Props) {
   return (
-    <details className="sheet px-4 print:block" open={undefined}>
+    <details className="sheet px-4 print:block">
       <summary className="min-h-11 cursor-pointer py-3 text-sm font-semibold">
         All sets: {sets.filter(({ state }) => state === "done").length} done,{" "}
         {sets.filter(({ state }) => state === "open").length} to come
