@@ -1,8 +1,8 @@
 import { asc, eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
-import { bars, careLog, carePlan, changes } from "@/data/schema";
+import { bars, careLog, carePlan, careTasks, changes, places } from "@/data/schema";
 import { makeHall } from "@/data/testHall.fixture";
-import { careDueOn, careDuePage, careLately, tickCare, undoCare, type Tick } from "./care";
+import { careDueList, careDueOn, careDuePage, careLately, tickCare, undoCare, type Tick } from "./care";
 
 let keys = 0;
 const tickOf = (doneBy: string, more: Partial<Tick> = {}): Tick => ({
@@ -97,6 +97,32 @@ describe("what is due", () => {
     expect(await careDueOn(who("wall"), "2026-03-11")).toMatchObject([{ tag: "T1", task: "shaft", overdueDays: 9 }]);
     await hall.update(bars, eq(bars.id, bar.id), { state: "on-order" });
     expect(await careDueOn(who("wall"), "2026-03-11")).toEqual([]);
+  });
+
+  it("is listed as far as asked and counted whole, of one task, bar or place", async () => {
+    const { hall, who, bar, task } = await makeHall("care");
+    const [rack] = await hall.insert(places, { name: "Rack wall", roundOrder: 1 });
+    const [sleeves] = await hall.insert(careTasks, { ...task, id: undefined, key: "sleeves", name: "oil", minutes: 1 });
+    await hall.update(bars, eq(bars.id, bar.id), { placeId: rack!.id });
+    const due = { intervalDays: 10, reason: "" };
+    await hall.insert(carePlan, { barId: bar.id, taskId: sleeves!.id, dueOn: "2026-03-20", ...due });
+    for (const tag of ["T2", "T3"]) {
+      const [one] = await hall.insert(bars, { ...bar, id: undefined, tag, placeId: null });
+      await hall.insert(carePlan, { barId: one!.id, taskId: task.id, dueOn: "2026-03-15", ...due });
+    }
+    const list = (only = {}, most = 10, day = "2026-03-20") => careDueList(who("care"), day, only, most);
+    expect(await list({}, 2)).toMatchObject({
+      items: [{ tag: "T1", task: "shaft" }, { dueOn: "2026-03-15" }],
+      count: 4,
+      late: 3,
+      minutes: 3 * 3 + 1,
+    });
+    expect(await list({ task: "sleeves" })).toMatchObject({ items: [{ tag: "T1" }], count: 1, late: 0, minutes: 1 });
+    expect(await list({ tag: "T2" })).toMatchObject({ items: [{ tag: "T2", place: null }], count: 1 });
+    expect(await list({ place: "Rack wall", task: "shaft" })).toMatchObject({ items: [{ tag: "T1" }], count: 1 });
+    for (const nothing of [{ task: "dance" }, { tag: "T9" }, { place: "' or true --" }])
+      expect(await list(nothing)).toMatchObject({ items: [], count: 0, minutes: 0 });
+    expect(await list({}, 10, "2026-03-14")).toMatchObject({ count: 1, late: 1 });
   });
 
   it("is paged without losing or doubling an item", async () => {

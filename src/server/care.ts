@@ -1,12 +1,12 @@
 import "server-only";
 import { cache } from "react";
-import { and, asc, desc, eq, gte, inArray, isNull, lte, notInArray, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gte, inArray, isNull, lte, notInArray, sql, type SQL } from "drizzle-orm";
 import { overdueDays } from "@/core/care/careDue";
 import { addDays, daysBetween, isHallDay, type HallDay } from "@/core/units/hallDay";
 import { carePlanRow, type CareTaskRow } from "@/data/carePlanRows";
 import { database } from "@/data/client";
 import { inTransaction, type HallDb } from "@/data/hallDb";
-import { barCare, bars, careLog, carePlan, careTasks, people } from "@/data/schema";
+import { barCare, bars, careLog, carePlan, careTasks, people, places } from "@/data/schema";
 import type { Bar } from "@/core/bars/bar";
 import { once, recordChange } from "./history";
 import { careHouse } from "./carePlanning";
@@ -36,8 +36,16 @@ export type DueCursor = [dueOn: HallDay, barId: string, taskId: string];
 
 /** What is due on or before a day, longest overdue first; bars that are retired or not here yet are left out. */
 export const careDueOn = cache(
-  async (who: Who, day: HallDay): Promise<DueItem[]> => (await careDuePage(who, day, { limit: 10_000 })).items,
+  async (who: Who, day: HallDay, task?: string): Promise<DueItem[]> =>
+    (await careDuePage(who, day, { limit: 10_000, only: { task } })).items,
 );
+
+/** Of which task, bar or place; nothing for all. */
+export interface DueFilter {
+  task?: string;
+  tag?: string;
+  place?: string;
+}
 
 const OF_A_BAR_IN_USE = sql`exists (select 1 from ${bars} where ${bars.id} = ${carePlan.barId} and ${bars.state} not in ('retired', 'on-order'))`;
 
@@ -84,17 +92,63 @@ export async function careDueByTask(who: Who, day: HallDay, most = 4): Promise<T
     .sort((a, b) => (a.firstDue < b.firstDue ? -1 : a.firstDue > b.firstDue ? 1 : a.task < b.task ? -1 : 1));
 }
 
+export interface DueList {
+  /** The longest overdue, as many as were asked for. */
+  items: DueItem[];
+  count: number;
+  late: number;
+  minutes: number;
+}
+
+/** What is due on or before a day, counted whole and listed as far as asked. */
+export async function careDueList(who: Who, day: HallDay, only: DueFilter, most: number): Promise<DueList> {
+  const hall = hallDb(who);
+  const [{ items }, counts, tasks] = await Promise.all([
+    careDuePage(who, day, { limit: most, only }),
+    hall.summary(
+      carePlan,
+      {
+        taskId: carePlan.taskId,
+        count: sql<number>`count(*)::int`,
+        late: sql<number>`(count(*) filter (where ${carePlan.dueOn} < ${who.today}))::int`,
+      },
+      { where: await isDue(hall, day, only), groupBy: [carePlan.taskId] },
+    ),
+    careTasksById(hall),
+  ]);
+  return {
+    items,
+    count: counts.reduce((sum, { count }) => sum + count, 0),
+    late: counts.reduce((sum, { late }) => sum + late, 0),
+    minutes: counts.reduce((sum, { count, taskId }) => sum + count * (tasks.get(taskId)?.minutes ?? 0), 0),
+  };
+}
+
+async function isDue(hall: HallDb, day: HallDay, { task, tag, place }: DueFilter = {}): Promise<SQL | undefined> {
+  const known = task ? [...(await careTasksById(hall)).values()].find(({ key }) => key === task) : undefined;
+  return and(
+    lte(carePlan.dueOn, day),
+    OF_A_BAR_IN_USE,
+    task ? (known ? eq(carePlan.taskId, known.id) : sql`false`) : undefined,
+    tag
+      ? sql`${carePlan.barId} in (select ${bars.id} from ${bars} where ${bars.hallId} = ${hall.hallId} and ${bars.tag} = ${tag})`
+      : undefined,
+    place
+      ? sql`${carePlan.barId} in (select ${bars.id} from ${bars} join ${places} on ${places.id} = ${bars.placeId} where ${bars.hallId} = ${hall.hallId} and ${places.hallId} = ${hall.hallId} and ${places.name} = ${place})`
+      : undefined,
+  );
+}
+
 /** The same, a page at a time. */
 export async function careDuePage(
   who: Who,
   day: HallDay,
-  { limit, after }: { limit: number; after?: DueCursor },
+  { limit, after, only }: { limit: number; after?: DueCursor; only?: DueFilter },
 ): Promise<{ items: DueItem[]; nextCursor: string | null }> {
   const hall = hallDb(who);
   const plan = await hall.rows(carePlan, {
     where: and(
-      lte(carePlan.dueOn, day),
-      OF_A_BAR_IN_USE,
+      await isDue(hall, day, only),
       after &&
         sql`(${carePlan.dueOn}, ${carePlan.barId}, ${carePlan.taskId}) > (${after[0]}::date, ${after[1]}::uuid, ${after[2]}::uuid)`,
     ),

@@ -9,6 +9,7 @@ import {
   careLog,
   carePlan,
   careSkips,
+  classes,
   climateDays,
   climateSensors,
   houseRules,
@@ -21,7 +22,8 @@ import { replanCare } from "./carePlanning";
 import { minutesLearned, roundOf, touchRound, type RoundTouch } from "./careRound";
 import { careLogRows, careRecords } from "./careRecords";
 import { careReportPdf } from "./careReportPdf";
-import { careMeters, noteChalk, saveBarFactors, saveCareRules } from "./careRules";
+import { careMeters, saveBarFactors, saveCareRules } from "./careRules";
+import { noteSeen, spotChecks } from "./spotChecks";
 import { careTasksOf, careTaskTexts, saveCareTask } from "./careTasks";
 import { importClimate, saveSensor } from "./climate";
 import { findingPhoto, listFindings, settleFinding } from "./findings";
@@ -104,13 +106,13 @@ describe("care by the air", () => {
     expect((await plan(made)).reason).toBe("bare shaft in salt-humid air: every 10 days");
     await saveCareRules(made.manager, { rule: "condition" }, 2);
     expect((await plan(made)).dueOn).toBe("9999-12-31");
-    await noteChalk(made.who("wall"), ["T1"]);
+    await noteSeen(made.who("wall"), ["T1"], "chalk");
     expect(await plan(made)).toMatchObject({ dueOn: "2026-03-20", reason: "chalk was left on it" });
   });
   it("a bar with chalk left on it is due sooner until it is brushed; anybody may note it", async () => {
     const made = await withSensor("chalk");
     const before = await plan(made);
-    expect(await noteChalk(made.who("wall"), ["T1"])).toEqual({ ok: true, noted: ["T1"] });
+    expect(await noteSeen(made.who("wall"), ["T1"], "chalk")).toEqual({ ok: true, noted: ["T1"] });
     const after = await plan(made);
     expect(after.dueOn < before.dueOn).toBe(true);
     expect(after.reason).toContain("chalk left on × 1.5");
@@ -123,7 +125,57 @@ describe("care by the air", () => {
     } as const;
     expect(await touchRound(made.who("care"), { ...touch, tasks: [...touch.tasks] })).toMatchObject({ ok: true });
     expect(await made.hall.first(barCare)).toMatchObject({ chalkSeenOn: null });
-    expect(await noteChalk(made.manager, ["none"])).toMatchObject({ code: "not-found" });
+    // Seen clean it is as good as brushed: chalk is off, whoever took it off.
+    await noteSeen(made.who("lifter"), ["T1"], "chalk");
+    const again = await plan(made);
+    expect(again.reason).toContain("chalk left on");
+    expect(await noteSeen(made.who("lifter"), ["T1"], "clean")).toMatchObject({ ok: true });
+    expect((await plan(made)).reason).not.toContain("chalk");
+    expect(await noteSeen(made.manager, ["none"], "chalk")).toMatchObject({ code: "not-found" });
+  });
+  it("the day's spot checks are bars with chalk left on, then the busiest, each until somebody looked at it", async () => {
+    const made = await withSensor("spot checks");
+    const { bar } = made;
+    const more = await made.hall.insert(
+      bars,
+      ["B1", "B2", "B3"].map((tag) => ({ ...bar, id: undefined, tag })),
+    );
+    const times = { T1: 3, B1: 5, B2: 1 };
+    await made.hall.insert(
+      classes,
+      Object.entries(times).flatMap(([tag, count]) =>
+        Array.from({ length: count }, () => ({
+          name: "class",
+          heldOn: "2026-03-18",
+          startsAt: "18:00",
+          blockMinutes: 20,
+          blocks: 1,
+          capacities: {},
+          plan: { entries: [{ tag }] },
+        })),
+      ),
+    );
+    const list = async () =>
+      (await spotChecks(made.who("wall"))).map(({ tag, uses, isLookedAt }) => [tag, uses, isLookedAt]);
+    expect(await list()).toEqual([
+      ["B1", 5, false],
+      ["T1", 3, false],
+      ["B2", 1, false],
+    ]);
+    await noteSeen(made.who("wall"), ["B3"], "chalk");
+    await noteSeen(made.who("wall"), ["B1"], "clean");
+    // B3 comes first: chalk is on it, though nobody uses it. It was looked at by whoever saw the chalk.
+    expect(await list()).toEqual([
+      ["B3", 0, true],
+      ["B1", 5, true],
+      ["T1", 3, false],
+      ["B2", 1, false],
+    ]);
+    // The next day all is to be looked at again; a bar out of use is not.
+    await made.hall.update(bars, eq(bars.id, more[1]!.id), { state: "quarantined" });
+    expect(
+      (await spotChecks({ ...made.who("wall"), today: "2026-03-21" })).map(({ isLookedAt }) => isLookedAt),
+    ).toEqual([false, false, false]);
   });
   it("somebody may set what is worked out, and the meters show every factor", async () => {
     const made = await withSensor("factors");

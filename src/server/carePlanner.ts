@@ -1,7 +1,8 @@
 import "server-only";
 import { and, asc, eq, gte, inArray, lte, notInArray } from "drizzle-orm";
-import { packRounds } from "@/core/care/packRounds";
+import { packTurns } from "@/core/care/packTurns";
 import { clockText, outsideQuiet, readStaffHours, staffHoursText } from "@/core/care/staffHours";
+import { groupBy } from "@/core/collections/groupBy";
 import { addDays, daysBetween, hallClockAt, hallDayAt, type HallDay } from "@/core/units/hallDay";
 import { database } from "@/data/client";
 import { inTransaction } from "@/data/hallDb";
@@ -87,8 +88,8 @@ export interface PlanResult {
 }
 
 /**
- * Packs what is due in the next four weeks into the crew's hours, around classes, and keeps it in place of what was
- * planned from today on: least lateness first, then fewest rounds. What fits nowhere is said.
+ * Packs what is due in the next four weeks, as often as it comes round, into the crew's hours, around classes, and keeps
+ * it in place of what was planned from today on: least lateness first, then fewest rounds. What fits nowhere is said.
  */
 export async function planRounds(who: Who): Promise<Outcome<PlanResult>> {
   if (!may(who, "care.plan")) return forbidden("plan rounds");
@@ -106,20 +107,18 @@ export async function planRounds(who: Who): Promise<Outcome<PlanResult>> {
   if (spans.length === 0)
     return failed("impossible", "Nobody's hours are known yet: say first when somebody is in to do care.");
   const barOf = new Map(inUse.map((bar) => [bar.id, bar]));
-  const jobs = due.flatMap(({ barId, taskId, dueOn, intervalDays }) => {
+  const known = due.flatMap(({ barId, taskId, dueOn, intervalDays }) => {
     const task = tasks.get(taskId);
     if (!task || !barOf.has(barId)) return [];
-    const day = daysBetween(who.today, dueOn);
     return [
       {
         id: `${barId} ${taskId}`,
         barId,
         taskId,
-        dueOn,
         task: task.key,
         minutes: learned.get(task.key) ?? task.minutes,
-        due: day,
-        earliest: Math.max(0, day - Math.ceil(EARLY_SHARE * Math.max(intervalDays, 1))),
+        due: daysBetween(who.today, dueOn),
+        intervalDays,
       },
     ];
   });
@@ -153,13 +152,28 @@ export async function planRounds(who: Who): Promise<Outcome<PlanResult>> {
         })),
       );
   }).flat();
-  const packed = packRounds({ jobs, windows, setupMinutes: setupsOf([...tasks.values()].map(({ key }) => key)) });
-  const unplaced = jobs.filter(({ id }) => packed.unplaced.includes(id));
+  const packed = packTurns({
+    care: known,
+    windows,
+    setupMinutes: setupsOf([...tasks.values()].map(({ key }) => key)),
+    horizon: PLAN_DAYS,
+    earlyShare: EARLY_SHARE,
+  });
+  const jobs = packed.turns.map(({ care, turn, due, windowId }) => ({
+    ...known[care]!,
+    turn,
+    windowId,
+    dueOn: addDays(who.today, due),
+  }));
+  const unplaced = jobs.filter(({ windowId }) => windowId === null);
+  const byWindow = groupBy(jobs, ({ windowId }) => windowId);
+  const rounds = windows.flatMap((window) => {
+    const items = byWindow.get(window.id);
+    return items === undefined ? [] : [{ window, items }];
+  });
   return inTransaction(database(), who.hallId, async (own) => {
     await own.remove(careRounds, gte(careRounds.day, who.today));
-    for (const window of windows) {
-      const items = jobs.filter((_, j) => packed.windowOf[j] === window.id);
-      if (items.length === 0) continue;
+    for (const { window, items } of rounds)
       await own.insert(careRounds, {
         personId: window.personId,
         day: window.on,
@@ -167,22 +181,22 @@ export async function planRounds(who: Who): Promise<Outcome<PlanResult>> {
         minutes: roundMinutes(items),
         items: items.map(({ barId, taskId, dueOn }) => ({ barId, taskId, dueOn })),
       });
-    }
     await recordChange(own, who, {
       entity: "round",
       entityId: who.personId,
       action: "planned",
-      after: { jobs: jobs.length, rounds: packed.rounds, lateness: packed.lateness, unplaced: unplaced.length },
+      after: { jobs: jobs.length, rounds: rounds.length, lateness: packed.lateness, unplaced: unplaced.length },
     });
     return {
       ok: true as const,
       jobs: jobs.length,
       lateness: packed.lateness,
-      already: jobs.reduce((sum, { due: day }) => sum + Math.max(0, -day), 0),
-      rounds: packed.rounds,
-      unplaced: unplaced.map(
-        ({ barId, task }) => `${barOf.get(barId)!.tag}: ${[...tasks.values()].find(({ key }) => key === task)!.name}`,
-      ),
+      already: known.reduce((sum, { due: day }) => sum + Math.max(0, -day), 0),
+      rounds: rounds.length,
+      unplaced: unplaced.map(({ barId, taskId, turn, dueOn }) => {
+        const again = turn === 0 ? "" : ` (again by ${dueOn})`;
+        return `${barOf.get(barId)!.tag}: ${tasks.get(taskId)!.name}${again}`;
+      }),
     };
   });
 }

@@ -138,7 +138,7 @@ export async function meterHouse(
 }
 
 /** How often each bar was used lately or is planned to be; every bar in use has an entry. */
-async function usesByBar(hall: HallDb, today: HallDay): Promise<Map<string, number>> {
+export async function usesByBar(hall: HallDb, today: HallDay): Promise<Map<string, number>> {
   const [inUse, held, ran] = [
     await hall.summary(
       bars,

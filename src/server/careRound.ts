@@ -34,14 +34,14 @@ export interface RoundView {
 export async function roundOf(who: Who, { task, day }: { task: string | null; day: HallDay }): Promise<RoundView> {
   const hall = hallDb(who);
   const [due, learned, skips, tasks] = await Promise.all([
-    careDueOn(who, day),
+    careDueOn(who, day, task ?? undefined),
     minutesLearned(who),
     hall.rows(careSkips, { where: eq(careSkips.skippedOn, who.today) }),
     careTasksById(hall),
   ]);
   const skipped = new Map(skips.map(({ barId, taskId, reason }) => [`${barId} ${tasks.get(taskId)?.key}`, reason]));
   const items = due
-    .filter((item) => (task === null || item.task === task) && item.state !== "quarantined")
+    .filter((item) => item.state !== "quarantined")
     .sort((a, b) => a.placeOrder - b.placeOrder || (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0));
   const stops: RoundStop[] = [];
   for (const item of items) {

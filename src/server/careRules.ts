@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, eq, inArray, ne } from "drizzle-orm";
+import { and, asc, eq, ne } from "drizzle-orm";
 import { CARE_RULES, needForecast, USUAL_FACTORS, type CareRule, type Need } from "@/core/care/needMeter";
 import { INSPECTION_LIMITS, type InspectionLimits } from "@/core/care/inspection";
 import { readStaffHours } from "@/core/care/staffHours";
@@ -180,34 +180,6 @@ export async function saveBarFactors(
     });
     await replanCare(hall, who);
     return { ok: true as const };
-  });
-}
-
-/** Notes in two touches that chalk was left on bars; the shaft is due sooner, until it is brushed. */
-export async function noteChalk(who: Who, tags: readonly string[]): Promise<Outcome<{ noted: string[] }>> {
-  if (!may(who, "care.spot")) return forbidden("note what was seen on bars");
-  if (tags.length === 0 || tags.length > 100) return failed("invalid", "Touch the bars that have chalk on them.");
-  return inTransaction(database(), who.hallId, async (hall) => {
-    const rows = await hall.rows(bars, { where: and(inArray(bars.tag, [...tags]), ne(bars.state, "retired")) });
-    if (rows.length === 0) return notFound(`bar ${tags[0]}`);
-    for (const bar of rows) {
-      const row = await hall.first(barCare, { where: eq(barCare.barId, bar.id), forUpdate: true });
-      await hall.put(barCare, [barCare.barId], {
-        barId: bar.id,
-        useFactor: row?.useFactor ?? null,
-        finishFactor: row?.finishFactor ?? null,
-        chalkSeenOn: who.today,
-        version: (row?.version ?? 0) + 1,
-      });
-      await recordChange(hall, who, {
-        entity: "bar",
-        entityId: bar.id,
-        action: "chalk left on",
-        after: { on: who.today },
-      });
-    }
-    if ((await storedCareRules(hall)).rule !== "calendar") await replanCare(hall, who);
-    return { ok: true as const, noted: rows.map(({ tag }) => tag) };
   });
 }
 

@@ -6,10 +6,9 @@ import { simulatedClimate } from "@/core/care/simulatedClimate";
 import { hallDayAt, type HallDay } from "@/core/units/hallDay";
 import { database } from "@/data/client";
 import { inTransaction, type HallDb } from "@/data/hallDb";
-import { climateDays, climateReadings, climateSensors, idempotencyKeys } from "@/data/schema";
+import { climateDays, climateReadings, climateSensors } from "@/data/schema";
 import { replanCare, storedCareRules } from "./carePlanning";
 import { recordChange } from "./history";
-import { remindOfRounds } from "./reminders";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
 import { may } from "./permissions";
 import { hallDb, type Who } from "./who";
@@ -48,25 +47,10 @@ const readingOf = (row: typeof climateReadings.$inferSelect): ClimateReading => 
   relativeHumidityPct: row.humidityPct,
 });
 
-/**
- * Brings air and care up to the hour and the day: simulated sensors read what they have not read yet, and once a day
- * every due day is worked out anew where the house goes by the meter. Called by what shows care; costs a row when
- * nothing is to do.
- */
-export const keepCareCurrent = cache(async (who: Who): Promise<void> => {
-  const sensors = (await listSensors(who)).filter(({ kind }) => kind === "simulated");
-  const hour = Math.floor(Date.now() / HOUR);
-  const hall = hallDb(who);
-  const isNew = (key: string) => hall.insertOnce(idempotencyKeys, { key, action: "climate", result: {} });
-  if (sensors.length > 0 && (await isNew(`climate-hour-${hour}`)))
-    await inTransaction(database(), who.hallId, async (own) => {
-      for (const sensor of sensors) await tick(own, who, sensor, hour * HOUR);
-    });
-  if (!(await isNew(`care-day-${who.today}`))) return;
-  if ((await storedCareRules(hall)).rule !== "calendar")
-    await inTransaction(database(), who.hallId, (own) => replanCare(own, who));
-  await remindOfRounds(who);
-});
+/** Lets the simulated ones among sensors read what they have not read yet, up to an hour. Call it in a transaction. */
+export async function readSensors(hall: HallDb, who: Who, sensors: readonly SensorRow[], until: number): Promise<void> {
+  for (const sensor of sensors) if (sensor.kind === "simulated") await tick(hall, who, sensor, until);
+}
 
 async function tick(hall: HallDb, who: Who, sensor: SensorRow, until: number): Promise<void> {
   const last = await hall.first(climateReadings, {

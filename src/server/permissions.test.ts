@@ -8,7 +8,8 @@ import { tickCare, undoCare } from "./care";
 import { makeCalendarLink, revokeCalendarLink } from "./careCalendar";
 import { moveRound, planRounds, saveStaffHours } from "./carePlanner";
 import { touchRound } from "./careRound";
-import { noteChalk, saveBarFactors, saveCareRules } from "./careRules";
+import { saveBarFactors, saveCareRules } from "./careRules";
+import { noteSeen } from "./spotChecks";
 import { saveCareTask } from "./careTasks";
 import { addEntry, assignTonight, lockEntry, removeEntry, saveClass } from "./classChanges";
 import { classDetails, listClasses } from "./classes";
@@ -133,7 +134,7 @@ const WRITES: [name: string, may: Role[], call: (who: Who) => Promise<Outcome<ob
   ["inspect a bar", ["manager", "coach", "care"], (who) => inspectBar(who, INSPECTION)],
   ["touch a round", ["manager", "coach", "care"], (who) => touchRound(who, ROUND)],
   ["settle a finding", ["manager", "coach", "care"], (who) => settleFinding(who, NO_ID, "")],
-  ["note chalk", ["manager", "coach", "care", "lifter", "wall"], (who) => noteChalk(who, [])],
+  ["note chalk", ["manager", "coach", "care", "lifter", "wall"], (who) => noteSeen(who, [], "chalk")],
   ["rules of care", ["manager"], (who) => saveCareRules(who, {}, 0)],
   [
     "factors of a bar",

@@ -1,6 +1,6 @@
 import "server-only";
 import { and, desc, eq, isNull } from "drizzle-orm";
-import { inTransaction } from "@/data/hallDb";
+import { inTransaction, type HallDb } from "@/data/hallDb";
 import { database } from "@/data/client";
 import { messages } from "@/data/schema";
 import { plannedRounds } from "./carePlanner";
@@ -10,10 +10,10 @@ import { may } from "./permissions";
 import { hallDb, type Who } from "./who";
 
 /** Writes a reminder of each of today's rounds to whoever does it. Call it once a day; nothing leaves the program. */
-export async function remindOfRounds(who: Who): Promise<number> {
+export async function remindOfRounds(hall: HallDb, who: Who): Promise<number> {
   const rounds = (await plannedRounds(who, { from: who.today })).filter(({ day }) => day === who.today);
   if (rounds.length === 0) return 0;
-  await hallDb(who).insert(
+  await hall.insert(
     messages,
     rounds.map((round) => ({
       toPersonId: round.personId,

@@ -93,6 +93,12 @@ async function firstManager(): Promise<Who> {
   return toWho(row);
 }
 
+/** A manager of every hall that has one: on whose behalf the program itself acts. */
+export async function managerOfEachHall(): Promise<Who[]> {
+  const rows = await whoQuery().where(eq(people.role, "manager")).orderBy(asc(halls.createdAt), asc(people.name));
+  return [...groupBy(rows, ({ hall }) => hall.id).values()].map(([row]) => toWho(row!));
+}
+
 function whoQuery() {
   return database()
     .select({ person: people, hall: halls })

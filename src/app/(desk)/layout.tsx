@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import { careDueCounts } from "@/server/care";
-import { keepCareCurrent } from "@/server/climate";
+import { keepCareCurrent } from "@/server/housekeeping";
 import { todayCount } from "@/server/today";
 import { whoIsAsking } from "@/server/who";
 import { Shell } from "@/ui/kit/Shell";

@@ -91,6 +91,7 @@ export const careLog = pgTable(
     foreignKey({ columns: [t.hallId, t.enteredBy], foreignColumns: [people.hallId, people.id] }),
     index().on(t.barId, t.taskId, t.doneOn),
     index().on(t.hallId, t.enteredAt),
+    index().on(t.hallId, t.doneOn),
     check("care_log_undone", sql`(${t.undoneAt} is null) = (${t.undoneBy} is null)`),
   ],
 );

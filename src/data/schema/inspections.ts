@@ -31,6 +31,8 @@ export const barCare = pgTable(
     finishFactor: doublePrecision(),
     /** Seen with chalk in the knurl on that day and not brushed since. */
     chalkSeenOn: date({ mode: "string" }),
+    /** Somebody last said on that day what was to be seen on it. */
+    lookedOn: date({ mode: "string" }),
     version: integer().notNull().default(1),
   },
   (t) => [

@@ -3,6 +3,7 @@ import { groupBy } from "@/core/collections/groupBy";
 import { daysBetween } from "@/core/units/hallDay";
 import type { DueItem, LogItem } from "@/server/care";
 import type { Finding } from "@/server/findings";
+import type { SpotCheck } from "@/server/spotChecks";
 import { AskForm } from "../kit/AskForm";
 import { BarTag } from "../kit/BarTag";
 import { dayText, dueText } from "../kit/dayText";
@@ -11,6 +12,7 @@ import { PageHead } from "../kit/PageHead";
 import { StateText } from "../kit/StateText";
 import { CareNav } from "./CareNav";
 import { Findings } from "./Findings";
+import { SpotChecks } from "./SpotChecks";
 import { TickBoard, TickForm, UndoForm } from "./TickForms";
 
 export interface CareQuery {
@@ -24,7 +26,12 @@ export interface CareQuery {
 }
 
 interface Props {
+  /** Not more of them than a page holds. */
   items: DueItem[];
+  /** Of all that is due. */
+  count: number;
+  late: number;
+  minutes: number;
   log: LogItem[];
   query: CareQuery;
   tasks: { key: string; name: string }[];
@@ -39,11 +46,17 @@ interface Props {
   /** Open findings. */
   findings: Finding[];
   settleAction: FormAction;
+  /** The day's spot checks. */
+  checks: SpotCheck[];
+  seenAction: FormAction;
 }
 
 /** What is due and overdue, bar by bar in the order they hang; ticked off with who and when, undone when wrong. */
 export function CareSheet({
   items,
+  count,
+  late,
+  minutes,
   log,
   query,
   tasks,
@@ -56,23 +69,19 @@ export function CareSheet({
   undoAction,
   findings,
   settleAction,
+  checks,
+  seenAction,
 }: Props) {
   const byPlace = groupBy(
     items.map((item, i) => ({ item, key: keys[i]! })),
     ({ item }) => item.place ?? "no place",
   );
-  const minutes = items.reduce((sum, item) => sum + item.minutes, 0);
-  const overdue = items.filter((item) => item.overdueDays > 0).length;
   const steps = tasks.length > 0 && query.task ? items.find(({ task }) => task === query.task)?.steps : undefined;
   return (
     <TickBoard tickAction={tickAction} undoAction={undoAction}>
       <PageHead
         title="Care"
-        about={
-          items.length === 0
-            ? undefined
-            : `${items.length} due, ${overdue} of them late · about ${Math.ceil(minutes)} min in all`
-        }
+        about={count === 0 ? undefined : `${count} due, ${late} of them late · about ${Math.ceil(minutes)} min in all`}
       >
         <CareNav here="/care" />
       </PageHead>
@@ -83,6 +92,7 @@ export function CareSheet({
           action={settleAction}
         />
       )}
+      <SpotChecks checks={checks} today={today} action={seenAction} />
       <AskForm
         action="/care"
         label="Which care"
@@ -153,6 +163,11 @@ export function CareSheet({
       {items.length === 0 && (
         <p className="sheet p-6">
           Nothing is due{query.ahead > 0 ? " in that time" : " today"}. Look further ahead, or enjoy the quiet.
+        </p>
+      )}
+      {items.length < count && (
+        <p className="sheet mb-3 p-4 text-sm">
+          Shown are the {items.length} longest overdue of {count}. Choose a task or a place to see the others.
         </p>
       )}
       {[...byPlace].map(([place, list]) => (

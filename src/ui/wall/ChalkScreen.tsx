@@ -2,16 +2,19 @@
 
 import { useActionState } from "react";
 import { groupBy } from "@/core/collections/groupBy";
+import type { SpotCheck } from "@/server/spotChecks";
 import { FRESH, type FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 
 interface Props {
   bars: readonly { tag: string; name: string; place: string | null }[];
+  /** The day's spot checks that nobody made yet: the busiest bars, and those with chalk seen on them. */
+  toLookAt: readonly SpotCheck[];
   action: FormAction;
 }
 
 /** A spot check by whoever passes: touch the bar that has chalk on it. */
-export function ChalkScreen({ bars, action }: Props) {
+export function ChalkScreen({ bars, toLookAt, action }: Props) {
   const [form, note, isPending] = useActionState(action, FRESH);
   return (
     <main className="flex min-h-screen flex-col gap-[2vh] px-[3vw] py-[3vh]">
@@ -28,6 +31,29 @@ export function ChalkScreen({ bars, action }: Props) {
         {form.message}
       </p>
       <form action={note} className="grid gap-4">
+        {toLookAt.length > 0 && (
+          <fieldset>
+            <legend className="text-quiet mb-1 text-lg">Looked at one of these? Touch it if it is clean.</legend>
+            <div className="grid grid-cols-3 gap-2 sm:grid-cols-5 lg:grid-cols-8">
+              {toLookAt.map(({ tag, barName, chalkSeenOn }) => (
+                <button
+                  key={tag}
+                  type="submit"
+                  name="seen"
+                  value={`clean ${tag}`}
+                  disabled={isPending}
+                  aria-label={`${tag} ${barName} is clean`}
+                  className="sheet border-l-success hover:border-primary min-h-16 border-l-4 p-2 text-center leading-tight"
+                >
+                  <span className="block text-2xl font-bold">{tag}</span>
+                  <span className="block truncate text-xs">
+                    {chalkSeenOn ? "chalk was seen: brushed now?" : "is clean"}
+                  </span>
+                </button>
+              ))}
+            </div>
+          </fieldset>
+        )}
         {[...groupBy(bars, ({ place }) => place ?? "no place")].map(([place, own]) => (
           <fieldset key={place}>
             <legend className="text-quiet mb-1 text-lg">{place}</legend>
@@ -36,8 +62,8 @@ export function ChalkScreen({ bars, action }: Props) {
                 <button
                   key={tag}
                   type="submit"
-                  name="tag"
-                  value={tag}
+                  name="seen"
+                  value={`chalk ${tag}`}
                   disabled={isPending}
                   className="sheet hover:border-primary min-h-16 p-2 text-center leading-tight"
                 >

@@ -1,19 +1,24 @@
 import { randomUUID } from "node:crypto";
 import type { Metadata } from "next";
 import { addDays, daysBetween, isHallDay } from "@/core/units/hallDay";
-import { careCrew, careDueOn, careLately } from "@/server/care";
+import { careCrew, careDueList, careLately } from "@/server/care";
 import { careTasksOf } from "@/server/careTasks";
-import { keepCareCurrent } from "@/server/climate";
+import { keepCareCurrent } from "@/server/housekeeping";
 import { listFindings } from "@/server/findings";
 import { may } from "@/server/permissions";
-import { whoIsAsking } from "@/server/who";
+import { placeNames } from "@/server/lookups";
+import { spotChecks } from "@/server/spotChecks";
+import { hallDb, whoIsAsking } from "@/server/who";
 import { CareSheet } from "@/ui/care/CareSheet";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
+import { seenAction } from "../../wall/chalk/actions";
 import { settleAction, tickAction, undoAction } from "./actions";
 
 export const metadata: Metadata = { title: "Care" };
 
 const AHEAD = [0, 7, 31];
+/** More than so many at once nobody reads: the longest overdue of them are shown. */
+const MOST_ITEMS = 300;
 
 export default async function CarePage({ searchParams }: { searchParams: SearchParams }) {
   const who = await whoIsAsking();
@@ -21,12 +26,15 @@ export default async function CarePage({ searchParams }: { searchParams: SearchP
   // One bar's page of care looks ahead, so that a link from a bar never leads to an empty list.
   const ahead = AHEAD.find((days) => String(days) === search.ahead) ?? (search.bar ? 31 : 0);
   await keepCareCurrent(who);
-  const [tasks, findings, all, log, crew] = await Promise.all([
+  const only = { task: search.task, tag: search.bar, place: search.place };
+  const [tasks, findings, due, log, crew, places, checks] = await Promise.all([
     careTasksOf(who),
     listFindings(who, { openOnly: true }),
-    careDueOn(who, addDays(who.today, ahead)),
+    careDueList(who, addDays(who.today, ahead), only, MOST_ITEMS),
     careLately(who),
     careCrew(who),
+    placeNames(hallDb(who)),
+    search.bar ? [] : spotChecks(who),
   ]);
   const query = {
     task: search.task ?? "",
@@ -40,26 +48,24 @@ export default async function CarePage({ searchParams }: { searchParams: SearchP
       "",
     on: search.on && isHallDay(search.on) && daysBetween(search.on, who.today) >= 0 ? search.on : who.today,
   };
-  const items = all
-    .filter(
-      (item) =>
-        (query.task === "" || item.task === query.task) &&
-        (query.bar === "" || item.tag === query.bar) &&
-        (query.place === "" || item.place === query.place),
-    )
-    .sort(
-      (a, b) =>
-        a.placeOrder - b.placeOrder || (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0) || (a.dueOn < b.dueOn ? -1 : 1),
-    );
+  const items = due.items.sort(
+    (a, b) =>
+      a.placeOrder - b.placeOrder || (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0) || (a.dueOn < b.dueOn ? -1 : 1),
+  );
   return (
     <CareSheet
       items={items}
+      count={due.count}
+      late={due.late}
+      minutes={due.minutes}
       log={log.filter((entry) => query.bar === "" || entry.tag === query.bar)}
       query={query}
       tasks={tasks.map(({ key, name }) => ({ key, name }))}
       findings={findings}
       settleAction={settleAction}
-      places={[...new Set(all.map(({ place }) => place).filter((place) => place !== null))]}
+      checks={checks}
+      seenAction={seenAction}
+      places={places}
       crew={crew}
       today={who.today}
       mayTick={may(who, "care.tick")}

@@ -1,18 +1,23 @@
 "use server";
 
 import { revalidatePath } from "next/cache";
-import { noteChalk } from "@/server/careRules";
+import { noteSeen } from "@/server/spotChecks";
 import { whoIsAsking } from "@/server/who";
 import type { FormState } from "@/ui/kit/formState";
 
-/** Notes that chalk was left on a bar. */
-export async function chalkAction(_before: FormState, form: FormData): Promise<FormState> {
-  const result = await noteChalk(await whoIsAsking(), [String(form.get("tag") ?? "")]);
+/** Notes what was seen on a bar in passing: the button says "chalk K04" or "clean K04". */
+export async function seenAction(_before: FormState, form: FormData): Promise<FormState> {
+  const [, seen, tag] = /^(chalk|clean) (.*)$/s.exec(String(form.get("seen") ?? "")) ?? [];
+  const result = await noteSeen(await whoIsAsking(), tag ? [tag] : [], seen === "chalk" ? "chalk" : "clean");
   if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed: {} };
   revalidatePath("/", "layout");
+  const tags = result.noted.join(", ");
   return {
     status: "done",
-    message: `Thank you: chalk on ${result.noted.join(", ")} is noted. Brush it if you have a minute; chalk belongs on hands.`,
+    message:
+      seen === "chalk"
+        ? `Thank you: chalk on ${tags} is noted. Brush it if you have a minute; chalk belongs on hands.`
+        : `Thank you: ${tags} is clean.`,
     problems: [],
     typed: {},
   };

@@ -1,16 +1,23 @@
 import type { Metadata } from "next";
 import { isUsable } from "@/core/bars/bar";
 import { barsOnTheWall } from "@/server/bars";
+import { spotChecks } from "@/server/spotChecks";
 import { whoIsAsking } from "@/server/who";
 import { ChalkScreen } from "@/ui/wall/ChalkScreen";
-import { chalkAction } from "./actions";
+import { seenAction } from "./actions";
 
 export const metadata: Metadata = { title: "Chalk left on" };
 
 export default async function ChalkPage() {
   const who = await whoIsAsking();
-  const bars = (await barsOnTheWall(who)).filter(({ bar }) => isUsable(bar.state));
+  const [wall, checks] = await Promise.all([barsOnTheWall(who), spotChecks(who)]);
   return (
-    <ChalkScreen bars={bars.map(({ bar, place }) => ({ tag: bar.tag, name: bar.name, place }))} action={chalkAction} />
+    <ChalkScreen
+      bars={wall
+        .filter(({ bar }) => isUsable(bar.state))
+        .map(({ bar, place }) => ({ tag: bar.tag, name: bar.name, place }))}
+      toLookAt={checks.filter(({ isLookedAt }) => !isLookedAt)}
+      action={seenAction}
+    />
   );
 }

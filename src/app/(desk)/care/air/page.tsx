@@ -1,7 +1,8 @@
 import type { Metadata } from "next";
 import { climateMonths } from "@/core/care/climateMonths";
 import { addDays } from "@/core/units/hallDay";
-import { keepCareCurrent, latestSteel, listSensors, sensorDays, sensorExtent } from "@/server/climate";
+import { latestSteel, listSensors, sensorDays, sensorExtent } from "@/server/climate";
+import { keepCareCurrent } from "@/server/housekeeping";
 import { may } from "@/server/permissions";
 import { whoIsAsking } from "@/server/who";
 import { AirSheet } from "@/ui/care/AirSheet";

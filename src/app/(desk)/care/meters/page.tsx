@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { careMeters, storedCareRulesOf } from "@/server/careRules";
-import { keepCareCurrent } from "@/server/climate";
+import { keepCareCurrent } from "@/server/housekeeping";
 import { may } from "@/server/permissions";
 import { whoIsAsking } from "@/server/who";
 import { CareNav } from "@/ui/care/CareNav";

@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { addDays } from "@/core/units/hallDay";
 import { calendarLinksOf } from "@/server/careCalendar";
 import { crewHours, PLAN_DAYS, plannedRounds } from "@/server/carePlanner";
-import { keepCareCurrent } from "@/server/climate";
+import { keepCareCurrent } from "@/server/housekeeping";
 import { may } from "@/server/permissions";
 import { outboxOf } from "@/server/reminders";
 import { whoIsAsking } from "@/server/who";

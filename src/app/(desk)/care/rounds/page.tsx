@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { addDays } from "@/core/units/hallDay";
-import { keepCareCurrent } from "@/server/climate";
+import { keepCareCurrent } from "@/server/housekeeping";
 import { roundOf } from "@/server/careRound";
 import { careTasksOf } from "@/server/careTasks";
 import { may } from "@/server/permissions";

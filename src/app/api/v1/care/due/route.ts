@@ -3,7 +3,7 @@ import { dueItemOf } from "@/api/lists";
 import { ROUTES } from "@/api/routes";
 import { isHallDay } from "@/core/units/hallDay";
 import { careDuePage, type DueCursor } from "@/server/care";
-import { keepCareCurrent } from "@/server/climate";
+import { keepCareCurrent } from "@/server/housekeeping";
 import { endpoint } from "../../../_http/endpoint";
 import { badCursor, type PageQuery } from "../../../_http/paging";
 

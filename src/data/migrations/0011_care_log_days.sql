@@ -1,0 +1,1 @@
+CREATE INDEX "care_log_hall_id_done_on_index" ON "care_log" USING btree ("hall_id","done_on");

@@ -1,0 +1,1 @@
+ALTER TABLE "bar_care" ADD COLUMN "looked_on" date;

@@ -1,0 +1,69 @@
+"use client";
+
+import { useActionState } from "react";
+import type { SpotCheck } from "@/server/spotChecks";
+import { BarTag } from "../kit/BarTag";
+import { dayText } from "../kit/dayText";
+import { FormMessage } from "../kit/FormParts";
+import { FRESH, type FormAction } from "../kit/formState";
+
+interface Props {
+  checks: readonly SpotCheck[];
+  today: string;
+  action: FormAction;
+}
+
+/** Bars to look at every day: chalk left on, and the busiest. Two answers, one touch each. */
+export function SpotChecks({ checks, today, action }: Props) {
+  const [form, note, isPending] = useActionState(action, FRESH);
+  const open = checks.filter(({ isLookedAt }) => !isLookedAt);
+  if (checks.length === 0) return null;
+  return (
+    <details className="sheet mb-3" open={open.some(({ chalkSeenOn }) => chalkSeenOn !== null)}>
+      <summary className="flex min-h-11 cursor-pointer items-center gap-2 px-4 text-sm">
+        <strong>Spot check</strong>
+        <span className="text-quiet">
+          {open.length === 0
+            ? "every bar of it was looked at today"
+            : `${open.length} of ${checks.length} to look at: chalk left on, and the busiest`}
+        </span>
+      </summary>
+      <FormMessage state={form} />
+      <form action={note}>
+        <ul className="divide-base-300 border-base-300 divide-y border-t">
+          {checks.map(({ tag, barName, place, uses, chalkSeenOn, isLookedAt }) => (
+            <li key={tag} className="flex flex-wrap items-center gap-x-3 gap-y-1 px-4 py-1.5 text-sm">
+              <BarTag tag={tag} />
+              <span>{barName}</span>
+              <span className="text-quiet">
+                {[
+                  place,
+                  chalkSeenOn && `chalk seen ${dayText(chalkSeenOn, today)}`,
+                  uses > 0 && `used or planned ${uses} ${uses === 1 ? "time" : "times"}`,
+                ]
+                  .filter(Boolean)
+                  .join(" · ")}
+              </span>
+              <span className="ml-auto flex items-center gap-2">
+                {isLookedAt && <span className="text-success text-xs font-semibold">looked at today</span>}
+                {(["clean", "chalk"] as const).map((seen) => (
+                  <button
+                    key={seen}
+                    type="submit"
+                    name="seen"
+                    value={`${seen} ${tag}`}
+                    disabled={isPending}
+                    className="btn btn-sm btn-outline min-h-11"
+                  >
+                    {seen === "clean" ? "Clean" : "Chalk on it"}
+                    <span className="sr-only">: {tag}</span>
+                  </button>
+                ))}
+              </span>
+            </li>
+          ))}
+        </ul>
+      </form>
+    </details>
+  );
+}
