@@ -20,6 +20,7 @@ import { makeHall } from "@/data/testHall.fixture";
 import { barsOnTheWall } from "./bars";
 import { replanCare } from "./carePlanning";
 import { minutesLearned, roundOf, touchRound, type RoundTouch } from "./careRound";
+import { barCondition, rustAgainstCare } from "./careCondition";
 import { careLogRows, careRecords } from "./careRecords";
 import { careReportPdf } from "./careReportPdf";
 import { careMeters, saveBarFactors, saveCareRules } from "./careRules";
@@ -390,7 +391,7 @@ describe("records of a year", () => {
         barId: made.bar.id,
         personId: care.personId,
         inspectedOn: `2026-0${i + 1}-15`,
-        facts: { ...NOTHING_LOOKED_AT, rust: "specks" as const },
+        facts: { ...NOTHING_LOOKED_AT, rust: i === 0 ? ("bloom" as const) : ("specks" as const) },
         tirMm,
         bendAtDeg: 0,
         suggested: "keep",
@@ -415,6 +416,15 @@ describe("records of a year", () => {
       lastTirMm: 1.2,
       lastRust: "specks",
     });
+    // Over time: brushed once on the day between two looks; what rust did meanwhile.
+    const condition = await barCondition(care, made.bar.id);
+    expect(condition.care.map(({ on, task }) => [on, task])).toEqual([
+      ["2026-01-10", "shaft"],
+      ["2026-02-10", "shaft"],
+    ]);
+    expect(condition.looks.map(({ tirMm }) => tirMm)).toEqual([0.5, 1.2]);
+    expect(condition.spans).toMatchObject([{ days: 31, times: 1, before: "bloom", after: "specks", steps: 1 }]);
+    expect(await rustAgainstCare(care)).toBeNull();
     const rows = await careLogRows(care, 2026);
     expect(rows.ok && rows.rows[0]).toEqual(["2026-01-10", "T1", "brush", "care of records", "5", "", ""]);
     const pdf = Buffer.from(await careReportPdf(result.records, care));

@@ -23,6 +23,7 @@ import {
   climateDays,
   climateSensors,
   houseRules,
+  lifterBars,
   places,
   runs,
 } from "@/data/schema";
@@ -137,9 +138,12 @@ export async function meterHouse(
   };
 }
 
-/** How often each bar was used lately or is planned to be; every bar in use has an entry. */
+/**
+ * How often each bar was used lately or is planned to be: places in classes, sessions run, and lifters who are known to
+ * have used it. Every bar in use has an entry.
+ */
 export async function usesByBar(hall: HallDb, today: HallDay): Promise<Map<string, number>> {
-  const [inUse, held, ran] = [
+  const [inUse, held, ran, lifted] = [
     await hall.summary(
       bars,
       { id: bars.id, tag: bars.tag },
@@ -157,6 +161,11 @@ export async function usesByBar(hall: HallDb, today: HallDay): Promise<Map<strin
       { barId: runs.barId, count: sql<number>`count(*)::int` },
       { where: gte(runs.startedAt, new Date(Date.now() - USE_BACK * 86_400_000)), groupBy: [runs.barId] },
     ),
+    await hall.summary(
+      lifterBars,
+      { barId: lifterBars.barId, count: sql<number>`count(*)::int` },
+      { where: gte(lifterBars.lastUsedOn, addDays(today, -USE_BACK)), groupBy: [lifterBars.barId] },
+    ),
   ];
   const uses = new Map(inUse.map(({ id }) => [id, 0]));
   const idOf = new Map(inUse.map(({ id, tag }) => [tag, id]));
@@ -165,7 +174,7 @@ export async function usesByBar(hall: HallDb, today: HallDay): Promise<Map<strin
   };
   for (const { plan } of held)
     for (const { tag } of (plan as PlannedClass).entries) if (tag !== null) add(idOf.get(tag), 1);
-  for (const { barId, count } of ran) add(barId, count);
+  for (const { barId, count } of [...ran, ...lifted]) add(barId, count);
   return uses;
 }
 

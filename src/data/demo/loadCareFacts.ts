@@ -92,7 +92,7 @@ export async function loadInspections(
         spinRightS: 10 - (i % 3),
         endPlayMm: 0.5,
         knurl: "sharp",
-        rust: back < 100 ? "specks" : "bloom",
+        rust: rustOf(bar, back),
         parts: {},
       };
       const { verdict } = judgeInspection(facts);
@@ -118,6 +118,13 @@ export async function loadInspections(
       foundBy: personId,
       foundAt: new Date(Date.now() - 30 * HOUR),
     });
+}
+
+/** A bare shaft gathers rust over the year; one that is protected hardly does. */
+function rustOf({ finish }: BarRow, back: number): InspectionFacts["rust"] {
+  const isBare = finish === null || finish === "bare" || finish === "black-oxide";
+  if (isBare) return back > 200 ? "none" : back > 100 ? "bloom" : "specks";
+  return back > 100 ? "none" : "bloom";
 }
 
 /** When the crew is in: two mornings of the care hand, an evening of a coach. */

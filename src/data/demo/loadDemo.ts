@@ -8,7 +8,7 @@ import { CARE_TASK_KEYS, CARE_TASKS } from "@/core/care/careTasks";
 import type { ClimateClass } from "@/core/care/climateClass";
 import { LIFT_KEYS, LIFTS } from "@/core/matching/lifts";
 import { massUnitsFromKg } from "@/core/units/exactMass";
-import { addDays, hallDayAt, type HallDay } from "@/core/units/hallDay";
+import { addDays, daysBetween, hallDayAt, type HallDay } from "@/core/units/hallDay";
 import { convertTyped, type TypedQuantity, type Unit } from "@/core/units/typedQuantity";
 import { quantityRows, rowFromRecord } from "../barRecordRows";
 import type { BarRow } from "../barRows";
@@ -32,7 +32,10 @@ import { seededRandom } from "./random";
 
 const SEED = 20_260_301;
 /** How far back the care log goes. */
+/** So far back the log of care is by the random numbers that also say what is due today. */
 const LOG_DAYS = 62;
+/** So far back the hall has written down what it did. */
+const YEAR_DAYS = 380;
 
 type People = Record<string, string>;
 
@@ -211,7 +214,7 @@ async function loadBar(
   });
   const columns = {
     ...rowFromRecord(record, placeId, "GBP"),
-    knownSince: spec.yearsAgo === 0 ? today : addDays(today, -LOG_DAYS - 30),
+    knownSince: spec.yearsAgo === 0 ? today : addDays(today, spec.family === "axle" ? -LOG_DAYS - 30 : -YEAR_DAYS),
   };
   const effective = quantityRows(columns, record.stated, measurements);
   const [row] = await hall.insert(schema.bars, { ...columns, ...effective.columns });
@@ -279,7 +282,7 @@ function demoRecord(spec: DemoBar, today: HallDay): BarRecord {
   return read.record;
 }
 
-/** Two months of care as people really do it: mostly in time, the cradle forgotten for weeks, the axle never. */
+/** A year of care as people really do it: mostly in time, the cradle forgotten for weeks, the axle never. */
 async function loadCare(
   hall: HallDb,
   bars: BarRow[],
@@ -289,7 +292,7 @@ async function loadCare(
   spec: HallSpec,
   today: HallDay,
 ) {
-  const random = seededRandom(SEED);
+  const [random, older] = [seededRandom(SEED), seededRandom(SEED + 1)];
   const house = { climate, isAllRoundBusiest: false };
   const crew = spec.people.filter(([, role]) => role !== "wall" && role !== "lifter").map(([name]) => people[name]!);
   const log: { barId: string; taskId: string; doneOn: HallDay; doneBy: string; enteredBy: string; minutes: number }[] =
@@ -305,6 +308,9 @@ async function loadCare(
       if (bar.family !== "axle") {
         // The cradle was forgotten; everything else was last done somewhere within its interval, or a little past it.
         const lapse = demo.place === "Floor cradle" ? 2.3 + 0.3 * random() : 0.15 + 0.93 * random();
+        const write = (doneOn: HallDay, doneBy: string, minutes: number) =>
+          log.push({ barId: bar.id, taskId: task.id, doneOn, doneBy, enteredBy: doneBy, minutes });
+        let first = 0;
         for (
           let back = Math.round(lapse * fresh.intervalDays);
           back <= LOG_DAYS;
@@ -312,27 +318,25 @@ async function loadCare(
         ) {
           const doneOn = addDays(today, -Math.max(back, 1));
           const doneBy = crew[Math.floor(random() * crew.length)]!;
-          log.push({
-            barId: bar.id,
-            taskId: task.id,
-            doneOn,
-            doneBy,
-            enteredBy: doneBy,
-            minutes: Math.round(task.minutes * (0.8 + 0.5 * random()) * 10) / 10,
-          });
+          write(doneOn, doneBy, Math.round(task.minutes * (0.8 + 0.5 * random()) * 10) / 10);
+          first = back;
           if (last === null || doneOn > last) last = doneOn;
         }
         // Long intervals reach back past the log; the first record is older.
         last ??= addDays(today, -Math.round(lapse * fresh.intervalDays));
-        if (last < addDays(today, -LOG_DAYS))
-          log.push({
-            barId: bar.id,
-            taskId: task.id,
-            doneOn: last,
-            doneBy: crew[0]!,
-            enteredBy: crew[0]!,
-            minutes: task.minutes,
-          });
+        if (last < addDays(today, -LOG_DAYS)) {
+          write(last, crew[0]!, task.minutes);
+          first = daysBetween(last, today);
+        }
+        // Before that as the task comes round; the far wall was passed over now and then.
+        const often = demo.place === "Rack wall B" ? 1.5 : 0.85;
+        const every = () => Math.round(fresh.intervalDays * (often + 0.3 * older()));
+        for (let back = first + every(); back < YEAR_DAYS; back += every())
+          write(
+            addDays(today, -back),
+            crew[Math.floor(older() * crew.length)]!,
+            Math.round(task.minutes * (0.8 + 0.5 * older()) * 10) / 10,
+          );
       }
       plan.push(carePlanRow(bar, task, house, last)!);
     }

@@ -17,6 +17,7 @@ import {
 } from "@/core/care/inspection";
 import { FAMILIES } from "@/core/bars/families";
 import { fixed, trimmed } from "@/core/units/format";
+import type { BarCondition } from "@/server/careCondition";
 import { FormMessage } from "../kit/FormParts";
 import { FRESH, type FormAction } from "../kit/formState";
 import Link from "../kit/Link";
@@ -24,6 +25,7 @@ import { PageHead } from "../kit/PageHead";
 import { StateText } from "../kit/StateText";
 import { BendPicture } from "./BendPicture";
 import { DIAL_READINGS, readInspection } from "./readInspection";
+import { ConditionChart } from "./ConditionChart";
 import { RustScale } from "./RustScale";
 
 export interface PastInspection {
@@ -42,6 +44,8 @@ interface Props {
   parts: readonly InspectedPart[];
   limits: InspectionLimits;
   past: readonly PastInspection[];
+  condition: BarCondition;
+  today: string;
   /** What the simulated instruments would find. */
   truth: { tirMm: number; spinS: number; endPlayMm: number };
   mayInspect: boolean;
@@ -66,13 +70,14 @@ const angle = (i: number) => `${(360 / DIAL_READINGS) * i}°`;
 
 /** A bar looked at closely: what was found, what the rule says of it as it is typed, and what somebody decides. */
 export function InspectionSheet(props: Props) {
-  const { bar, parts, limits, past, truth, mayInspect, mayOverride, idempotencyKey, action } = props;
+  const { bar, parts, limits, truth, mayInspect, mayOverride, idempotencyKey, action } = props;
   const [form, send, isPending] = useActionState(action, FRESH);
   const [texts, setTexts] = useState<Record<string, string>>({});
   const known = { ...(form.status === "refused" ? form.typed : {}), ...texts };
   const set = (changes: Record<string, string>) => setTexts((before) => ({ ...before, ...changes }));
   const read = readInspection({ get: (name: string) => known[name] ?? null });
   const facts = read.ok ? read.facts : null;
+  const isEmpty = !Object.entries(known).some(([name, text]) => text !== "" && name !== "decided" && name !== "reason");
   const judged = facts ? judgeInspection(facts, limits) : null;
   const runout = facts?.dialMm ? runoutOf(facts.dialMm) : null;
   const isStraight = FAMILIES[bar.family].form === "straight";
@@ -214,13 +219,21 @@ export function InspectionSheet(props: Props) {
               aria-live="polite"
             >
               <h2 className="text-xl font-bold">
-                {judged ? `The rule: ${VERDICT_WORDS[judged.verdict]}.` : "The rule: something cannot be read."}
+                {isEmpty
+                  ? "Nothing looked at yet."
+                  : judged
+                    ? `The rule: ${VERDICT_WORDS[judged.verdict]}.`
+                    : "The rule: something cannot be read."}
               </h2>
               <ul className="text-sm">
                 {judged?.reasons.map(({ text }) => (
                   <li key={text}>{text}</li>
                 ))}
-                {judged?.reasons.length === 0 && <li className="text-quiet">Nothing wrong was noted.</li>}
+                {judged?.reasons.length === 0 && (
+                  <li className="text-quiet">
+                    {isEmpty ? "What the house’s rule says stands here as you note it." : "Nothing wrong was noted."}
+                  </li>
+                )}
               </ul>
               <div className="mt-3 grid gap-3">
                 <label className="grid gap-1 text-sm">
@@ -271,11 +284,11 @@ export function InspectionSheet(props: Props) {
                 instructions come first; what a weld or a bend may still carry is for people who know how.
               </p>
             </section>
-            <Past past={past} limits={limits} />
+            <Past {...props} />
           </div>
         </form>
       ) : (
-        <Past past={past} limits={limits} />
+        <Past {...props} />
       )}
     </>
   );
@@ -291,54 +304,16 @@ function simulatedTurn(tirMm: number, tag: string): Record<string, string> {
   );
 }
 
-/** Inspections before this one, with runout over time. */
-function Past({ past, limits }: { past: readonly PastInspection[]; limits: InspectionLimits }) {
+/** Inspections before this one, and care against condition over time. */
+function Past({ bar, past, limits, condition, today }: Pick<Props, "bar" | "past" | "limits" | "condition" | "today">) {
   if (past.length === 0)
     return (
       <p className="text-quiet text-sm">This bar was never inspected: what is found today is where trends begin.</p>
     );
-  const turns = past.flatMap(({ on, tirMm }) => (tirMm === null ? [] : [{ on, tirMm }])).toReversed();
-  const most = Math.max(limits.quarantineTirMm, ...turns.map(({ tirMm }) => tirMm)) * 1.1;
   return (
     <section className="sheet p-4" aria-label="Inspected before">
-      <h2 className="font-bold">Inspected before</h2>
-      {turns.length > 1 && (
-        <svg
-          viewBox="0 0 300 90"
-          className="my-2 block max-h-28 w-full"
-          role="img"
-          aria-label={`Runout over time: ${turns.map(({ on, tirMm }) => `${on} ${fixed(tirMm, 1)} mm`).join(", ")}`}
-        >
-          {[limits.watchTirMm, limits.quarantineTirMm].map((limit, i) => (
-            <line
-              key={limit}
-              x1={0}
-              x2={300}
-              y1={85 - (80 * limit) / most}
-              y2={85 - (80 * limit) / most}
-              stroke={i === 0 ? "var(--color-accent)" : "var(--color-error)"}
-              strokeDasharray="4 3"
-            />
-          ))}
-          <polyline
-            points={turns
-              .map(({ tirMm }, i) => `${8 + (284 * i) / (turns.length - 1)},${85 - (80 * tirMm) / most}`)
-              .join(" ")}
-            fill="none"
-            stroke="var(--color-base-content)"
-            strokeWidth={2}
-          />
-          {turns.map(({ on, tirMm }, i) => (
-            <circle
-              key={on + i}
-              cx={8 + (284 * i) / (turns.length - 1)}
-              cy={85 - (80 * tirMm) / most}
-              r={3}
-              fill="var(--color-base-content)"
-            />
-          ))}
-        </svg>
-      )}
+      <h2 className="mb-2 font-bold">Inspected before</h2>
+      <ConditionChart tag={bar.tag} condition={condition} limits={limits} today={today} />
       <ul className="divide-base-300 divide-y text-sm">
         {past.map(({ id, on, by, tirMm, suggested, decided, reason }) => (
           <li key={id} className="py-1">

@@ -1,13 +1,26 @@
+import type { ComponentProps } from "react";
+import type { CareShare, RustByCare } from "@/core/care/careAndCondition";
 import { fixed } from "@/core/units/format";
 import type { CareRecords } from "@/server/careRecords";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { BarTag } from "../kit/BarTag";
+import Link from "../kit/Link";
+import { ConditionChart } from "./ConditionChart";
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 
+interface Props {
+  records: CareRecords;
+  years: readonly number[];
+  /** Rust against care over all bars; null while too few were looked at. */
+  rust: RustByCare | null;
+  /** One bar over time, when it was asked for. */
+  shown: (ComponentProps<typeof ConditionChart> & { name: string }) | null;
+}
+
 /** A year of care: by month, and bar by bar against its condition. */
-export function RecordsSheet({ records, years }: { records: CareRecords; years: readonly number[] }) {
+export function RecordsSheet({ records, years, rust, shown }: Props) {
   const { year, months, bars, jobs, minutes, hourMinor, currency } = records;
   const most = Math.max(1, ...months.map((month) => month.minutes));
   const cost = (of: number) => (hourMinor === null ? null : `${fixed((of / 60) * (hourMinor / 100), 0)} ${currency}`);
@@ -57,7 +70,27 @@ export function RecordsSheet({ records, years }: { records: CareRecords; years: 
           ))}
         </ol>
       </section>
+      {shown && (
+        <section id="over-time" className="sheet px-4 py-3" aria-label={`${shown.tag} over time`}>
+          <h2 className="mb-2 flex flex-wrap items-baseline gap-x-3 font-bold">
+            {shown.tag} {shown.name}: care against condition
+            <Link href={`/care/records?year=${year}`} className="link text-sm font-normal">
+              Close
+            </Link>
+          </h2>
+          <ConditionChart {...shown} />
+          {shown.condition.looks.length === 0 && (
+            <p className="text-quiet text-sm">
+              Nobody inspected it yet, so there is no condition to set care against.{" "}
+              <Link href={`/bars/${encodeURIComponent(shown.tag)}/inspect`} className="link">
+                Inspect it
+              </Link>
+            </p>
+          )}
+        </section>
+      )}
       <section className="sheet px-4 py-2" aria-label="Bar by bar">
+        {rust && <p className="mb-2 text-sm">{rustWords(rust)}</p>}
         <div className="relative overflow-x-auto">
           <table className="w-full text-sm">
             <thead className="text-quiet text-left text-xs">
@@ -71,6 +104,9 @@ export function RecordsSheet({ records, years }: { records: CareRecords; years: 
                 <th className="pl-6 text-right font-normal">runout, mm</th>
                 <th className="pl-4 font-normal">rust</th>
                 <th className="text-right font-normal">found</th>
+                <th>
+                  <span className="sr-only">over time</span>
+                </th>
               </tr>
             </thead>
             <tbody>
@@ -95,6 +131,14 @@ export function RecordsSheet({ records, years }: { records: CareRecords; years: 
                   </td>
                   <td className="pl-4">{bar.lastRust ?? "–"}</td>
                   <td className="text-right">{bar.findings || ""}</td>
+                  <td className="pl-4 text-right whitespace-nowrap">
+                    <Link
+                      href={`/care/records?year=${year}&bar=${encodeURIComponent(bar.tag)}#over-time`}
+                      className="link inline-flex min-h-11 items-center lg:min-h-0"
+                    >
+                      over time<span className="sr-only"> {bar.tag}</span>
+                    </Link>
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -103,4 +147,11 @@ export function RecordsSheet({ records, years }: { records: CareRecords; years: 
       </section>
     </div>
   );
+}
+
+function rustWords({ often, seldom }: RustByCare): string {
+  const gained = ({ stepsPer100Days: steps }: CareShare) =>
+    Math.abs(steps) < 0.05 ? "no rust" : `${fixed(Math.abs(steps), 1)} grades of rust ${steps > 0 ? "more" : "less"}`;
+  const share = ({ done }: CareShare) => `${fixed(100 * done, 0)} %`;
+  return `Where ${share(often)} of the brushing that was due was done, a hundred days brought ${gained(often)}; where ${share(seldom)} was done, ${gained(seldom)} (${often.spans} and ${seldom.spans} spans between two looks at a bar). It says what happened, not why.`;
 }

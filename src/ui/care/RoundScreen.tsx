@@ -1,6 +1,7 @@
 "use client";
 
 import { useCallback, useMemo, useRef, useState } from "react";
+import { isBySides, nextRoundStep, NO_SIDES } from "@/core/care/roundSteps";
 import type { RoundStop, RoundView } from "@/server/careRound";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
@@ -8,6 +9,8 @@ import { ConnectionNote } from "../kit/ConnectionNote";
 import Link from "../kit/Link";
 import { useOutbox } from "../kit/useOutbox";
 import { CareNav } from "./CareNav";
+import { useSides } from "./useSides";
+import { WrongForm } from "./WrongForm";
 
 interface Props {
   round: RoundView;
@@ -30,19 +33,22 @@ interface Touch {
 const REASONS = ["in use", "no time", "no oil or brush", "not here"];
 /** Longer between two bars than this is a break, not work. */
 const LONGEST_MINUTES = 10;
-const MOST_PHOTO_BYTES = 5 * 1024 * 1024;
 const nothing = () => {};
 
 /**
- * A round on a telephone or tablet: one bar at a time in the order they hang, three big answers. What was touched is
- * known here at once and sent when it can be.
+ * A round on a telephone or tablet: one bar at a time in the order they hang, three big answers. A round of sleeves goes
+ * by sides: one side of every bar, then all turned over for the other. What was touched is known here at once and sent
+ * when it can be.
  */
 export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
   const { waiting, isCutOff, refused, forgetRefused, touch } = useOutbox<Touch>("/care/rounds/touch", nothing);
   const [answered, setAnswered] = useState<ReadonlyMap<string, "done" | "skip">>(new Map());
   const [asking, setAsking] = useState<"skip" | "wrong" | null>(null);
   const [found, setFound] = useState<readonly string[]>([]);
-  const lastAt = useRef<number | null>(null);
+  const took = useLaps();
+  /** Minutes that the first side of a bar took. */
+  const firstTook = useRef(new Map<string, number>());
+  const [sides, keepSides] = useSides(`${task} ${round.day}`);
   // Touches that wait since another day or page were made here too.
   const known = useMemo(() => {
     const all = new Map(answered);
@@ -52,29 +58,48 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
   const left = round.stops.filter(
     ({ tag, tasks: own }) => !known.has(tag) && own.some(({ skipped }) => skipped === null),
   );
-  const stop = left[0] ?? null;
+  const step = isBySides(task)
+    ? nextRoundStep(
+        left.map(({ tag }) => tag),
+        sides,
+      )
+    : null;
+  const stop = (step?.kind === "bar" ? left.find(({ tag }) => tag === step.tag) : left[0]) ?? null;
+  const side = step?.kind === "bar" ? step.side : null;
   const done = [...known.values()].filter((how) => how === "done").length;
-  const minutesLeft = left.reduce((sum, { minutes }) => sum + minutes, 0);
-  const answer = useCallback(
-    (at: RoundStop, kind: "done" | "skip", note?: string) => {
-      const now = Date.now();
-      const minutes = lastAt.current === null ? undefined : (now - lastAt.current) / 60_000;
-      lastAt.current = now;
-      setAnswered((before) => new Map(before).set(at.tag, kind));
-      setAsking(null);
-      touch(
-        {
-          kind,
-          tag: at.tag,
-          tasks: at.tasks.map(({ key }) => key),
-          ...(note ? { note } : {}),
-          ...(kind === "done" && minutes !== undefined && minutes <= LONGEST_MINUTES ? { minutes } : {}),
-        },
-        `${at.tag} ${kind === "done" ? "done" : "not now"}`,
-      );
-    },
-    [touch],
+  const after = left.flatMap(({ tag }) =>
+    tag === stop?.tag || (side === "first" && sides.first.includes(tag)) ? [] : [tag],
   );
+  const sleeves = left.filter(({ tasks: own }) => own.some(({ key }) => isBySides(key))).length;
+  const minutesLeft = left.reduce((sum, { minutes }) => sum + minutes, 0);
+  const firstSideDone = (tag: string) => {
+    const minutes = took();
+    if (minutes !== undefined) firstTook.current.set(tag, minutes);
+    keepSides({ ...sides, first: [...sides.first, tag] });
+  };
+  const turned = () => {
+    took();
+    keepSides({ ...sides, isTurned: true });
+  };
+  const answer = (at: RoundStop, kind: "done" | "skip", note?: string) => {
+    const [minutes, before] = [took(), firstTook.current.get(at.tag)];
+    // Of a bar done by sides both count, and only where both are known.
+    const whole =
+      side !== "second" ? minutes : minutes === undefined || before === undefined ? undefined : minutes + before;
+    setAnswered((earlier) => new Map(earlier).set(at.tag, kind));
+    setAsking(null);
+    if (left.length === 1) keepSides(NO_SIDES);
+    touch(
+      {
+        kind,
+        tag: at.tag,
+        tasks: at.tasks.map(({ key }) => key),
+        ...(note ? { note } : {}),
+        ...(kind === "done" && whole !== undefined ? { minutes: whole } : {}),
+      },
+      `${at.tag} ${kind === "done" ? "done" : "not now"}`,
+    );
+  };
   return (
     <div className="mx-auto grid max-w-3xl gap-3">
       <header className="flex flex-wrap items-baseline justify-between gap-x-4">
@@ -96,6 +121,7 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
             ["0", "by today"],
             ["3", "within three days"],
             ["7", "within a week"],
+            ["31", "within a month"],
           ]}
         />
       </AskForm>
@@ -109,10 +135,29 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
       </p>
       {!mayTick ? (
         <p className="sheet p-4">Your role may not tick off care.</p>
+      ) : step?.kind === "turn" ? (
+        <section className="sheet grid gap-4 p-4" aria-label="Now">
+          <h2 className="text-3xl font-bold">
+            {step.tags.length === 1 ? "Turn it over" : `Turn all ${step.tags.length} bars over`}
+          </h2>
+          <p>The first side of every bar is done. Turned over, the other side is done in the same order.</p>
+          <p className="font-semibold">{step.tags.join(", ")}</p>
+          <button type="button" className="btn btn-neutral min-h-20 text-2xl" onClick={turned}>
+            All are turned
+          </button>
+        </section>
       ) : stop ? (
         <section className="sheet grid gap-4 p-4" aria-label="Now">
           <div>
-            <p className="text-quiet text-sm">{stop.place ?? "no place"}</p>
+            <p className="text-quiet text-sm">
+              {stop.place ?? "no place"}
+              {side !== null && (
+                <strong className="text-base-content">
+                  {" "}
+                  · {side === "both" ? "both sides" : `${side} side, ${sideCount(side, left, sides.first)}`}
+                </strong>
+              )}
+            </p>
             <h2 className="text-4xl font-bold">
               {stop.tag} <span className="text-xl font-normal">{stop.barName}</span>
             </h2>
@@ -162,8 +207,12 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
             />
           ) : (
             <div className="grid gap-2">
-              <button type="button" className="btn btn-neutral min-h-20 text-2xl" onClick={() => answer(stop, "done")}>
-                Done
+              <button
+                type="button"
+                className="btn btn-neutral min-h-20 text-2xl"
+                onClick={() => (side === "first" ? firstSideDone(stop.tag) : answer(stop, "done"))}
+              >
+                {side === "first" ? "This side is done" : "Done"}
               </button>
               <div className="grid grid-cols-2 gap-2">
                 <button type="button" className="btn btn-outline min-h-16 text-lg" onClick={() => setAsking("skip")}>
@@ -196,14 +245,19 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
           ))}
         </ul>
       )}
-      {left.length > 1 && (
+      {after.length > 0 && (
         <p className="text-quiet text-sm">
-          then{" "}
-          {left
-            .slice(1, 7)
-            .map(({ tag }) => tag)
-            .join(", ")}
-          {left.length > 7 && " …"}
+          then {after.slice(0, 6).join(", ")}
+          {after.length > 6 && " …"}
+        </p>
+      )}
+      {sleeves > 2 && !isBySides(task) && (
+        <p className="text-sm">
+          {sleeves} of them want their sleeves oiled: quicker{" "}
+          <Link href={`/care/rounds?task=sleeves&ahead=${ahead}`} className="link">
+            as a round of its own
+          </Link>
+          , one side of every bar, then all turned over.
         </p>
       )}
       <p className="text-quiet text-xs">
@@ -214,66 +268,19 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
   );
 }
 
-function WrongForm({
-  tag,
-  send,
-  back,
-}: {
-  tag: string;
-  send: (note: string, photo: string | null) => void;
-  back: () => void;
-}) {
-  const [problem, setProblem] = useState<string | null>(null);
-  return (
-    <form
-      className="grid gap-2"
-      onSubmit={async (event) => {
-        event.preventDefault();
-        const data = new FormData(event.currentTarget);
-        const note = String(data.get("note") ?? "").trim();
-        const file = data.get("photo");
-        if (note === "") return setProblem("Say what is wrong.");
-        if (file instanceof File && file.size > MOST_PHOTO_BYTES) return setProblem("A photo may have 5 MiB at most.");
-        send(note.slice(0, 500), file instanceof File && file.size > 0 ? await asBase64(file) : null);
-      }}
-    >
-      <label className="grid gap-1 font-semibold">
-        What is wrong with {tag}?
-        <textarea name="note" rows={3} className="textarea w-full text-lg" autoFocus aria-invalid={problem !== null} />
-      </label>
-      <label className="grid gap-1 text-sm">
-        A photo, if it helps
-        <input
-          type="file"
-          name="photo"
-          accept="image/jpeg,image/png,image/webp"
-          capture="environment"
-          className="file-input w-full"
-        />
-      </label>
-      {problem && (
-        <p role="alert" className="text-error font-semibold">
-          {problem}
-        </p>
-      )}
-      <div className="grid grid-cols-2 gap-2">
-        <button type="submit" className="btn btn-neutral min-h-14">
-          Keep it
-        </button>
-        <button type="button" className="btn btn-ghost min-h-14" onClick={back}>
-          Back
-        </button>
-      </div>
-    </form>
-  );
+/** "3 of 27": how far a side is. */
+function sideCount(side: "first" | "second", left: readonly RoundStop[], first: readonly string[]): string {
+  const done = left.filter(({ tag }) => first.includes(tag)).length;
+  return side === "first" ? `${done + 1} of ${left.length}` : `${left.length} to go`;
 }
 
-/** The file's bytes as base64, without the head of a data URL. */
-function asBase64(file: File): Promise<string> {
-  return new Promise((resolve, reject) => {
-    const reader = new FileReader();
-    reader.onload = () => resolve(String(reader.result).replace(/^[^,]*,/, ""));
-    reader.onerror = () => reject(reader.error ?? new Error("the photo could not be read"));
-    reader.readAsDataURL(file);
-  });
+/** Answers, each time it is called, the minutes since the last call; nothing where that was a break, or there was none. */
+function useLaps(): () => number | undefined {
+  const last = useRef<number | null>(null);
+  return useCallback(() => {
+    const now = Date.now();
+    const minutes = last.current === null ? Infinity : (now - last.current) / 60_000;
+    last.current = now;
+    return minutes <= LONGEST_MINUTES ? minutes : undefined;
+  }, []);
 }

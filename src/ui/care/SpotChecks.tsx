@@ -56,7 +56,7 @@ export function SpotChecks({ checks, today, action }: Props) {
                     className="btn btn-sm btn-outline min-h-11"
                   >
                     {seen === "clean" ? "Clean" : "Chalk on it"}
-                    <span className="sr-only">: {tag}</span>
+                    <span className="sr-only"> {tag}</span>
                   </button>
                 ))}
               </span>

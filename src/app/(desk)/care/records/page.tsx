@@ -1,4 +1,7 @@
 import type { Metadata } from "next";
+import { barDetails } from "@/server/barPage";
+import { barCondition, rustAgainstCare } from "@/server/careCondition";
+import { storedCareRulesOf } from "@/server/careRules";
 import { careRecords, recordYears } from "@/server/careRecords";
 import { whoIsAsking } from "@/server/who";
 import { CareNav } from "@/ui/care/CareNav";
@@ -11,14 +14,33 @@ export const metadata: Metadata = { title: "Records of care" };
 
 export default async function RecordsPage({ searchParams }: { searchParams: SearchParams }) {
   const [who, search] = [await whoIsAsking(), await readSearch(searchParams)];
-  const [result, years] = await Promise.all([careRecords(who, readYear(search.year, who.today)), recordYears(who)]);
+  const [result, years, rust, shown] = await Promise.all([
+    careRecords(who, readYear(search.year, who.today)),
+    recordYears(who),
+    rustAgainstCare(who),
+    search.bar ? barDetails(who, search.bar) : null,
+  ]);
+  const condition = shown && (await barCondition(who, shown.id));
   return (
     <>
       <PageHead title="Records" about="what was done to each bar, how long it took, how its condition went">
         <CareNav here="/care/records" />
       </PageHead>
       {result.ok ? (
-        <RecordsSheet records={result.records} years={years} />
+        <RecordsSheet
+          records={result.records}
+          years={years}
+          rust={rust}
+          shown={
+            condition && {
+              tag: shown.bar.tag,
+              name: shown.bar.name,
+              condition,
+              limits: (await storedCareRulesOf(who)).limits,
+              today: who.today,
+            }
+          }
+        />
       ) : (
         <p role="alert" className="sheet p-6">
           {result.message}

@@ -10,7 +10,7 @@ import { readSearch, type SearchParams } from "@/ui/kit/search";
 
 export const metadata: Metadata = { title: "Round" };
 
-const AHEAD = [0, 3, 7];
+const AHEAD = [0, 3, 7, 31];
 
 export default async function RoundPage({ searchParams }: { searchParams: SearchParams }) {
   const [who, search] = [await whoIsAsking(), await readSearch(searchParams)];

@@ -3,6 +3,7 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { simulatedTruth } from "@/core/instruments/simulatedTruth";
 import { barDetails } from "@/server/barPage";
+import { barCondition } from "@/server/careCondition";
 import { storedCareRulesOf } from "@/server/careRules";
 import { inspectionsOf, partsOf } from "@/server/inspections";
 import { may } from "@/server/permissions";
@@ -21,13 +22,19 @@ export default async function InspectPage({ params }: { params: Params }) {
   const details = await barDetails(who, decodeURIComponent((await params).tag));
   if (!details) notFound();
   const { bar, id } = details;
-  const [past, rules] = await Promise.all([inspectionsOf(who, id), storedCareRulesOf(who)]);
+  const [past, rules, condition] = await Promise.all([
+    inspectionsOf(who, id),
+    storedCareRulesOf(who),
+    barCondition(who, id),
+  ]);
   return (
     <InspectionSheet
       key={past[0]?.id ?? "first"}
       bar={bar}
       parts={partsOf(bar.family)}
       limits={rules.limits}
+      condition={condition}
+      today={who.today}
       past={past.map((row) => ({
         id: row.id,
         on: row.inspectedOn,

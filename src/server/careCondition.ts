@@ -1,0 +1,89 @@
+import "server-only";
+import { and, asc, eq, gte, isNull } from "drizzle-orm";
+import {
+  careSpans,
+  rustByCare,
+  type CareSpan,
+  type ConditionPoint,
+  type RustByCare,
+} from "@/core/care/careAndCondition";
+import { groupBy } from "@/core/collections/groupBy";
+import { addDays, type HallDay } from "@/core/units/hallDay";
+import { careLog, carePlan, inspections } from "@/data/schema";
+import { careTasksById } from "./lookups";
+import { hallDb, type Who } from "./who";
+
+/** What was done to one bar and how it was found, over time. */
+export interface BarCondition {
+  care: { on: HallDay; task: string; taskName: string }[];
+  looks: ConditionPoint[];
+  spans: CareSpan[];
+}
+
+/** Looks and care further back than this are left out. */
+const DAYS_BACK = 3 * 366;
+/** The task that keeps rust off. */
+const SHAFT = "shaft";
+
+/** One bar's care against its condition, oldest first. */
+export async function barCondition(who: Who, barId: string): Promise<BarCondition> {
+  const hall = hallDb(who);
+  const since = addDays(who.today, -DAYS_BACK);
+  const [log, looked, tasks, planned] = await Promise.all([
+    hall.rows(careLog, {
+      where: and(eq(careLog.barId, barId), isNull(careLog.undoneAt), gte(careLog.doneOn, since)),
+      orderBy: [asc(careLog.doneOn), asc(careLog.enteredAt)],
+    }),
+    hall.rows(inspections, {
+      where: and(eq(inspections.barId, barId), gte(inspections.inspectedOn, since)),
+      orderBy: [asc(inspections.inspectedOn), asc(inspections.enteredAt)],
+    }),
+    careTasksById(hall),
+    hall.rows(carePlan, { where: eq(carePlan.barId, barId) }),
+  ]);
+  const care = log.flatMap(({ doneOn, taskId }) => {
+    const task = tasks.get(taskId);
+    return task ? [{ on: doneOn, task: task.key, taskName: task.name }] : [];
+  });
+  const looks = looked.map(({ inspectedOn, tirMm, facts }) => ({ on: inspectedOn, tirMm, rust: facts.rust ?? null }));
+  return { care, looks, spans: careSpans(shaftDays(care), looks, intervalOf(planned, tasks)) };
+}
+
+/** Rust against care over all bars that were looked at more than once; null while that is too few. */
+export async function rustAgainstCare(who: Who): Promise<RustByCare | null> {
+  const hall = hallDb(who);
+  const since = addDays(who.today, -DAYS_BACK);
+  const [looked, tasks, plan] = await Promise.all([
+    hall.rows(inspections, { where: gte(inspections.inspectedOn, since) }),
+    careTasksById(hall),
+    hall.rows(carePlan),
+  ]);
+  const planOf = groupBy(plan, ({ barId }) => barId);
+  const shaft = [...tasks.values()].find(({ key }) => key === SHAFT);
+  const byBar = [...groupBy(looked, ({ barId }) => barId)].filter(([, list]) => list.length > 1);
+  if (!shaft || byBar.length === 0) return null;
+  const spans = await Promise.all(
+    byBar.map(async ([barId, list]) => {
+      const log = await hall.rows(careLog, {
+        where: and(
+          eq(careLog.barId, barId),
+          eq(careLog.taskId, shaft.id),
+          isNull(careLog.undoneAt),
+          gte(careLog.doneOn, since),
+        ),
+      });
+      return careSpans(
+        log.map(({ doneOn }) => doneOn),
+        list.map(({ inspectedOn, tirMm, facts }) => ({ on: inspectedOn, tirMm, rust: facts.rust ?? null })),
+        intervalOf(planOf.get(barId) ?? [], tasks),
+      );
+    }),
+  );
+  return rustByCare(spans.flat());
+}
+
+const shaftDays = (care: BarCondition["care"]) => care.flatMap(({ on, task }) => (task === SHAFT ? [on] : []));
+
+/** How often the shaft should be brushed; 0 where nothing says. */
+const intervalOf = (plan: readonly { taskId: string; intervalDays: number }[], tasks: Map<string, { key: string }>) =>
+  plan.find(({ taskId }) => tasks.get(taskId)?.key === SHAFT)?.intervalDays ?? 0;
