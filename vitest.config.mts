@@ -12,7 +12,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: "unit",
-          include: ["src/{core,api,ui}/**/*.test.ts", "scripts/**/*.test.ts"],
+          include: ["src/{core,api,ui}/**/*.test.{ts,tsx}", "scripts/**/*.test.ts"],
           environment: "node",
         },
       },

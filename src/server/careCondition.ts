@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, eq, gte, isNull } from "drizzle-orm";
+import { and, asc, eq, gte, inArray, isNull } from "drizzle-orm";
 import {
   careSpans,
   rustByCare,
@@ -53,33 +53,35 @@ export async function barCondition(who: Who, barId: string): Promise<BarConditio
 export async function rustAgainstCare(who: Who): Promise<RustByCare | null> {
   const hall = hallDb(who);
   const since = addDays(who.today, -DAYS_BACK);
-  const [looked, tasks, plan] = await Promise.all([
+  const [looked, tasks] = await Promise.all([
     hall.rows(inspections, { where: gte(inspections.inspectedOn, since) }),
     careTasksById(hall),
-    hall.rows(carePlan),
   ]);
-  const planOf = groupBy(plan, ({ barId }) => barId);
   const shaft = [...tasks.values()].find(({ key }) => key === SHAFT);
   const byBar = [...groupBy(looked, ({ barId }) => barId)].filter(([, list]) => list.length > 1);
   if (!shaft || byBar.length === 0) return null;
-  const spans = await Promise.all(
-    byBar.map(async ([barId, list]) => {
-      const log = await hall.rows(careLog, {
-        where: and(
-          eq(careLog.barId, barId),
-          eq(careLog.taskId, shaft.id),
-          isNull(careLog.undoneAt),
-          gte(careLog.doneOn, since),
-        ),
-      });
-      return careSpans(
-        log.map(({ doneOn }) => doneOn),
+  const ids = byBar.map(([barId]) => barId);
+  const [plan, brushed] = await Promise.all([
+    hall.rows(carePlan, { where: and(inArray(carePlan.barId, ids), eq(carePlan.taskId, shaft.id)) }),
+    hall.rows(careLog, {
+      where: and(
+        inArray(careLog.barId, ids),
+        eq(careLog.taskId, shaft.id),
+        isNull(careLog.undoneAt),
+        gte(careLog.doneOn, since),
+      ),
+    }),
+  ]);
+  const [planOf, logOf] = [groupBy(plan, ({ barId }) => barId), groupBy(brushed, ({ barId }) => barId)];
+  return rustByCare(
+    byBar.flatMap(([barId, list]) =>
+      careSpans(
+        (logOf.get(barId) ?? []).map(({ doneOn }) => doneOn),
         list.map(({ inspectedOn, tirMm, facts }) => ({ on: inspectedOn, tirMm, rust: facts.rust ?? null })),
         intervalOf(planOf.get(barId) ?? [], tasks),
-      );
-    }),
+      ),
+    ),
   );
-  return rustByCare(spans.flat());
 }
 
 const shaftDays = (care: BarCondition["care"]) => care.flatMap(({ on, task }) => (task === SHAFT ? [on] : []));

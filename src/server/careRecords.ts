@@ -50,22 +50,21 @@ export async function careRecords(who: Who, year: number): Promise<Outcome<{ rec
   const hall = hallDb(who);
   const [from, to] = yearOf(year);
   const month = sql<string>`to_char(${careLog.doneOn}, 'YYYY-MM')`;
-  const [log, tasks, rows, looked, found, { hourMinor }] = await Promise.all([
+  const done = {
+    taskId: careLog.taskId,
+    jobs: sql<number>`count(*)::int`,
+    timed: sql<number>`count(${careLog.minutes})::int`,
+    minutes: sql<number>`coalesce(sum(${careLog.minutes}), 0)::float8`,
+  };
+  const inYear = and(isNull(careLog.undoneAt), gte(careLog.doneOn, from), lte(careLog.doneOn, to));
+  // By month and by bar apart: both together would be a row for every bar, task and month.
+  const [log, monthly, tasks, rows, looked, found, { hourMinor }] = await Promise.all([
     hall.summary(
       careLog,
-      {
-        barId: careLog.barId,
-        taskId: careLog.taskId,
-        month,
-        jobs: sql<number>`count(*)::int`,
-        timed: sql<number>`count(${careLog.minutes})::int`,
-        minutes: sql<number>`coalesce(sum(${careLog.minutes}), 0)::float8`,
-      },
-      {
-        where: and(isNull(careLog.undoneAt), gte(careLog.doneOn, from), lte(careLog.doneOn, to)),
-        groupBy: [careLog.barId, careLog.taskId, month],
-      },
+      { barId: careLog.barId, ...done },
+      { where: inYear, groupBy: [careLog.barId, careLog.taskId] },
     ),
+    hall.summary(careLog, { month, ...done }, { where: inYear, groupBy: [careLog.taskId, month] }),
     careTasksById(hall),
     hall.rows(bars, { where: ne(bars.state, "on-order"), orderBy: [asc(bars.tag)] }),
     hall.rows(inspections, {
@@ -85,13 +84,13 @@ export async function careRecords(who: Who, year: number): Promise<Outcome<{ rec
     ),
     storedCareRules(hall),
   ]);
-  const minutesOf = (one: (typeof log)[number]) =>
-    one.minutes + (one.jobs - one.timed) * (tasks.get(one.taskId)?.minutes ?? 0);
-  const sum = (list: typeof log) => ({
+  type Done = Omit<(typeof log)[number], "barId">;
+  const minutesOf = (one: Done) => one.minutes + (one.jobs - one.timed) * (tasks.get(one.taskId)?.minutes ?? 0);
+  const sum = (list: readonly Done[]) => ({
     jobs: list.reduce((total, { jobs }) => total + jobs, 0),
     minutes: list.reduce((total, one) => total + minutesOf(one), 0),
   });
-  const byMonth = groupBy(log, ({ month }) => month);
+  const byMonth = groupBy(monthly, (one) => one.month);
   const byBar = groupBy(log, ({ barId }) => barId);
   const inspected = groupBy(looked, ({ barId }) => barId);
   const findings = new Map(found.map(({ barId, count }) => [barId, count]));
@@ -114,10 +113,12 @@ export async function careRecords(who: Who, year: number): Promise<Outcome<{ rec
             name: row.name,
             state: row.state,
             ...sum(own),
-            tasks: [...groupBy(own, ({ taskId }) => taskId)].map(([taskId, list]) => ({
-              name: tasks.get(taskId)?.name ?? "care",
-              times: list.reduce((total, { jobs }) => total + jobs, 0),
-            })),
+            tasks: [...groupBy(own, ({ taskId }) => taskId)]
+              .map(([taskId, list]) => ({
+                name: tasks.get(taskId)?.name ?? "care",
+                times: list.reduce((total, { jobs }) => total + jobs, 0),
+              }))
+              .sort((a, b) => b.times - a.times || (a.name < b.name ? -1 : 1)),
             firstTirMm: turns[0] ?? null,
             lastTirMm: turns.at(-1) ?? null,
             lastRust: rust.at(-1) ?? null,

@@ -34,7 +34,7 @@ export const USUAL_FACTORS: BarFactors = { use: 1, isUseSet: false, chalk: 1, fi
 export const CHALK_LEFT_FACTOR = 1.5;
 
 /** So far a due day is looked for; beyond it a task is as good as never due. */
-const NEVER: HallDay = "9999-12-31";
+export const NEVER: HallDay = "9999-12-31";
 
 export interface Need extends CareDue {
   /** 1 is due. */

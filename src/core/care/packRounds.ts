@@ -39,7 +39,7 @@ const MOST_NODES = 400_000;
 const HAIR = 1e-9;
 /** Looks at whether a job fits into a window that mending and shaking may take; some ten million a second. */
 const MENDING = 4_000_000;
-const SHAKING = 10_000_000;
+const SHAKING = 6_000_000;
 
 /**
  * Packs due work into rounds that people can do: most jobs placed, then least lateness in days, then fewest rounds.

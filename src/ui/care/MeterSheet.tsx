@@ -54,6 +54,10 @@ export function MeterSheet({ items, rules, today, mayRule, mayEdit, rulesAction,
             ? "Due days follow these meters."
             : `The house goes ${RULE_WORDS[rules.rule][0]}: the meters are shown and decide nothing.`}{" "}
           Air times finish times use times chalk, over the base interval of the task.
+          <span className="hidden lg:inline">
+            {" "}
+            At the right the next eight weeks if nothing is done; dashed is due.
+          </span>
         </p>
         <ul className="divide-base-300 divide-y">
           {items.map((item) => (
@@ -92,9 +96,9 @@ function Meter({
           return (
             <li
               key={task}
-              className="grid grid-cols-[minmax(0,12rem)_4rem_minmax(0,1fr)] lg:grid-cols-[minmax(0,12rem)_4rem_minmax(0,1fr)_6rem] items-center gap-x-3 text-sm"
+              className="grid grid-cols-[minmax(0,12rem)_4rem_minmax(0,1fr)] items-center gap-x-3 py-0.5 text-sm lg:grid-cols-[minmax(0,11rem)_4rem_minmax(0,1fr)_6rem]"
             >
-              <span className="truncate">{taskName}</span>
+              <span className="leading-snug">{taskName}</span>
               <span className={`text-right font-bold ${need.need >= 1 - 1e-9 ? "text-accent" : ""}`}>
                 {fixed(100 * need.need, 0)}
                 <span className="unit">%</span>
@@ -106,7 +110,7 @@ function Meter({
                     style={{ width: `${100 * share}%` }}
                   />
                 </span>
-                <span className="text-quiet block truncate text-xs" title={need.reason}>
+                <span className="text-quiet block text-xs leading-snug">
                   {dueText(need.dueOn, today)}; {need.reason}
                 </span>
               </span>

@@ -10,6 +10,9 @@ import { ConditionChart } from "./ConditionChart";
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 
+/** More bars than so many at once nobody reads. */
+const MOST_BARS = 200;
+
 interface Props {
   records: CareRecords;
   years: readonly number[];
@@ -22,6 +25,8 @@ interface Props {
 /** A year of care: by month, and bar by bar against its condition. */
 export function RecordsSheet({ records, years, rust, shown }: Props) {
   const { year, months, bars, jobs, minutes, hourMinor, currency } = records;
+  // Of a long wall those that took most; every bar is in the report and the file.
+  const listed = bars.length <= MOST_BARS ? bars : bars.toSorted((a, b) => b.minutes - a.minutes).slice(0, MOST_BARS);
   const most = Math.max(1, ...months.map((month) => month.minutes));
   const cost = (of: number) => (hourMinor === null ? null : `${fixed((of / 60) * (hourMinor / 100), 0)} ${currency}`);
   return (
@@ -90,6 +95,11 @@ export function RecordsSheet({ records, years, rust, shown }: Props) {
         </section>
       )}
       <section className="sheet px-4 py-2" aria-label="Bar by bar">
+        {listed.length < bars.length && (
+          <p className="mb-2 text-sm">
+            Shown are the {listed.length} of {bars.length} bars that took most. All are in the report and the file.
+          </p>
+        )}
         {rust && <p className="mb-2 text-sm">{rustWords(rust)}</p>}
         <div className="relative overflow-x-auto">
           <table className="w-full text-sm">
@@ -110,7 +120,7 @@ export function RecordsSheet({ records, years, rust, shown }: Props) {
               </tr>
             </thead>
             <tbody>
-              {bars.map((bar) => (
+              {listed.map((bar) => (
                 <tr key={bar.tag} className="border-base-300 border-t align-baseline">
                   <th scope="row" className="py-1 pr-3 text-left font-normal whitespace-nowrap">
                     <BarTag tag={bar.tag} /> {bar.name}
