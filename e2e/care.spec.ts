@@ -148,6 +148,27 @@ test("sleeves are oiled one side of every bar, then all are turned; a page opene
   await context.close();
 });
 
+test("of a bar with several tasks those are ticked that were done; the others stay due", async ({ page }) => {
+  await page.goto("/care/rounds");
+  const now = page.getByRole("region", { name: "Now" });
+  const tag = async () => (await now.getByRole("heading").innerText()).split(" ")[0]!;
+  for (let i = 0; i < 20 && (await now.getByRole("checkbox").count()) < 2; i += 1) {
+    await now.getByRole("button", { name: "Not now" }).click();
+    await now.getByRole("button", { name: "no time" }).click();
+  }
+  const bar = await tag();
+  const names = await now.getByRole("checkbox").evaluateAll((all) => all.map((one) => one.closest("label")!.innerText));
+  await now.getByRole("checkbox").first().uncheck();
+  await now.getByRole("button", { name: `${names.length - 1} of ${names.length} done` }).click();
+  const due = page.getByRole("button", { name: new RegExp(`^Done: .* on ${bar}$`) });
+  await expect(async () => {
+    await page.goto(`/care?bar=${bar}&ahead=0`);
+    await expect(due).toHaveCount(1, { timeout: 1000 });
+  }).toPass({ timeout: 20_000 });
+  const task = (await due.getAttribute("aria-label"))!.replace(/^Done: | on .*$/g, "");
+  expect(names[0]).toContain(task);
+});
+
 test("a large photo is shrunk before it is sent", async ({ page }) => {
   const words = `knurl torn ${Date.now()}`;
   await page.goto("/care/rounds?ahead=31");

@@ -155,7 +155,7 @@ export function differingTexts(
 
 /** The words for a text map's key on a page: "shaft finish", "mass, stated". */
 export function recordLabel(key: string): string {
-  if (key in BAR_FIELDS) return BAR_FIELDS[key as FieldKey].label;
+  if (Object.hasOwn(BAR_FIELDS, key)) return BAR_FIELDS[key as FieldKey].label;
   const kind = QUANTITY_KINDS.find((one) => statedKey(one) === key);
   return kind ? `${QUANTITIES[kind].label}, stated` : key;
 }

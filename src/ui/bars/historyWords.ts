@@ -13,10 +13,13 @@ export function historyWords(before: unknown, after: unknown): string[] {
   // A first entry tells the whole bar, and its page does so better.
   if (was === null || is === null) return [];
   return Object.keys(is).map((key) => {
-    const [from, to] = [String(was[key] ?? ""), String(is[key] ?? "")];
+    const [from, to] = [wordOf(was, key), wordOf(is, key)];
     return `${recordLabel(key)}: ${from === "" ? "not known" : `“${from}”`} → ${to === "" ? "not known" : `“${to}”`}`;
   });
 }
+
+const wordOf = (texts: Record<string, unknown>, key: string) =>
+  Object.hasOwn(texts, key) ? String(texts[key] ?? "") : "";
 
 function asTexts(value: unknown): Record<string, unknown> | null {
   return typeof value === "object" && value !== null ? (value as Record<string, unknown>) : null;

@@ -9,6 +9,7 @@ import { ConnectionNote } from "../kit/ConnectionNote";
 import Link from "../kit/Link";
 import { useOutbox } from "../kit/useOutbox";
 import { CareNav } from "./CareNav";
+import { RoundTask } from "./RoundTask";
 import { useSides } from "./useSides";
 import { WrongForm } from "./WrongForm";
 
@@ -43,6 +44,8 @@ const nothing = () => {};
 export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
   const { waiting, isCutOff, refused, forgetRefused, touch } = useOutbox<Touch>("/care/rounds/touch", nothing);
   const [answered, setAnswered] = useState<ReadonlyMap<string, "done" | "skip">>(new Map());
+  /** Tasks of the bar in hand that are not done this time, as "K04 shaft". */
+  const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
   const [asking, setAsking] = useState<"skip" | "wrong" | null>(null);
   const [found, setFound] = useState<readonly string[]>([]);
   const took = useLaps();
@@ -71,6 +74,7 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
     tag === stop?.tag || (side === "first" && sides.first.includes(tag)) ? [] : [tag],
   );
   const sleeves = left.filter(({ tasks: own }) => own.some(({ key }) => isBySides(key))).length;
+  const doneOfStop = stop ? stop.tasks.filter(({ key }) => !leftOut.has(`${stop.tag} ${key}`)).length : 0;
   const minutesLeft = left.reduce((sum, { minutes }) => sum + minutes, 0);
   const firstSideDone = (tag: string) => {
     const minutes = took();
@@ -93,7 +97,7 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
       {
         kind,
         tag: at.tag,
-        tasks: at.tasks.map(({ key }) => key),
+        tasks: at.tasks.map(({ key }) => key).filter((key) => kind === "skip" || !leftOut.has(`${at.tag} ${key}`)),
         ...(note ? { note } : {}),
         ...(kind === "done" && whole !== undefined ? { minutes: whole } : {}),
       },
@@ -163,16 +167,19 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
             </h2>
           </div>
           <ul className="grid gap-3">
-            {stop.tasks.map(({ key, name, steps, reason, overdueDays }) => (
-              <li key={key}>
-                <strong className="text-xl">{name}</strong>
-                {overdueDays > 0 && <span className="text-accent font-bold"> {overdueDays} days late</span>}
-                <ol className="list-inside list-decimal">
-                  {steps.map((step) => (
-                    <li key={step}>{step}</li>
-                  ))}
-                </ol>
-                <p className="text-quiet text-sm">{reason}</p>
+            {stop.tasks.map((task) => (
+              <li key={task.key}>
+                <RoundTask
+                  task={task}
+                  choice={
+                    stop.tasks.length > 1
+                      ? {
+                          isDone: !leftOut.has(`${stop.tag} ${task.key}`),
+                          toggle: () => setLeftOut((before) => toggled(before, `${stop.tag} ${task.key}`)),
+                        }
+                      : null
+                  }
+                />
               </li>
             ))}
           </ul>
@@ -210,9 +217,14 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
               <button
                 type="button"
                 className="btn btn-neutral min-h-20 text-2xl"
+                disabled={doneOfStop === 0}
                 onClick={() => (side === "first" ? firstSideDone(stop.tag) : answer(stop, "done"))}
               >
-                {side === "first" ? "This side is done" : "Done"}
+                {side === "first"
+                  ? "This side is done"
+                  : doneOfStop < stop.tasks.length
+                    ? `${doneOfStop} of ${stop.tasks.length} done`
+                    : "Done"}
               </button>
               <div className="grid grid-cols-2 gap-2">
                 <button type="button" className="btn btn-outline min-h-16 text-lg" onClick={() => setAsking("skip")}>
@@ -283,4 +295,10 @@ function useLaps(): () => number | undefined {
     last.current = now;
     return minutes <= LONGEST_MINUTES ? minutes : undefined;
   }, []);
+}
+
+function toggled(all: ReadonlySet<string>, one: string): ReadonlySet<string> {
+  const next = new Set(all);
+  if (!next.delete(one)) next.add(one);
+  return next;
 }

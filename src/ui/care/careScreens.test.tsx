@@ -223,6 +223,13 @@ describe("a round", () => {
     expect(html).toContain("task=sleeves");
     expect(screen([stop("T1"), stop("T2")]).text).not.toContain("quicker");
   });
+  it("ticks each task of a bar by itself where it has several, all ticked to begin with", () => {
+    const both = stop("T1");
+    both.tasks.push({ ...both.tasks[0]!, key: "shaft", name: "brush and wipe the shaft" });
+    const { html } = screen([both]);
+    expect(html.match(/type="checkbox"[^>]*checked=""/g)).toHaveLength(2);
+    expect(screen([stop("T1")]).html).not.toContain("checkbox");
+  });
   it("passes over what was skipped today, and ends where nothing is left", () => {
     expect(screen([stop("T1", { skipped: "in use" }), stop("T2", { overdueDays: 3 })]).text).toMatch(
       /1 bar to go.* T2 Test bar oil the sleeves 3 days late/,

@@ -1,0 +1,35 @@
+import type { RoundStop } from "@/server/careRound";
+
+/** One task of the bar in hand: what is done, why, and, where a bar has several, whether this one was done. */
+export function RoundTask({
+  task: { name, steps, reason, overdueDays },
+  choice,
+}: {
+  task: RoundStop["tasks"][number];
+  choice: { isDone: boolean; toggle: () => void } | null;
+}) {
+  const title = (
+    <>
+      <strong className="text-xl">{name}</strong>
+      {overdueDays > 0 && <span className="text-accent font-bold"> {overdueDays} days late</span>}
+    </>
+  );
+  return (
+    <>
+      {choice ? (
+        <label className="flex min-h-11 items-center gap-3">
+          <input type="checkbox" className="checkbox" checked={choice.isDone} onChange={choice.toggle} />
+          <span>{title}</span>
+        </label>
+      ) : (
+        title
+      )}
+      <ol className="list-inside list-decimal">
+        {steps.map((step) => (
+          <li key={step}>{step}</li>
+        ))}
+      </ol>
+      <p className="text-quiet text-sm">{reason}</p>
+    </>
+  );
+}

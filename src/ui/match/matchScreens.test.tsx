@@ -1,0 +1,184 @@
+import { describe, expect, it } from "vitest";
+import { testBar } from "@/core/bars/testBar.fixture";
+import { LIFTS } from "@/core/matching/lifts";
+import { VERDICTS } from "@/core/matching/verdict";
+import type { LifterRow } from "@/server/lifters";
+import type { TodayItem } from "@/server/today";
+import { LiftersSheet } from "../lifters/LiftersSheet";
+import { VerdictText } from "../kit/VerdictText";
+import { noAction, part, shown } from "../screen.fixture";
+import { TodayList } from "../today/TodayList";
+import { ChalkScreen } from "../wall/ChalkScreen";
+import { WallScreen } from "../wall/WallScreen";
+import { CoverageSheet } from "./CoverageSheet";
+
+/* What screens about lifts, people and the day say where errands hardly come. */
+
+const BEST = { best: "good" as const, good: [] };
+
+describe("coverage", () => {
+  const [squat, bench] = [LIFTS["back-squat-high"], LIFTS.bench];
+  const bars = [testBar({}, { tag: "T1" }), testBar({}, { tag: "T2" })];
+  const sheet = (more: Partial<Parameters<typeof CoverageSheet>[0]> = {}) =>
+    shown(
+      <CoverageSheet
+        bars={bars}
+        lifts={[squat, bench]}
+        byLift={[
+          { lift: squat.key, loadKg: 100, covered: "well", ...BEST, verdicts: ["made-for", "good"], people: 2 },
+          { lift: bench.key, loadKg: 60, covered: "not", ...BEST, verdicts: ["poor", "never"], people: 0 },
+        ]}
+        byBar={[
+          { tag: "T1", people: 2, alone: 1 },
+          { tag: "T2", people: 0, alone: 0 },
+        ]}
+        busy={null}
+        showsPeople
+        {...more}
+      />,
+    );
+  it("counts lifts that are covered, and names those that are not", () => {
+    const { text } = sheet();
+    expect(text).toContain("1 of 2 lifts are covered well");
+    expect(text).toContain(`Not at all: ${bench.name}.`);
+    expect(text).not.toContain("Barely");
+    expect(text).toContain("T1 by 1 person who have no other as good");
+  });
+  it("counts nobody for whoever may not read lifters", () => {
+    const { text } = sheet({ showsPeople: false });
+    expect(text).not.toContain("Leaned on");
+    expect(text).not.toContain("people");
+    expect(text).toContain("made for");
+  });
+  it("names the busy hour with those bars only that somebody needs", () => {
+    const busy = {
+      name: "Tuesday",
+      people: 9,
+      byBar: [
+        { tag: "T2", people: 0, alone: 0 },
+        { tag: "T1", people: 4, alone: 2 },
+      ],
+    };
+    expect(part(sheet({ busy: busy as never }), "What is covered")).toContain(
+      "At the busy hour, Tuesday with 9 people: T1 is the best for 4, the only one for 2.",
+    );
+  });
+  it("of a hall without a bar covers nothing, and says so", () => {
+    const { html, text } = sheet({
+      bars: [],
+      byBar: [],
+      byLift: [{ lift: squat.key, loadKg: 100, covered: "not", ...BEST, verdicts: [], people: 0 }],
+    });
+    expect(text).toContain("0 of 1 lifts are covered well");
+    expect(html).not.toMatch(/NaN|undefined/);
+  });
+});
+
+it("every verdict is a word with a mark of its own", () => {
+  const all = VERDICTS.map((verdict) => shown(<VerdictText verdict={verdict} />));
+  expect(new Set(all.map(({ text }) => text)).size).toBe(VERDICTS.length);
+  expect(new Set(all.map(({ html }) => /<svg.*<\/svg>/s.exec(html)![0])).size).toBe(VERDICTS.length);
+});
+
+describe("today", () => {
+  const item = (id: string, weight: TodayItem["weight"]): TodayItem => ({
+    id,
+    weight,
+    title: `Title ${id}.`,
+    because: `Because ${id}.`,
+    action: { label: `Do ${id}`, href: `/${id}` },
+  });
+  it("with nothing to do says so in a sentence", () => {
+    expect(shown(<TodayList items={[]} today="2026-03-20" hallName="Test hall" />).text).toBe(
+      "Today Fri 20 Mar · Test hall Nothing needs doing today. Every bar is in order and no care is due.",
+    );
+  });
+  it("gives every sentence its one button and a word for how urgent it is", () => {
+    const list = shown(
+      <TodayList
+        items={[item("a", "danger"), item("b", "now"), item("c", "soon")]}
+        today="2026-03-20"
+        hallName="Test hall"
+      />,
+    );
+    expect(part(list, "What needs doing")).toBe(
+      "Danger Title a. Because a. Do a Now Title b. Because b. Do b Soon Title c. Because c. Do c",
+    );
+  });
+});
+
+describe("lifters", () => {
+  it("of a hall that has none leads to the first", () => {
+    const { html, text } = shown(<LiftersSheet lifters={[]} today="2026-03-20" />);
+    expect(text).toContain("No lifters yet. Enter the first.");
+    expect(html).toContain("/lifters/new");
+  });
+  it("of whom little is known have dashes, and the next meeting is the next, not the first written", () => {
+    const row = {
+      id: "l1",
+      key: "ann",
+      name: "Ann Example",
+      squad: null,
+      experience: "regular",
+      heightMm: null,
+      massKg: null,
+      handLengthMm: null,
+      limits: null,
+      meetings: [
+        { on: "2026-09-01", rules: "x", name: "Autumn open" },
+        { on: "2026-01-01", rules: "x", name: "Winter open" },
+        { on: "2026-05-01", rules: "x", name: "Spring open" },
+      ],
+    } as unknown as LifterRow;
+    const { html, text } = shown(<LiftersSheet lifters={[row]} today="2026-03-20" />);
+    expect(text).toContain("Ann Example");
+    expect(text).toContain("Spring open");
+    expect(text).not.toContain("Winter open");
+    expect(text).not.toContain("Autumn open");
+    expect(html).not.toMatch(/NaN|undefined|null/);
+  });
+});
+
+describe("the wall screen", () => {
+  const lift = LIFTS["back-squat-high"];
+  const screen = (answer: Parameters<typeof WallScreen>[0]["answer"]) =>
+    shown(
+      <WallScreen hallName="Test hall" lifts={[{ key: lift.key, name: lift.name }]} answer={answer} returnAfter={45} />,
+    );
+  it("starts with the lifts, and says when no bar is for one", () => {
+    expect(screen(null).text).toContain(`What do you want to lift? Chalk left on a bar Test hall ${lift.name}`);
+    expect(screen({ lift, take: [], leave: [] }).text).toContain("No bar here is for this lift.");
+  });
+  it("says what is not known rather than nothing: mass, rating and place", () => {
+    const { html, text } = screen({
+      lift,
+      take: [
+        { bar: testBar({}, { tag: "T1", name: "Test bar" }), place: null, ratedKg: null, because: "It is straight." },
+      ],
+      leave: [{ tag: "T2", name: "Bent bar", because: "Bent." }],
+    });
+    expect(text).toContain("ask where it hangs");
+    expect(text).toContain("weighs not known");
+    expect(text).toContain("carries at most not known: ask");
+    expect(text).toMatch(/Not these T2 Bent bar Bent\./);
+    expect(text).toContain("Clamps on, safeties set. Not sure? Ask the staff.");
+    expect(html).not.toMatch(/NaN|undefined/);
+  });
+  it("asks for chalk place by place, and offers the day's spot checks until they are made", () => {
+    const bars = [{ tag: "T1", name: "Test bar", place: null }];
+    const none = shown(<ChalkScreen bars={bars} toLookAt={[]} action={noAction} />);
+    expect(none.text).not.toContain("Looked at one of these?");
+    expect(none.text).toContain("no place T1 Test bar");
+    const check = { tag: "T1", barName: "Test bar", place: null, uses: 3, chalkSeenOn: null, isLookedAt: false };
+    const some = shown(
+      <ChalkScreen
+        bars={bars}
+        toLookAt={[check, { ...check, tag: "T2", chalkSeenOn: "2026-03-19" }]}
+        action={noAction}
+      />,
+    );
+    expect(some.html).toContain('value="clean T1"');
+    expect(some.html).toContain('value="chalk T1"');
+    expect(some.text).toContain("T2 chalk was seen: brushed now?");
+  });
+});
