@@ -1,7 +1,11 @@
 import Joi from "joi";
 import { BAR_COLUMNS, guessColumns, type FileMeasurement } from "@/core/bars/barColumns";
 import { INSTRUMENTS, QUANTITY_KINDS } from "@/core/bars/quantities";
+import { CARE_TASK_FIELDS } from "@/core/care/careTaskFields";
 import { CLAMP_FIELDS, PLATE_FIELDS, STATION_FIELDS } from "@/core/equipment/equipmentFields";
+import { LIFT_FIELDS } from "@/core/matching/liftFields";
+import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
+import { MEETING_QUANTITIES } from "@/core/matching/meetingSpec";
 import { LENGTH_UNITS, MASS_UNITS } from "@/core/units/typedQuantity";
 import { fileRows, parseCsv, type FileRow } from "./csvIn";
 import { csvText } from "./csvOut";
@@ -74,7 +78,10 @@ const listOfEquipment = (fields: Record<string, unknown>) =>
     .items(Joi.object({ texts: equipment(fields).required() }))
     .max(1000);
 
-const equipmentLists = {
+export const MOST_CARE = 200_000;
+
+/** What a hall's file holds beside its bars; a list that is left out says nothing. */
+const otherLists = {
   plates: Joi.array()
     .items(
       Joi.object({
@@ -88,6 +95,48 @@ const equipmentLists = {
     .max(1000),
   clamps: listOfEquipment(CLAMP_FIELDS),
   stations: listOfEquipment(STATION_FIELDS),
+  lifts: listOfEquipment(LIFT_FIELDS),
+  meetings: Joi.array()
+    .items(
+      Joi.object({
+        rules: Joi.string().max(100).required(),
+        source: Joi.string().max(200).required(),
+        lifts: Joi.array().items(Joi.string().max(60)).max(200).required(),
+        marks: Joi.string().valid("", "powerlifting", "weightlifting").required(),
+        texts: Joi.object()
+          .pattern(
+            Joi.string().valid(...Object.keys(MEETING_QUANTITIES).flatMap((kind) => [`least.${kind}`, `most.${kind}`])),
+            Joi.string().max(40),
+          )
+          .required()
+          .description("least and most of each quantity, as typed"),
+      }),
+    )
+    .max(1000)
+    .description("the hall’s own meeting rules"),
+  lifters: Joi.array()
+    .items(
+      Joi.object({
+        texts: equipment(LIFTER_FIELDS).required(),
+        confirmed: Joi.array().items(Joi.string().max(60)).max(200).description("what a coach confirmed"),
+      }),
+    )
+    .max(5000)
+    .description("only in the file of whoever may read lifters"),
+  careTasks: listOfEquipment(CARE_TASK_FIELDS),
+  care: Joi.array()
+    .items(
+      Joi.object({
+        tag: Joi.string().max(60).required(),
+        task: Joi.string().max(60).required(),
+        doneOn: Joi.string().max(10).required(),
+        by: Joi.string().max(200).allow(null).required(),
+        minutes: Joi.number().min(0).max(1440).allow(null).required(),
+        note: Joi.string().max(1000).allow(null).required(),
+      }),
+    )
+    .max(MOST_CARE)
+    .description("care that was done, oldest first"),
 };
 
 /** What the export of a hall is, and what an import takes. */
@@ -101,7 +150,7 @@ export const hallFile = Joi.object({
     )
     .max(MOST_ROWS)
     .required(),
-  ...equipmentLists,
+  ...otherLists,
 });
 
 /** What an import answers: how many bars are new, changed and as they were, and the first few hundred changes. */
@@ -124,13 +173,27 @@ interface TextsOf {
   texts: Record<string, string>;
 }
 
-interface EquipmentLists {
+interface OtherLists {
   plates?: (TextsOf & { weights?: { mark: string; mass: string }[] })[];
   clamps?: TextsOf[];
   stations?: TextsOf[];
+  lifts?: TextsOf[];
+  meetings?: { rules: string; source: string; lifts: string[]; marks: string; texts: Record<string, string> }[];
+  lifters?: (TextsOf & { confirmed?: string[] })[];
+  careTasks?: TextsOf[];
+  care?: {
+    tag: string;
+    task: string;
+    doneOn: string;
+    by: string | null;
+    minutes: number | null;
+    note: string | null;
+  }[];
 }
 
-export interface IncomingFile extends EquipmentLists {
+type FileBars = (TextsOf & { measurements: FileMeasurement[] })[];
+
+export interface IncomingFile extends OtherLists {
   isDryRun: boolean;
   rows: FileRow[];
 }
@@ -138,13 +201,14 @@ export interface IncomingFile extends EquipmentLists {
 /** A hall's JSON as what is to be taken in. */
 export function readHallFile(
   value: unknown,
-): { ok: true; file: EquipmentLists & { bars: FileRow[] } } | { ok: false; problems: Problem[] } {
-  const result = checked(hallFile, value, { longestList: MOST_ROWS });
+): { ok: true; file: OtherLists & { bars: FileRow[] } } | { ok: false; problems: Problem[] } {
+  const result = checked(hallFile, value, { longestList: MOST_CARE });
   if (!result.ok) return result;
-  const { bars, plates, clamps, stations } = result.value as EquipmentLists & {
-    bars: (TextsOf & { measurements: FileMeasurement[] })[];
-  };
-  return { ok: true, file: { bars: bars.map((bar, i) => ({ line: i + 1, ...bar })), plates, clamps, stations } };
+  const file = result.value as OtherLists & { bars: FileBars };
+  const others = Object.fromEntries(
+    (Object.keys(otherLists) as (keyof OtherLists)[]).map((part) => [part, file[part]]),
+  ) as OtherLists;
+  return { ok: true, file: { bars: file.bars.map((bar, i) => ({ line: i + 1, ...bar })), ...others } };
 }
 
 /** What the page that takes files in sends: rows already under our columns. */
@@ -160,5 +224,5 @@ export const incomingFile = Joi.object({
     )
     .max(MOST_ROWS)
     .required(),
-  ...equipmentLists,
+  ...otherLists,
 });

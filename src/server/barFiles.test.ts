@@ -1,12 +1,29 @@
 import { describe, expect, it } from "vitest";
 import { barsCsv, readCsvFile, readHallFile } from "@/api/barFile";
-import { barMeasurements, bars, carePlan, changes, plates } from "@/data/schema";
+import { eq } from "drizzle-orm";
+import {
+  barMeasurements,
+  bars,
+  careLog,
+  carePlan,
+  careTasks,
+  changes,
+  lifters,
+  lifts,
+  people,
+  plates,
+} from "@/data/schema";
 import { makeHall } from "@/data/testHall.fixture";
 import { changeBarState, enterBars, measureBar } from "./barChanges";
 import { barDetails } from "./barPage";
 import { barCells, exportBars } from "./barFiles";
 import type { IncomingBar } from "./barImport";
 import { saveEquipment, weighPlate } from "./equipmentChanges";
+import { tickCare } from "./care";
+import { careTaskTexts, saveCareTask } from "./careTasks";
+import { confirmLifter, exportLifters, saveLifter } from "./lifters";
+import { saveLift } from "./lifts";
+import { saveMeetingSpec } from "./meetings";
 import { exportHall, importHall } from "./hallFile";
 
 const LINE = { name: "New", family: "power", state: "in-service", sleeveRotation: "bushing" };
@@ -88,7 +105,7 @@ describe("round trip", () => {
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
     const other = await makeHall("empty");
     const into = (isDryRun: boolean) => importHall(other.who("manager"), read.file, { isDryRun });
-    expect(await into(true)).toMatchObject({ report: { added: 6, changed: 0, unchanged: 1 } });
+    expect(await into(true)).toMatchObject({ report: { added: 6, changed: 0, unchanged: 2 } });
     expect((await out(other)).stations).toEqual([]);
     await into(false);
     const { plates: p, clamps: c, stations: s } = await out(other);
@@ -97,7 +114,155 @@ describe("round trip", () => {
       clamps: file.clamps,
       stations: file.stations,
     });
-    expect(await into(false)).toMatchObject({ report: { added: 0, changed: 0, unchanged: 7 } });
+    expect(await into(false)).toMatchObject({ report: { added: 0, changed: 0, unchanged: 8 } });
+  });
+  it("a hall's file: lifts, meeting rules, lifters with what was confirmed, tasks and the log of care, twice the same", async () => {
+    const made = await full();
+    const manager = made.who("manager");
+    const ok = <T extends { ok: boolean }>(result: T) => expect(result).toMatchObject({ ok: true });
+    const fresh = () => ({ ...manager });
+    const form = (texts: Record<string, string>) => ({ id: null, version: 0, texts });
+    for (const key of ["pause-squat", "a-squat"])
+      ok(
+        await saveLift(
+          fresh(),
+          form({
+            key,
+            name: key,
+            like: "back-squat-high",
+            speed: "slow",
+            start: "rack",
+            ending: "racked",
+            contact: "back",
+            supportHalfSpacingMm: "200",
+            usualKg: "80",
+          }),
+        ),
+      );
+    ok(
+      await saveMeetingSpec(fresh(), {
+        ...form({ "least.mass": "24.8", "most.mass": "25.2" }),
+        rules: "Example Federation",
+        source: "its sheet",
+        lifts: ["pause-squat"],
+        marks: "powerlifting",
+      }),
+    );
+    ok(
+      await saveLifter(
+        fresh(),
+        form({
+          key: "ann",
+          name: "Ann Example",
+          experience: "regular",
+          usualLoads: "pause-squat 80 kg",
+          meetings: "2026-06-01 Example Federation Spring open",
+        }),
+      ),
+    );
+    ok(await confirmLifter(fresh(), "ann", ["hinge-on-straight"]));
+    const task = (await made.hall.first(careTasks))!;
+    ok(await saveCareTask(fresh(), { id: task.id, version: 1, texts: { ...careTaskTexts(task), minutes: "4.5" } }));
+    const care = made.who("care");
+    for (const [i, doneOn] of ["2026-03-01", "2026-03-10"].entries())
+      ok(
+        await tickCare(care, {
+          tag: "T1",
+          task: "shaft",
+          doneOn,
+          doneBy: care.personId,
+          note: i === 0 ? "rust at the collar" : "",
+          minutes: 2.5,
+          idempotencyKey: `file-tick-${i}`,
+        }),
+      );
+    const out = async (hall: Hall) => {
+      const result = await exportHall({ ...hall.who("manager") });
+      if (!result.ok) throw new Error(result.message);
+      return result.file;
+    };
+    const file = await out(made);
+    expect(file.lifts.map(({ texts }) => texts.key)).toEqual(["pause-squat", "a-squat"]);
+    expect(file.lifters).toMatchObject([{ texts: { key: "ann" }, confirmed: ["hinge-on-straight"] }]);
+    expect(file.care.map(({ doneOn, by, note }) => [doneOn, by, note])).toEqual([
+      ["2026-03-01", care.name + " of full", "rust at the collar"],
+      ["2026-03-10", care.name + " of full", null],
+    ]);
+    const read = readHallFile(JSON.parse(JSON.stringify({ format: "garrison", version: 1, hall: "x", ...file })));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const other = await makeHall("empty");
+    await other.hall.insert(people, { name: care.name + " of full", role: "care" });
+    const into = (isDryRun: boolean) => importHall({ ...other.who("manager") }, read.file, { isDryRun });
+    expect(await into(true)).toMatchObject({ ok: true });
+    expect((await out(other)).lifts).toEqual([]);
+    expect(await into(false)).toMatchObject({ ok: true });
+    expect({ ...(await out(other)), bars: null }).toEqual({ ...file, bars: null });
+    expect(await into(false)).toMatchObject({ report: { added: 0, changed: 0 } });
+    // Due days follow the log that came in: the task comes round from its last time.
+    expect(await other.hall.first(carePlan, { where: eq(carePlan.barId, other.bar.id) })).toMatchObject({
+      lastDoneOn: "2026-03-10",
+      dueOn: "2026-03-20",
+    });
+    // Whoever may not read lifters takes none out.
+    expect(await exportLifters(made.who("care"))).toBeNull();
+  });
+  it("every problem of every part is named at its place, and nothing of the file is kept", async () => {
+    const made = await makeHall("in");
+    const result = await importHall(
+      made.who("manager"),
+      {
+        lifts: [{ texts: { key: "Bad Key", name: "x" } }],
+        meetings: [{ rules: "", source: "s", lifts: ["nothing"], marks: "", texts: { "least.mass": "heavy" } }],
+        lifters: [
+          { texts: { key: "ann", name: "Ann", usualLoads: "moon-walk 80 kg" }, confirmed: ["flying"] },
+          { texts: { key: "bo", name: "Bo", experience: "regular" } },
+        ],
+        careTasks: [
+          {
+            texts: {
+              key: "dance",
+              name: "dance",
+              minutes: "3",
+              dryDays: "9",
+              temperateDays: "9",
+              saltHumidDays: "9",
+              steps: "Dance.",
+            },
+          },
+        ],
+        care: [
+          { tag: "T1", task: "shaft", doneOn: "2026-03-01", by: null, minutes: null, note: null },
+          { tag: "K99", task: "dance", doneOn: "2026-13-01", by: "x", minutes: 1, note: null },
+          { tag: "T1", task: "shaft", doneOn: "2027-01-01", by: null, minutes: null, note: null },
+        ],
+      },
+      { isDryRun: false },
+    );
+    const paths = result.ok ? [] : result.problems.map(({ path }) => path);
+    for (const path of [
+      "meeting rule 1, rules",
+      "meeting rule 1, lifts",
+      "meeting rule 1, least.mass",
+      "lifter 1, confirmed",
+      "care task 1, key",
+      "care 2, tag",
+      "care 2, task",
+      "care 2, doneOn",
+      "care 3, doneOn",
+    ])
+      expect(paths).toContain(path);
+    expect(paths.some((path) => path.startsWith("lift 1"))).toBe(true);
+    expect(paths.some((path) => path.startsWith("lifter 2"))).toBe(false);
+    for (const table of [lifters, lifts, careLog]) expect(await made.hall.rows(table)).toEqual([]);
+  });
+  it("care done by somebody the hall does not know is kept with the name in its note, once", async () => {
+    const made = await makeHall("in");
+    const care = [{ tag: "T1", task: "shaft", doneOn: "2026-03-05", by: "Old Hand", minutes: null, note: "oiled" }];
+    const into = () => importHall({ ...made.who("manager") }, { care }, { isDryRun: false });
+    expect(await into()).toMatchObject({ report: { added: 1, changes: [{ tag: "T1", what: "care done 1 time" }] } });
+    expect(await made.hall.rows(careLog)).toMatchObject([{ note: "by Old Hand: oiled", doneOn: "2026-03-05" }]);
+    await into();
+    expect(await made.hall.rows(careLog)).toHaveLength(1);
   });
   it("keeps everything as it was when only a station is wrong", async () => {
     const made = await makeHall("in");

@@ -5,9 +5,11 @@ import { CARE_TASK_FIELDS, opensSleeve } from "@/core/care/careTaskFields";
 import { fieldTexts } from "@/core/bars/fieldText";
 import type { CareTaskRow } from "@/data/carePlanRows";
 import { database } from "@/data/client";
-import { inTransaction } from "@/data/hallDb";
+import { inTransaction, type HallDb } from "@/data/hallDb";
 import { careTasks } from "@/data/schema";
 import { replanCare } from "./carePlanning";
+import type { PreparedPart } from "./barImport";
+import { prepareRows, type FileRow } from "./fieldFiles";
 import { saveRow, type FieldKind } from "./fieldRows";
 import { failed, forbidden, type Outcome } from "./outcome";
 import { may } from "./permissions";
@@ -42,6 +44,18 @@ const KIND: FieldKind<CareTaskRow> = {
 export function careTaskTexts(row: CareTaskRow): Record<string, string> {
   return fieldTexts(CARE_TASK_FIELDS, row);
 }
+
+/** Every task as files carry it, in the order people list them. */
+export const exportCareTasks = async (who: Who): Promise<FileRow[]> =>
+  (await careTasksOf(who)).map((row) => ({ texts: careTaskTexts(row) }));
+
+/** Reads tasks of a file against the hall's; which tasks there are is not a file's to say. */
+export const prepareCareTasks = async (hall: HallDb, who: Who, incoming: readonly FileRow[]): Promise<PreparedPart> =>
+  prepareRows(hall, who, KIND, {
+    rows: await hall.rows(careTasks),
+    incoming,
+    noNew: "there is no such care task, and a file makes none",
+  });
 
 /** Changes a task; every due day follows. Which tasks there are, and on which bars, follows from the families. */
 export async function saveCareTask(

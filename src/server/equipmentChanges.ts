@@ -3,7 +3,6 @@ import { and, asc, eq } from "drizzle-orm";
 import { EQUIPMENT_FIELDS, type EquipmentKind } from "@/core/equipment/equipmentFields";
 import { fieldTexts, readField, type FieldValue } from "@/core/bars/fieldText";
 import { pairPlates, type Pairing } from "@/core/equipment/pairPlates";
-import { differingTexts } from "@/core/bars/barRecord";
 import { groupBy } from "@/core/collections/groupBy";
 import { massUnitsFromKg } from "@/core/units/exactMass";
 import { convertTyped, type TypedQuantity, type Unit } from "@/core/units/typedQuantity";
@@ -12,9 +11,10 @@ import { database } from "@/data/client";
 import { inTransaction, type HallDb } from "@/data/hallDb";
 import { clamps, plates, plateWeights, stations } from "@/data/schema";
 import type { ClampRow, PlateRow, StationRow } from "./equipment";
-import { readRow, saveRow, writeRow, type FieldKind, type Values } from "./fieldRows";
+import { prepareRows, type FileRow } from "./fieldFiles";
+import { saveRow, type FieldKind, type Values } from "./fieldRows";
 import { recordChange } from "./history";
-import type { ImportReport, PreparedPart } from "./barImport";
+import type { PreparedPart } from "./barImport";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
 import { may } from "./permissions";
 import { hallDb, type Who } from "./who";
@@ -79,8 +79,7 @@ export async function saveEquipment(
 }
 
 /** A plate, clamp or station as files carry it; of plates also what was weighed one by one. */
-export interface FileEquipment {
-  texts: Record<string, string>;
+export interface FileEquipment extends FileRow {
   weights?: { mark: string; mass: string }[];
 }
 
@@ -102,56 +101,36 @@ export async function exportEquipment(hall: HallDb, kind: EquipmentKind): Promis
 const massText = ({ massValue, massUnit }: { massValue: string; massUnit: string }) =>
   `${trimNumeric(massValue)} ${massUnit}`;
 
-/**
- * Reads plates, clamps or stations of a file against the hall's: a short name that is there is changed, others are
- * new, and what the file does not name stays.
- */
+/** Reads plates, clamps or stations of a file against the hall's; see `prepareRows`. */
 export async function prepareEquipment(
   hall: HallDb,
   who: Who,
   kind: EquipmentKind,
   incoming: readonly FileEquipment[],
 ): Promise<PreparedPart> {
-  const table = TABLES[kind];
-  const [rows, weighed] = [await hall.rows(table), kind === "plate" ? await hall.rows(plateWeights) : []];
-  const problems: Problem[] = [];
-  const report: ImportReport = { added: 0, changed: 0, unchanged: 0, changes: [] };
-  const writes: (() => Promise<void>)[] = [];
-  const seen = new Set<string>();
-  incoming.forEach(({ texts, weights = [] }, i) => {
-    const line = i + 1;
-    const row = rows.find(({ key }) => key === texts.key?.trim()) ?? null;
-    const before = row ? equipmentTexts(kind, row as PlateRow) : {};
-    const read = readRow(KINDS[kind], { ...before, ...texts });
-    const say = ({ path, message }: Problem) => problems.push({ path: `${kind} ${line}, ${path}`, message });
-    if (!read.ok) return read.problems.forEach(say);
-    const key = String(read.values.key);
-    if (seen.has(key)) say({ path: "key", message: `short name: ${key} stands here twice` });
-    seen.add(key);
-    const own = weighed.filter(({ plateId }) => plateId === row?.id);
-    const fresh = weights.flatMap(({ mark, mass }) => {
-      const typed = readWeight(mark, mass);
-      if (!typed.ok) return (typed.problems.forEach(say), []);
-      const known = own.find((one) => one.mark === typed.mark);
-      return known && massText(known) === `${typed.mass.value} ${typed.mass.unit}` ? [] : [typed];
-    });
-    const differing = differingTexts(before, fieldTexts(EQUIPMENT_FIELDS[kind], read.values)).after;
-    const words = [...Object.keys(differing), ...fresh.map(({ mark }) => `weight of ${mark}`)];
-    if (row && words.length === 0) return void (report.unchanged += 1);
-    report[row ? "changed" : "added"] += 1;
-    report.changes.push({ line, tag: key, what: row ? words.join(", ") : `new ${kind}` });
-    writes.push(async () => {
-      const { id } = await writeRow(hall, who, KINDS[kind], { row, values: read.values, reason: "from a file" });
-      for (const { mark, mass } of fresh) await writeWeight(hall, who, id, mark, mass);
-    });
-  });
-  return {
-    problems,
-    report,
-    write: async () => {
-      for (const one of writes) await one();
+  const rows = (await hall.rows(TABLES[kind])) as AnyRow[];
+  if (kind !== "plate") return prepareRows(hall, who, KINDS[kind], { rows, incoming });
+  const weighed = groupBy(await hall.rows(plateWeights), ({ plateId }) => plateId);
+  return prepareRows(hall, who, KINDS[kind], {
+    rows,
+    incoming,
+    more: ({ weights = [] }: FileEquipment, row) => {
+      const own = weighed.get(row?.id ?? "") ?? [];
+      const read = weights.map(({ mark, mass }) => readWeight(mark, mass));
+      const fresh = read.flatMap((typed) => {
+        if (!typed.ok) return [];
+        const known = own.find((one) => one.mark === typed.mark);
+        return known && massText(known) === `${typed.mass.value} ${typed.mass.unit}` ? [] : [typed];
+      });
+      return {
+        problems: read.flatMap((typed) => (typed.ok ? [] : typed.problems)),
+        words: fresh.map(({ mark }) => `weight of ${mark}`),
+        write: async (id) => {
+          for (const { mark, mass } of fresh) await writeWeight(hall, who, id, mark, mass);
+        },
+      };
     },
-  };
+  });
 }
 
 /** Puts one plate on the scale: kept under what is written on it, over what was there before. */

@@ -11,9 +11,11 @@ import { specFor, type MeetingRule } from "@/core/matching/meetingRules";
 import { daysBetween, type HallDay } from "@/core/units/hallDay";
 import { convertTyped, type TypedQuantity } from "@/core/units/typedQuantity";
 import { database } from "@/data/client";
-import { inTransaction } from "@/data/hallDb";
+import { inTransaction, type HallDb } from "@/data/hallDb";
 import { bars, changes, lifterBars, lifters, lifterSettings } from "@/data/schema";
 import { eraseFromRuns } from "./eraseFromRuns";
+import type { PreparedPart } from "./barImport";
+import { NOTHING, prepareRows, type FileRow } from "./fieldFiles";
 import { saveRow, type FieldKind, type Values } from "./fieldRows";
 import { recordChange } from "./history";
 import { allLifts } from "./lifts";
@@ -65,19 +67,13 @@ function loadLines(loads: Readonly<Record<string, { value: string; unit: string 
     .sort();
 }
 
-/** Enters or changes a lifter. */
-export async function saveLifter(
-  who: Who,
-  form: { id: string | null; version: number; texts: Record<string, string> },
-): Promise<Outcome<{ key: string; version: number }>> {
-  if (!may(who, "lifter.edit")) return forbidden("change lifters");
-  const liftKeys = (await allLifts(who)).map(({ key }) => key);
-  const rules = [...new Set((await meetingRules(who)).map((rule) => rule.rules))];
+/** How lifters are read: their usual loads name lifts of the hall, their meetings rules that are known. */
+function lifterKind(liftKeys: readonly string[], rules: readonly string[]): FieldKind<LifterRow> {
   const read = (values: Values) => ({
     usual: readUsualLoads((values.usualLoads as readonly string[] | null) ?? [], liftKeys),
     meetings: readMeetings((values.meetings as readonly string[] | null) ?? [], rules),
   });
-  const kind: FieldKind<LifterRow> = {
+  return {
     entity: "lifter",
     table: lifters,
     defs: LIFTER_FIELDS,
@@ -97,7 +93,60 @@ export async function saveLifter(
       return { ...values, usualLoads: usual.loads, meetings: meetings.meetings };
     },
   };
-  return saveRow(who, kind, form);
+}
+
+const rulesKnown = async (who: Who) => (await meetingRules(who)).map(({ rules }) => rules);
+
+/** Enters or changes a lifter. */
+export async function saveLifter(
+  who: Who,
+  form: { id: string | null; version: number; texts: Record<string, string> },
+): Promise<Outcome<{ key: string; version: number }>> {
+  if (!may(who, "lifter.edit")) return forbidden("change lifters");
+  const liftKeys = (await allLifts(who)).map(({ key }) => key);
+  return saveRow(who, lifterKind(liftKeys, await rulesKnown(who)), form);
+}
+
+/** A lifter as files carry them, with what a coach confirmed. */
+export interface FileLifter extends FileRow {
+  confirmed?: string[];
+}
+
+/** Every lifter as files carry them; null for whoever may not read any. Whoever was erased is in no file. */
+export async function exportLifters(who: Who): Promise<FileLifter[] | null> {
+  if (!may(who, "lifter.read")) return null;
+  return (await listLifters(who))
+    .toSorted((a, b) => (a.key < b.key ? -1 : 1))
+    .map((row) => ({ texts: lifterTexts(row), ...(row.confirmed?.length ? { confirmed: row.confirmed } : {}) }));
+}
+
+/** Reads lifters of a file against the hall's. Lifts and rules that the same file brings are known. */
+export async function prepareLifters(
+  hall: HallDb,
+  who: Who,
+  incoming: readonly FileLifter[],
+  { lifts, rules }: { lifts: readonly string[]; rules: readonly string[] },
+): Promise<PreparedPart> {
+  if (incoming.length === 0) return NOTHING;
+  const liftKeys = [...(await allLifts(who)).map(({ key }) => key), ...lifts];
+  const kind = lifterKind(liftKeys, [...(await rulesKnown(who)), ...rules]);
+  return prepareRows(hall, who, kind, {
+    rows: await hall.rows(lifters),
+    incoming,
+    more: ({ confirmed = [] }, row) => {
+      const kept = confirmed.filter((key) => key === HINGE_ON_STRAIGHT || liftKeys.includes(key));
+      const isSame = kept.join() === (row?.confirmed ?? []).join();
+      return {
+        problems: confirmed
+          .filter((key) => !kept.includes(key))
+          .map((key) => ({ path: "confirmed", message: `${key} is nothing that is confirmed` })),
+        words: isSame ? [] : ["confirmed"],
+        write: async (id) => {
+          if (!isSame) await hall.update(lifters, eq(lifters.id, id), { confirmed: kept });
+        },
+      };
+    },
+  });
 }
 
 /** What a coach may confirm of a lifter, with the words for it. */

@@ -5,6 +5,9 @@ import { cache } from "react";
 import { LIFT_FIELDS } from "@/core/matching/liftFields";
 import type { Lift } from "@/core/matching/lifts";
 import { lifts } from "@/data/schema";
+import type { HallDb } from "@/data/hallDb";
+import type { PreparedPart } from "./barImport";
+import { prepareRows, type FileRow } from "./fieldFiles";
 import { saveRow, type FieldKind } from "./fieldRows";
 import { forbidden, type Outcome } from "./outcome";
 import { may } from "./permissions";
@@ -54,6 +57,28 @@ export function liftTexts(row: LiftRow): Record<string, string> {
   return fieldTexts(LIFT_FIELDS, row);
 }
 
+/** A new lift stands after those that are there. */
+const after = (rows: readonly LiftRow[]): FieldKind<LiftRow> => {
+  let listOrder = Math.max(0, ...rows.map((one) => one.listOrder));
+  return { ...KIND, columnsOf: (values) => ({ ...values, listOrder: (listOrder += 1) }) };
+};
+
+/** Every lift as files carry it, in the order people list them. */
+export const exportLifts = async (who: Who): Promise<FileRow[]> =>
+  (await allLifts(who)).map((row) => ({ texts: liftTexts(row) }));
+
+/** Reads lifts of a file against the hall's; a lift that is there keeps its place in the list. */
+export async function prepareLifts(hall: HallDb, who: Who, incoming: readonly FileRow[]): Promise<PreparedPart> {
+  const rows = await hall.rows(lifts);
+  const known = new Set(rows.map(({ key }) => key));
+  const fresh = after(rows);
+  const kind: FieldKind<LiftRow> = {
+    ...KIND,
+    columnsOf: (values) => (known.has(String(values.key)) ? KIND : fresh).columnsOf(values),
+  };
+  return prepareRows(hall, who, kind, { rows, incoming });
+}
+
 /** Enters or changes a lift. The short name of a usual lift is part of the public interface and stays. */
 export async function saveLift(
   who: Who,
@@ -64,9 +89,5 @@ export async function saveLift(
   const row = rows.find(({ id }) => id === form.id);
   // Programs and meeting rules name lifts by their short names: they never change.
   const texts = row ? { ...form.texts, key: row.key } : form.texts;
-  const listOrder = Math.max(0, ...rows.map((one) => one.listOrder)) + 1;
-  const kind = row
-    ? KIND
-    : { ...KIND, columnsOf: (values: Parameters<typeof KIND.columnsOf>[0]) => ({ ...values, listOrder }) };
-  return saveRow(who, kind, { ...form, texts });
+  return saveRow(who, row ? KIND : after(rows), { ...form, texts });
 }

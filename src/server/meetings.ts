@@ -1,11 +1,14 @@
 import "server-only";
+import { isDeepStrictEqual } from "node:util";
 import { asc, eq } from "drizzle-orm";
 import { cache } from "react";
 import { MEETING_QUANTITIES, type MeetingQuantity, type MeetingSpec } from "@/core/matching/meetingSpec";
 import { BUILT_IN_RULES, type MeetingRule } from "@/core/matching/meetingRules";
 import { database } from "@/data/client";
-import { inTransaction } from "@/data/hallDb";
+import { inTransaction, type HallDb } from "@/data/hallDb";
 import { meetingSpecs } from "@/data/schema";
+import type { ImportReport, PreparedPart } from "./barImport";
+import { NOTHING } from "./fieldFiles";
 import { recordChange } from "./history";
 import { allLifts } from "./lifts";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
@@ -40,9 +43,19 @@ export interface MeetingSpecForm {
   texts: Record<string, string>;
 }
 
-/** Enters or changes what rules ask of the bar for some lifts. */
-export async function saveMeetingSpec(who: Who, form: MeetingSpecForm): Promise<Outcome<{ rules: string }>> {
-  if (!may(who, "rule.edit")) return forbidden("enter meeting rules");
+interface SpecValue {
+  rules: string;
+  source: string;
+  lifts: string[];
+  ranges: MeetingSpec["ranges"];
+  marks: string | null;
+}
+
+/** What a form or a file says that rules ask, or every problem. */
+function readSpec(
+  form: Pick<MeetingSpecForm, "rules" | "source" | "lifts" | "marks" | "texts">,
+  known: readonly string[],
+): { value: SpecValue; problems: Problem[] } {
   const problems: Problem[] = [];
   const rules = form.rules.trim();
   if (rules === "" || rules.length > 40) problems.push({ path: "rules", message: "name: up to 40 characters" });
@@ -51,36 +64,120 @@ export async function saveMeetingSpec(who: Who, form: MeetingSpecForm): Promise<
   const source = form.source.trim();
   if (source === "" || source.length > 120)
     problems.push({ path: "source", message: "where it is written: up to 120 characters" });
-  const known = (await allLifts(who)).map(({ key }) => key);
   if (form.lifts.length === 0) problems.push({ path: "lifts", message: "lifts: choose at least one" });
   for (const key of form.lifts)
     if (!known.includes(key)) problems.push({ path: "lifts", message: `lifts: ${key} is none of the hall’s` });
   const ranges = readRanges(form.texts, problems);
   if (problems.length === 0 && Object.keys(ranges).length === 0 && form.marks === "")
     problems.push({ path: "least.mass", message: "say at least one thing that the rules ask" });
-  if (problems.length > 0) return failed("invalid", "Nothing was changed.", problems);
   const marks = form.marks === "powerlifting" || form.marks === "weightlifting" ? form.marks : null;
-  const value = { rules, source, lifts: [...form.lifts], ranges, marks };
-  return inTransaction(database(), who.hallId, async (hall) => {
-    if (form.id === null) {
-      const [made] = await hall.insert(meetingSpecs, value);
-      await recordChange(hall, who, { entity: "meeting rule", entityId: made!.id, action: "entered", after: value });
-      return { ok: true, rules };
-    }
-    const row = await hall.first(meetingSpecs, { where: eq(meetingSpecs.id, form.id), forUpdate: true });
-    if (!row) return notFound("such meeting rule");
-    if (row.version !== form.version)
-      return failed("stale", `Somebody changed ${row.rules} meanwhile. Nothing was changed; look at it again.`);
-    await hall.update(meetingSpecs, eq(meetingSpecs.id, row.id), { ...value, version: row.version + 1 });
-    const { rules: name, source: was, lifts, ranges: before, marks: rings } = row;
-    await recordChange(hall, who, {
+  return { value: { rules, source, lifts: [...form.lifts], ranges, marks }, problems };
+}
+
+/** What rules ask for some lifts, as files carry it. */
+export interface FileMeeting {
+  rules: string;
+  source: string;
+  lifts: string[];
+  marks: string;
+  /** "least.mass", "most.mass" and so on. */
+  texts: Record<string, string>;
+}
+
+/** The hall's own meeting rules as files carry them. */
+export async function exportMeetings(who: Who): Promise<FileMeeting[]> {
+  return (await ownMeetingSpecs(who))
+    .map(({ rules, source, lifts, ranges, marks }) => ({
+      rules,
+      source,
+      lifts,
+      marks: marks ?? "",
+      texts: Object.fromEntries(
+        Object.entries(ranges).flatMap(([kind, range]) =>
+          Object.entries(range).map(([end, value]) => [`${end}.${kind}`, String(value)]),
+        ),
+      ),
+    }))
+    .sort((a, b) => (specKey(a) < specKey(b) ? -1 : 1));
+}
+
+/** What tells rules for some lifts from others. */
+const specKey = ({ rules, lifts }: Pick<SpecValue, "rules" | "lifts">) => JSON.stringify([rules, lifts.toSorted()]);
+
+/** Reads meeting rules of a file against the hall's: the same name for the same lifts is changed, others are new. */
+export async function prepareMeetings(
+  hall: HallDb,
+  who: Who,
+  incoming: readonly FileMeeting[],
+  lifts: readonly string[],
+): Promise<PreparedPart> {
+  if (incoming.length === 0) return NOTHING;
+  const known = [...(await allLifts(who)).map(({ key }) => key), ...lifts];
+  const rows = new Map((await hall.rows(meetingSpecs)).map((row) => [specKey(row), row]));
+  const problems: Problem[] = [];
+  const report: ImportReport = { added: 0, changed: 0, unchanged: 0, changes: [] };
+  const writes: (() => Promise<unknown>)[] = [];
+  incoming.forEach((item, i) => {
+    const line = i + 1;
+    const { value, problems: own } = readSpec(item, known);
+    problems.push(...own.map(({ path, message }) => ({ path: `meeting rule ${line}, ${path}`, message })));
+    const row = rows.get(specKey(value));
+    const before = row && { ...value, source: row.source, ranges: row.ranges, marks: row.marks };
+    if (before && isDeepStrictEqual(before, value)) return void (report.unchanged += 1);
+    report[row ? "changed" : "added"] += 1;
+    report.changes.push({ line, tag: value.rules, what: row ? "what it asks" : "new meeting rule" });
+    writes.push(() => writeSpec(hall, who, row ?? null, value, "from a file"));
+  });
+  return {
+    problems,
+    report,
+    write: async () => {
+      for (const write of writes) await write();
+    },
+  };
+}
+
+async function writeSpec(hall: HallDb, who: Who, row: MeetingSpecRow | null, value: SpecValue, reason?: string) {
+  if (!row) {
+    const [made] = await hall.insert(meetingSpecs, value);
+    return recordChange(hall, who, {
       entity: "meeting rule",
-      entityId: row.id,
-      action: "edited",
-      before: { rules: name, source: was, lifts, ranges: before, marks: rings },
+      entityId: made!.id,
+      action: "entered",
       after: value,
+      reason,
     });
-    return { ok: true, rules };
+  }
+  await hall.update(meetingSpecs, eq(meetingSpecs.id, row.id), { ...value, version: row.version + 1 });
+  const { rules, source, lifts, ranges, marks } = row;
+  return recordChange(hall, who, {
+    entity: "meeting rule",
+    entityId: row.id,
+    action: "edited",
+    before: { rules, source, lifts, ranges, marks },
+    after: value,
+    reason,
+  });
+}
+
+/** Enters or changes what rules ask of the bar for some lifts. */
+export async function saveMeetingSpec(who: Who, form: MeetingSpecForm): Promise<Outcome<{ rules: string }>> {
+  if (!may(who, "rule.edit")) return forbidden("enter meeting rules");
+  const { value, problems } = readSpec(
+    form,
+    (await allLifts(who)).map(({ key }) => key),
+  );
+  if (problems.length > 0) return failed("invalid", "Nothing was changed.", problems);
+  return inTransaction(database(), who.hallId, async (hall) => {
+    const row =
+      form.id === null
+        ? null
+        : await hall.first(meetingSpecs, { where: eq(meetingSpecs.id, form.id), forUpdate: true });
+    if (form.id !== null && !row) return notFound("such meeting rule");
+    if (row && row.version !== form.version)
+      return failed("stale", `Somebody changed ${row.rules} meanwhile. Nothing was changed; look at it again.`);
+    await writeSpec(hall, who, row, value);
+    return { ok: true, rules: value.rules };
   });
 }
 

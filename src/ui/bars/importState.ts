@@ -29,7 +29,7 @@ export function readText(name: string, text: string): ReadFile {
       return { kind: "unread", name, problems: [{ path: name, message: "looks like JSON and is none" }] };
     }
     // What stands in each bar is checked by the server, which knows every rule.
-    const { format, bars, plates, clamps, stations } = value as Record<string, unknown>;
+    const { format, bars } = value as Record<string, unknown>;
     if (format !== "garrison" || !Array.isArray(bars))
       return {
         kind: "unread",
@@ -37,7 +37,9 @@ export function readText(name: string, text: string): ReadFile {
         problems: [{ path: name, message: "is JSON, but not a hall as exported" }],
       };
     const rows = bars.map((bar: object, i) => ({ ...bar, line: i + 1 }) as FileRow);
-    return { kind: "hall", name, rows, more: { plates, clamps, stations } };
+    const said = ["format", "version", "hall", "bars"];
+    const more = Object.fromEntries(Object.entries(value as object).filter(([key]) => !said.includes(key)));
+    return { kind: "hall", name, rows, more };
   }
   const table = parseCsv(text);
   if (table.problems.length > 0) return { kind: "unread", name, problems: table.problems };

@@ -1,4 +1,4 @@
-import { incomingFile, MOST_ROWS, type IncomingFile } from "@/api/barFile";
+import { incomingFile, MOST_CARE, type IncomingFile } from "@/api/barFile";
 import { checked } from "@/api/problems";
 import { importHall } from "@/server/hallFile";
 import { whoIsAsking } from "@/server/who";
@@ -10,7 +10,7 @@ import { whoIsAsking } from "@/server/who";
 export async function POST(request: Request) {
   const who = await whoIsAsking();
   const sent = await request.json().catch(() => null);
-  const result = checked(incomingFile, sent, { longestList: MOST_ROWS });
+  const result = checked(incomingFile, sent, { longestList: MOST_CARE });
   const encoder = new TextEncoder();
   const body = new ReadableStream<Uint8Array>({
     async start(controller) {
