@@ -1,6 +1,8 @@
 import Joi from "joi";
 import { BAR_COLUMNS, guessColumns, type FileMeasurement } from "@/core/bars/barColumns";
 import { INSTRUMENTS, QUANTITY_KINDS } from "@/core/bars/quantities";
+import { INSPECTED_PARTS, KNURL_STATES, PART_STATES, RUST_GRADES, type InspectionFacts } from "@/core/care/inspection";
+import { ARM_CHART_FIELDS, FRAME_CHART_FIELDS } from "@/core/setups/chartFields";
 import { CARE_TASK_FIELDS } from "@/core/care/careTaskFields";
 import { CLAMP_FIELDS, PLATE_FIELDS, STATION_FIELDS } from "@/core/equipment/equipmentFields";
 import { LIFT_FIELDS } from "@/core/matching/liftFields";
@@ -78,6 +80,28 @@ const listOfEquipment = (fields: Record<string, unknown>) =>
     .items(Joi.object({ texts: equipment(fields).required() }))
     .max(1000);
 
+const number = Joi.number().allow(null).required();
+const oneOf = (words: readonly string[]) =>
+  Joi.string()
+    .valid(...words)
+    .allow(null)
+    .required();
+
+/** What an inspection found; what was not looked at is null. */
+const inspectionFacts = Joi.object({
+  dialMm: Joi.array().items(Joi.number()).max(72).allow(null).required(),
+  hops: Joi.boolean().allow(null).required(),
+  crackSeen: Joi.boolean().allow(null).required(),
+  spinLeftS: number,
+  spinRightS: number,
+  endPlayMm: number,
+  knurl: oneOf(KNURL_STATES),
+  rust: oneOf(RUST_GRADES.map(([grade]) => grade)),
+  parts: Joi.object()
+    .pattern(Joi.string().valid(...INSPECTED_PARTS), Joi.string().valid(...PART_STATES))
+    .required(),
+});
+
 export const MOST_CARE = 200_000;
 
 /** What a hall's file holds beside its bars; a list that is left out says nothing. */
@@ -137,6 +161,29 @@ const otherLists = {
     )
     .max(MOST_CARE)
     .description("care that was done, oldest first"),
+  charts: Joi.array()
+    .items(
+      Joi.object({
+        tag: Joi.string().max(60).required(),
+        texts: equipment({ ...ARM_CHART_FIELDS, ...FRAME_CHART_FIELDS }).required(),
+        calibratedOn: Joi.string().max(10).allow(null).required(),
+      }),
+    )
+    .max(MOST_ROWS)
+    .description("marks and pins, or holes and offsets, of bars that adjust"),
+  inspections: Joi.array()
+    .items(
+      Joi.object({
+        tag: Joi.string().max(60).required(),
+        on: Joi.string().max(10).required(),
+        by: Joi.string().max(200).allow(null).required(),
+        facts: inspectionFacts.required(),
+        decided: Joi.string().max(20).required(),
+        reason: Joi.string().max(500).allow(null).required(),
+      }),
+    )
+    .max(MOST_CARE)
+    .description("inspections, oldest first; they quarantine nothing again"),
 };
 
 /** What the export of a hall is, and what an import takes. */
@@ -188,6 +235,15 @@ interface OtherLists {
     by: string | null;
     minutes: number | null;
     note: string | null;
+  }[];
+  charts?: { tag: string; texts: Record<string, string>; calibratedOn: string | null }[];
+  inspections?: {
+    tag: string;
+    on: string;
+    by: string | null;
+    facts: InspectionFacts;
+    decided: string;
+    reason: string | null;
   }[];
 }
 

@@ -185,7 +185,8 @@ export const ROUTES = {
   exportJson: {
     method: "GET",
     path: "/export.json",
-    summary: "The bars of the hall with all their measurements, its plates, clamps and stations, which /import takes",
+    summary:
+      "The bars of the hall with all their measurements, its equipment, lifts, meeting rules, lifters (for those who may read them), charts, inspections, care tasks and care log, which /import takes",
     query: Joi.object({}),
     answer: hallFile,
     refusals: [403],

@@ -1,4 +1,8 @@
+import { ARM_CHART } from "@/core/setups/setups.fixture";
 import { describe, expect, it } from "vitest";
+import { dialReadings } from "@/core/care/inspection";
+import { NOTHING_LOOKED_AT } from "@/core/care/inspection.fixture";
+import { chartTexts } from "@/core/setups/chartFields";
 import { barsCsv, readCsvFile, readHallFile } from "@/api/barFile";
 import { eq } from "drizzle-orm";
 import {
@@ -22,6 +26,8 @@ import { saveEquipment, weighPlate } from "./equipmentChanges";
 import { tickCare } from "./care";
 import { careTaskTexts, saveCareTask } from "./careTasks";
 import { confirmLifter, exportLifters, saveLifter } from "./lifters";
+import { inspectBar } from "./inspections";
+import { calibrate } from "./setupChanges";
 import { saveLift } from "./lifts";
 import { saveMeetingSpec } from "./meetings";
 import { exportHall, importHall } from "./hallFile";
@@ -205,6 +211,67 @@ describe("round trip", () => {
     });
     // Whoever may not read lifters takes none out.
     expect(await exportLifters(made.who("care"))).toBeNull();
+  });
+  it("a hall's file: charts of setups and inspections, of bars that come with it; an inspection of a file bends no bar", async () => {
+    const made = await makeHall("charts");
+    const manager = made.who("manager");
+    await enterBars(manager, { ...LINE, family: "adjustable-yoke", sleeveRotation: "fixed", "stated.mass": "25 kg" }, [
+      "Y1",
+    ]);
+    const calibrated = await calibrate(manager, { tag: "Y1", version: 0, texts: chartTexts(ARM_CHART) });
+    expect(calibrated).toMatchObject({ ok: true });
+    const looked = await inspectBar(manager, {
+      tag: "T1",
+      facts: { ...NOTHING_LOOKED_AT, dialMm: dialReadings({ tirMm: 3.4, bendAtDeg: 80 }, 8), rust: "bloom" },
+      decided: null,
+      reason: "",
+      idempotencyKey: "inspect-for-file",
+    });
+    expect(looked).toMatchObject({ ok: true, verdict: "quarantine" });
+    const out = async (hall: Hall) => {
+      const result = await exportHall({ ...hall.who("manager") });
+      if (!result.ok) throw new Error(result.message);
+      return result.file;
+    };
+    const file = await out(made);
+    expect(file.charts).toMatchObject([{ tag: "Y1", calibratedOn: "2026-03-20" }]);
+    expect(file.inspections).toMatchObject([{ tag: "T1", on: "2026-03-20", decided: "quarantine" }]);
+    const read = readHallFile(JSON.parse(JSON.stringify({ format: "garrison", version: 1, hall: "x", ...file })));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const other = await makeHall("empty");
+    const into = () => importHall({ ...other.who("manager") }, read.file, { isDryRun: false });
+    expect(await into()).toMatchObject({ ok: true });
+    const { charts, inspections: list } = await out(other);
+    expect(charts).toEqual(file.charts);
+    expect(list.map((one) => ({ ...one, by: null }))).toEqual(file.inspections.map((one) => ({ ...one, by: null })));
+    expect(await into()).toMatchObject({ report: { added: 0, changed: 0 } });
+    // Taken in alone it is history: T1 stays in service where only the inspection came.
+    const third = await makeHall("history");
+    const alone = { inspections: read.file.inspections! };
+    expect(await importHall(third.who("manager"), alone, { isDryRun: false })).toMatchObject({ report: { added: 1 } });
+    expect(await third.hall.first(bars)).toMatchObject({ state: "in-service" });
+    const bad = await importHall(
+      third.who("manager"),
+      {
+        charts: [
+          { tag: "T1", texts: {}, calibratedOn: null },
+          { tag: "K9", texts: {}, calibratedOn: "soon" },
+        ],
+        inspections: [
+          { tag: "K9", on: "2999-01-01", by: null, facts: NOTHING_LOOKED_AT, decided: "burn", reason: null },
+        ],
+      },
+      { isDryRun: false },
+    );
+    expect(!bad.ok && bad.problems.map(({ path }) => path)).toEqual([
+      "chart 1, tag",
+      "chart 2, tag",
+      "chart 2, calibratedOn",
+      "inspection 1, tag",
+      "inspection 1, on",
+      "inspection 1, decided",
+      "inspection 1, facts",
+    ]);
   });
   it("every problem of every part is named at its place, and nothing of the file is kept", async () => {
     const made = await makeHall("in");

@@ -1,4 +1,5 @@
 import "server-only";
+import { isDeepStrictEqual } from "node:util";
 import { fieldTexts } from "@/core/bars/fieldText";
 import { differingTexts } from "@/core/bars/barRecord";
 import type { HallDb } from "@/data/hallDb";
@@ -81,6 +82,55 @@ export function prepareRows<R extends FieldRow, F extends FileRow>(
     report,
     write: async () => {
       for (const one of writes) await one();
+    },
+  };
+}
+
+/** One thing of a list in a file, read. */
+export interface ListItem<V> {
+  problems: readonly Problem[];
+  /** What tells it from others, here and in the hall. */
+  key: string;
+  /** What a person calls it. */
+  tag: string;
+  value: V;
+}
+
+interface ListOptions<F, V> {
+  name: string;
+  incoming: readonly F[];
+  /** What is there, by key. */
+  there: ReadonlyMap<string, V>;
+  read: (item: F) => ListItem<V>;
+  write: (item: ListItem<V>, isNew: boolean) => Promise<unknown>;
+}
+
+/** Reads a list of a file that has keys of its own: what is there and the same is left, what differs changed, others added. */
+export function prepareList<F, V>({ name, incoming, there, read, write }: ListOptions<F, V>): PreparedPart {
+  const problems: Problem[] = [];
+  const report: ImportReport = { added: 0, changed: 0, unchanged: 0, changes: [] };
+  const todo: { item: ListItem<V>; isNew: boolean }[] = [];
+  const seen = new Set<string>();
+  incoming.forEach((raw, i) => {
+    const line = i + 1;
+    const item = read(raw);
+    const own = seen.has(item.key) ? [...item.problems, { path: "", message: "stands here twice" }] : item.problems;
+    seen.add(item.key);
+    problems.push(
+      ...own.map(({ path, message }) => ({ path: [`${name} ${line}`, path].filter(Boolean).join(", "), message })),
+    );
+    if (own.length > 0) return;
+    const isNew = !there.has(item.key);
+    if (!isNew && isDeepStrictEqual(there.get(item.key), item.value)) return void (report.unchanged += 1);
+    report[isNew ? "added" : "changed"] += 1;
+    report.changes.push({ line, tag: item.tag, what: isNew ? `new ${name}` : name });
+    todo.push({ item, isNew });
+  });
+  return {
+    problems,
+    report,
+    write: async () => {
+      for (const { item, isNew } of todo) await write(item, isNew);
     },
   };
 }

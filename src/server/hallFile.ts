@@ -1,8 +1,19 @@
 import "server-only";
+import { ne } from "drizzle-orm";
+import { FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
 import { database } from "@/data/client";
-import { inTransaction } from "@/data/hallDb";
+import { inTransaction, type HallDb } from "@/data/hallDb";
+import { bars } from "@/data/schema";
 import { exportBars, type FileBar } from "./barFiles";
 import { nothingTakenIn, prepareBars, type ImportReport, type IncomingBar, type OnProgress } from "./barImport";
+import {
+  exportCharts,
+  exportInspections,
+  prepareCharts,
+  prepareInspections,
+  type FileChart,
+  type FileInspection,
+} from "./barRecordFiles";
 import { exportCareLog, prepareCareLog, type FileCare } from "./careLogFile";
 import { replanCare } from "./carePlanning";
 import { exportCareTasks, prepareCareTasks } from "./careTasks";
@@ -28,6 +39,9 @@ export interface HallFile<B = FileBar> {
   lifters?: readonly FileLifter[];
   careTasks: readonly FileRow[];
   care: readonly FileCare[];
+  /** Of setups: marks and pins, or holes and offsets. */
+  charts: readonly FileChart[];
+  inspections: readonly FileInspection[];
 }
 
 /** Everything of the hall that files carry. */
@@ -35,7 +49,7 @@ export async function exportHall(who: Who): Promise<Outcome<{ file: HallFile }>>
   const result = await exportBars(who);
   if (!result.ok) return result;
   const hall = hallDb(who);
-  const [plates, clamps, stations, lifts, meetings, lifters, careTasks, care] = await Promise.all([
+  const [plates, clamps, stations, lifts, meetings, lifters, careTasks, care, charts, looked] = await Promise.all([
     exportEquipment(hall, "plate"),
     exportEquipment(hall, "clamp"),
     exportEquipment(hall, "station"),
@@ -44,6 +58,8 @@ export async function exportHall(who: Who): Promise<Outcome<{ file: HallFile }>>
     exportLifters(who),
     exportCareTasks(who),
     exportCareLog(who),
+    exportCharts(who),
+    exportInspections(who),
   ]);
   return {
     ok: true,
@@ -57,6 +73,8 @@ export async function exportHall(who: Who): Promise<Outcome<{ file: HallFile }>>
       ...(lifters ? { lifters } : {}),
       careTasks,
       care,
+      charts,
+      inspections: looked,
     },
   };
 }
@@ -70,14 +88,14 @@ export async function importHall(
   if (!may(who, "hall.import")) return forbidden("take files in");
   if (Object.values(file).every((list) => (list?.length ?? 0) === 0))
     return failed("invalid", "There is nothing in the file.");
-  const { bars = [], plates = [], clamps = [], stations = [], lifts = [], meetings = [], lifters = [] } = file;
+  const { bars: rows = [], plates = [], clamps = [], stations = [], lifts = [], meetings = [], lifters = [] } = file;
   // What the file itself brings may be named by what comes after it.
   const liftKeys = lifts.flatMap(({ texts }) => texts.key ?? []);
   const rules = meetings.map((one) => one.rules);
-  const tags = bars.flatMap(({ texts }) => (texts.tag && texts.state !== "retired" ? [texts.tag] : []));
   return inTransaction(database(), who.hallId, async (hall) => {
+    const familyOf = await familiesKnown(hall, rows);
     const parts = [
-      await prepareBars(hall, who, bars),
+      await prepareBars(hall, who, rows),
       await prepareEquipment(hall, who, "plate", plates),
       await prepareEquipment(hall, who, "clamp", clamps),
       await prepareEquipment(hall, who, "station", stations),
@@ -85,7 +103,9 @@ export async function importHall(
       await prepareMeetings(hall, who, meetings, liftKeys),
       await prepareLifters(hall, who, lifters, { lifts: liftKeys, rules }),
       await prepareCareTasks(hall, who, file.careTasks ?? []),
-      await prepareCareLog(hall, who, file.care ?? [], tags),
+      await prepareCareLog(hall, who, file.care ?? [], [...familyOf.keys()]),
+      await prepareCharts(hall, who, file.charts ?? [], familyOf),
+      await prepareInspections(hall, who, file.inspections ?? [], familyOf),
     ];
     const problems = parts.flatMap((part) => part.problems);
     if (problems.length > 0) return nothingTakenIn(problems);
@@ -103,4 +123,15 @@ export async function importHall(
       },
     };
   });
+}
+
+/** Families of the bars of the hall and of those that a file brings, by tag; retired ones are left out. */
+async function familiesKnown(hall: HallDb, incoming: readonly IncomingBar[]): Promise<Map<string, FamilyKey>> {
+  const rows = await hall.rows(bars, { where: ne(bars.state, "retired") });
+  const known = new Map(rows.map(({ tag, family }) => [tag, family as FamilyKey]));
+  for (const { texts } of incoming) {
+    const family = FAMILY_KEYS.find((key) => key === texts.family);
+    if (texts.tag && family && texts.state !== "retired") known.set(texts.tag, family);
+  }
+  return known;
 }

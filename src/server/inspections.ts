@@ -184,7 +184,8 @@ async function counted(hall: HallDb, who: Who, row: typeof bars.$inferSelect, fa
   }
 }
 
-function factProblems({ dialMm, spinLeftS, spinRightS, endPlayMm, ...rest }: InspectionFacts): Problem[] {
+/** What cannot be in what was found. */
+export function factProblems({ dialMm, spinLeftS, spinRightS, endPlayMm, ...rest }: InspectionFacts): Problem[] {
   const problems: Problem[] = [];
   const range = (path: string, value: number | null, most: number, unit: string) => {
     if (value !== null && !(value >= 0 && value <= most))

@@ -1,5 +1,4 @@
 import "server-only";
-import { isDeepStrictEqual } from "node:util";
 import { asc, eq } from "drizzle-orm";
 import { cache } from "react";
 import { MEETING_QUANTITIES, type MeetingQuantity, type MeetingSpec } from "@/core/matching/meetingSpec";
@@ -7,8 +6,8 @@ import { BUILT_IN_RULES, type MeetingRule } from "@/core/matching/meetingRules";
 import { database } from "@/data/client";
 import { inTransaction, type HallDb } from "@/data/hallDb";
 import { meetingSpecs } from "@/data/schema";
-import type { ImportReport, PreparedPart } from "./barImport";
-import { NOTHING } from "./fieldFiles";
+import type { PreparedPart } from "./barImport";
+import { NOTHING, prepareList } from "./fieldFiles";
 import { recordChange } from "./history";
 import { allLifts } from "./lifts";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
@@ -114,27 +113,23 @@ export async function prepareMeetings(
   if (incoming.length === 0) return NOTHING;
   const known = [...(await allLifts(who)).map(({ key }) => key), ...lifts];
   const rows = new Map((await hall.rows(meetingSpecs)).map((row) => [specKey(row), row]));
-  const problems: Problem[] = [];
-  const report: ImportReport = { added: 0, changed: 0, unchanged: 0, changes: [] };
-  const writes: (() => Promise<unknown>)[] = [];
-  incoming.forEach((item, i) => {
-    const line = i + 1;
-    const { value, problems: own } = readSpec(item, known);
-    problems.push(...own.map(({ path, message }) => ({ path: `meeting rule ${line}, ${path}`, message })));
-    const row = rows.get(specKey(value));
-    const before = row && { ...value, source: row.source, ranges: row.ranges, marks: row.marks };
-    if (before && isDeepStrictEqual(before, value)) return void (report.unchanged += 1);
-    report[row ? "changed" : "added"] += 1;
-    report.changes.push({ line, tag: value.rules, what: row ? "what it asks" : "new meeting rule" });
-    writes.push(() => writeSpec(hall, who, row ?? null, value, "from a file"));
+  const valueOf = ({ rules, source, lifts: own, ranges, marks }: MeetingSpecRow): SpecValue => ({
+    rules,
+    source,
+    lifts: own,
+    ranges,
+    marks,
   });
-  return {
-    problems,
-    report,
-    write: async () => {
-      for (const write of writes) await write();
+  return prepareList<FileMeeting, SpecValue>({
+    name: "meeting rule",
+    incoming,
+    there: new Map([...rows].map(([key, row]) => [key, valueOf(row)])),
+    read: (item) => {
+      const { value, problems } = readSpec(item, known);
+      return { problems, value, key: specKey(value), tag: value.rules };
     },
-  };
+    write: ({ key, value }) => writeSpec(hall, who, rows.get(key) ?? null, value, "from a file"),
+  });
 }
 
 async function writeSpec(hall: HallDb, who: Who, row: MeetingSpecRow | null, value: SpecValue, reason?: string) {

@@ -5,7 +5,10 @@ import { ImportFile } from "./ImportFile";
 export function FilesSheet({ mayExport, mayImport }: { mayExport: boolean; mayImport: boolean }) {
   return (
     <>
-      <PageHead title="Files in and out" about="bars with everything that is kept of them, plates, clamps, stations" />
+      <PageHead
+        title="Files in and out"
+        about="bars with everything that is kept of them, equipment, lifts, lifters, care"
+      />
       <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
         <section className="sheet p-4" aria-labelledby="out">
           <h2 id="out" className="mb-1 font-bold">
@@ -23,9 +26,10 @@ export function FilesSheet({ mayExport, mayImport }: { mayExport: boolean; mayIm
                 Plates, CSV
               </a>
               <p className="text-quiet basis-full text-sm">
-                CSV carries the newest measurement of each quantity, JSON all of them, and plates, clamps and stations
-                as well. Cells that a spreadsheet would run as a formula get an apostrophe, which is taken away again on
-                the way in.
+                CSV carries the newest measurement of each quantity, JSON all of them, and equipment, lifts, meeting
+                rules, lifters, charts of setups, inspections, care tasks and the log of care as well. It names people
+                and what is private of them: keep it as you keep their papers. Cells that a spreadsheet would run as a
+                formula get an apostrophe, which is taken away again on the way in.
               </p>
             </div>
           ) : (
