@@ -80,6 +80,7 @@ const listOfEquipment = (fields: Record<string, unknown>) =>
     .items(Joi.object({ texts: equipment(fields).required() }))
     .max(1000);
 
+const deposition = Joi.number().min(0).max(2000).required();
 const number = Joi.number().allow(null).required();
 const oneOf = (words: readonly string[]) =>
   Joi.string()
@@ -184,6 +185,66 @@ const otherLists = {
     )
     .max(MOST_CARE)
     .description("inspections, oldest first; they quarantine nothing again"),
+  settings: Joi.array()
+    .items(
+      Joi.object({
+        lifter: Joi.string().max(60).required(),
+        tag: Joi.string().max(60).required(),
+        lift: Joi.string().max(60).required(),
+        setting: Joi.object().pattern(Joi.string().max(60), Joi.string().max(60)).required(),
+        station: Joi.string().max(60).allow(null).required(),
+        jCupHole: Joi.number().integer().min(1).max(99).allow(null).required(),
+        safetyHole: Joi.number().integer().min(1).max(99).allow(null).required(),
+        note: Joi.string().max(500).allow(null).required(),
+      }),
+    )
+    .max(MOST_ROWS)
+    .description("how bars are set for lifters; only in the file of whoever may read lifters"),
+  rules: Joi.array()
+    .items(
+      Joi.object({
+        key: Joi.string().valid("matching", "measuring", "care").required(),
+        value: Joi.object().unknown().required(),
+      }),
+    )
+    .max(3)
+    .description("what the house decided, as it is kept; what is not understood of a value is refused by name"),
+  air: Joi.array()
+    .items(
+      Joi.object({
+        key: Joi.string().max(40).required(),
+        name: Joi.string().max(80).required(),
+        kind: Joi.string().valid("simulated", "entered").required(),
+        seed: Joi.number().integer().allow(null).required(),
+        so2: deposition,
+        chloride: deposition,
+        lagHours: Joi.number().min(0).max(24).required(),
+        readings: Joi.array()
+          .items(
+            Joi.object({
+              at: Joi.string().isoDate().required(),
+              temperatureC: Joi.number().min(-60).max(60).required(),
+              humidityPct: Joi.number().min(0).max(100).required(),
+            }),
+          )
+          .max(MOST_CARE)
+          .required(),
+        deposition: Joi.array()
+          .items(
+            Joi.object({
+              day: Joi.string()
+                .pattern(/^\d{4}-\d\d-\d\d$/)
+                .required(),
+              so2: deposition,
+              chloride: deposition,
+            }),
+          )
+          .max(20_000)
+          .required(),
+      }),
+    )
+    .max(100)
+    .description("places whose air is read, with their readings; deposition in mg/m²·day"),
 };
 
 /** What the export of a hall is, and what an import takes. */
@@ -244,6 +305,28 @@ interface OtherLists {
     facts: InspectionFacts;
     decided: string;
     reason: string | null;
+  }[];
+  settings?: {
+    lifter: string;
+    tag: string;
+    lift: string;
+    setting: Record<string, string>;
+    station: string | null;
+    jCupHole: number | null;
+    safetyHole: number | null;
+    note: string | null;
+  }[];
+  rules?: { key: string; value: Record<string, unknown> }[];
+  air?: {
+    key: string;
+    name: string;
+    kind: "simulated" | "entered";
+    seed: number | null;
+    so2: number;
+    chloride: number;
+    lagHours: number;
+    readings: { at: string; temperatureC: number; humidityPct: number }[];
+    deposition: { day: string; so2: number; chloride: number }[];
   }[];
 }
 

@@ -186,7 +186,7 @@ export const ROUTES = {
     method: "GET",
     path: "/export.json",
     summary:
-      "The bars of the hall with all their measurements, its equipment, lifts, meeting rules, lifters (for those who may read them), charts, inspections, care tasks and care log, which /import takes",
+      "The bars of the hall with all their measurements, its equipment, lifts, meeting rules, lifters and their settings (for those who may read them), charts, inspections, care tasks, care log, house rules and air, which /import takes",
     query: Joi.object({}),
     answer: hallFile,
     refusals: [403],

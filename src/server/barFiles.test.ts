@@ -4,7 +4,7 @@ import { dialReadings } from "@/core/care/inspection";
 import { NOTHING_LOOKED_AT } from "@/core/care/inspection.fixture";
 import { chartTexts } from "@/core/setups/chartFields";
 import { barsCsv, readCsvFile, readHallFile } from "@/api/barFile";
-import { eq } from "drizzle-orm";
+import { asc, eq } from "drizzle-orm";
 import {
   barMeasurements,
   bars,
@@ -12,6 +12,8 @@ import {
   carePlan,
   careTasks,
   changes,
+  climateDays,
+  climateSensors,
   lifters,
   lifts,
   people,
@@ -27,12 +29,31 @@ import { tickCare } from "./care";
 import { careTaskTexts, saveCareTask } from "./careTasks";
 import { confirmLifter, exportLifters, saveLifter } from "./lifters";
 import { inspectBar } from "./inspections";
-import { calibrate } from "./setupChanges";
+import { saveCareRules } from "./careRules";
+import { importClimate } from "./climate";
+import { saveMatchingRules } from "./houseRules";
+import { saveMeasuringRules } from "./rules";
+import { calibrate, keepSetting } from "./setupChanges";
 import { saveLift } from "./lifts";
 import { saveMeetingSpec } from "./meetings";
 import { exportHall, importHall } from "./hallFile";
 
 const LINE = { name: "New", family: "power", state: "in-service", sleeveRotation: "bushing" };
+const LIFT = (key: string) => ({
+  id: null,
+  version: 0,
+  texts: {
+    key,
+    name: key,
+    like: "back-squat-high",
+    speed: "slow",
+    start: "rack",
+    ending: "racked",
+    contact: "back",
+    supportHalfSpacingMm: "200",
+    usualKg: "80",
+  },
+});
 type Hall = Awaited<ReturnType<typeof makeHall>>;
 
 async function full(): Promise<Hall> {
@@ -128,23 +149,7 @@ describe("round trip", () => {
     const ok = <T extends { ok: boolean }>(result: T) => expect(result).toMatchObject({ ok: true });
     const fresh = () => ({ ...manager });
     const form = (texts: Record<string, string>) => ({ id: null, version: 0, texts });
-    for (const key of ["pause-squat", "a-squat"])
-      ok(
-        await saveLift(
-          fresh(),
-          form({
-            key,
-            name: key,
-            like: "back-squat-high",
-            speed: "slow",
-            start: "rack",
-            ending: "racked",
-            contact: "back",
-            supportHalfSpacingMm: "200",
-            usualKg: "80",
-          }),
-        ),
-      );
+    for (const key of ["pause-squat", "a-squat"]) ok(await saveLift(fresh(), LIFT(key)));
     ok(
       await saveMeetingSpec(fresh(), {
         ...form({ "least.mass": "24.8", "most.mass": "25.2" }),
@@ -272,6 +277,105 @@ describe("round trip", () => {
       "inspection 1, decided",
       "inspection 1, facts",
     ]);
+  });
+  it("a hall's file: how bars are set for lifters, what the house decided, and its air, twice the same", async () => {
+    const made = await makeHall("house");
+    const manager = made.who("manager");
+    const fresh = () => ({ ...manager });
+    const ok = <T extends { ok: boolean }>(result: T) => expect(result).toMatchObject({ ok: true });
+    await enterBars(manager, { ...LINE, family: "adjustable-yoke", sleeveRotation: "fixed", "stated.mass": "25 kg" }, [
+      "Y1",
+    ]);
+    ok(await calibrate(fresh(), { tag: "Y1", version: 0, texts: chartTexts(ARM_CHART) }));
+    ok(await saveLift(fresh(), LIFT("a-squat")));
+    ok(await saveLifter(fresh(), { id: null, version: 0, texts: { key: "ann", name: "Ann", experience: "regular" } }));
+    const [mark, pin] = [ARM_CHART.marks[0]!.name, ARM_CHART.pins[0]!.name];
+    ok(
+      await keepSetting(fresh(), {
+        lifter: "ann",
+        tag: "Y1",
+        lift: "a-squat",
+        setting: { mark, pin },
+        station: "",
+        jCupHole: "",
+        note: "pads up",
+      }),
+    );
+    ok(await saveCareRules(fresh(), { rule: "meter", watchTirMm: "1.2", hour: "24", quiet: "Fri 08:00-09:00" }, 0));
+    ok(await saveMeasuringRules(fresh(), { mass: "0.2" }, 0));
+    ok(await saveMatchingRules(fresh(), { bars: "one-all-round" }, 0));
+    await made.hall.insert(climateSensors, { key: "hall", name: "Hall", kind: "entered", so2: 5, chloride: 5 });
+    const hours = Array.from({ length: 30 }, (_, i) => ({
+      at: new Date(Date.UTC(2026, 2, 10, i)).toISOString(),
+      temperature: String(15 + i / 10),
+      humidity: "70",
+      so2: "",
+      chloride: i < 24 ? "100" : "",
+    }));
+    ok(await importClimate(fresh(), "hall", hours));
+    const out = async (hall: Hall) => {
+      const result = await exportHall({ ...hall.who("manager") });
+      if (!result.ok) throw new Error(result.message);
+      return result.file;
+    };
+    const file = await out(made);
+    expect(file.settings).toMatchObject([
+      { lifter: "ann", tag: "Y1", lift: "a-squat", setting: { mark, pin }, note: "pads up" },
+    ]);
+    expect(file.rules.map(({ key }) => key)).toEqual(["care", "matching", "measuring"]);
+    expect(file.air).toMatchObject([{ key: "hall", deposition: [{ day: "2026-03-10", chloride: 100 }] }]);
+    expect(file.air[0]!.readings).toHaveLength(30);
+    const read = readHallFile(JSON.parse(JSON.stringify({ format: "garrison", version: 1, hall: "x", ...file })));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const other = await makeHall("empty");
+    const into = () => importHall({ ...other.who("manager") }, read.file, { isDryRun: false });
+    ok(await into());
+    const { settings, rules, air } = await out(other);
+    expect({ settings, rules, air }).toEqual({ settings: file.settings, rules: file.rules, air: file.air });
+    expect(await other.hall.rows(climateDays, { orderBy: [asc(climateDays.day)] })).toMatchObject(
+      (await made.hall.rows(climateDays, { orderBy: [asc(climateDays.day)] })).map(({ day, rateUmPerYear }) => ({
+        day,
+        rateUmPerYear,
+      })),
+    );
+    expect(await into()).toMatchObject({ report: { added: 0, changed: 0 } });
+    // Due days go by the rule and the air that came in.
+    const plan = await other.hall.first(carePlan, { where: eq(carePlan.barId, other.bar.id) });
+    expect(plan!.reason).toContain("air ×");
+    // What is not understood is refused at its place, and nothing is kept.
+    const bad = await importHall(
+      { ...other.who("manager") },
+      {
+        settings: [{ ...file.settings![0]!, lifter: "nobody", lift: "moon-walk", station: "r9" }],
+        rules: [
+          { key: "care", value: { rule: "never", limits: { watchTirMm: "wide" }, toString: 1 } },
+          { key: "matching", value: { schools: { bars: "none" }, emptyShareLimit: 7 } },
+          { key: "dancing", value: {} },
+        ],
+        air: [
+          {
+            ...file.air[0]!,
+            key: "Bad Key",
+            readings: [{ at: "2999-01-01T00:00:00Z", temperatureC: 1, humidityPct: 1 }],
+          },
+        ],
+      },
+      { isDryRun: false },
+    );
+    expect(!bad.ok && bad.problems.map(({ path }) => path)).toEqual([
+      "setting 1, lifter",
+      "setting 1, lift",
+      "setting 1, station",
+      "rule 1, value.rule",
+      "rule 1, value.limits.watchTirMm",
+      "rule 1, value.toString",
+      "rule 2, value.schools.bars",
+      "rule 2, value.emptyShareLimit",
+      "rule 3, key",
+      "place of air 1, key",
+      "place of air 1, readings.0.at",
+    ]);
+    expect((await out(other)).rules).toEqual(file.rules);
   });
   it("every problem of every part is named at its place, and nothing of the file is kept", async () => {
     const made = await makeHall("in");

@@ -53,13 +53,25 @@ export interface CareRules {
 /** The house's rules for care; a house that decided nothing goes by the calendar. */
 export async function storedCareRules(hall: HallDb): Promise<CareRules & { version: number }> {
   const row = await hall.first(houseRules, { where: eq(houseRules.key, CARE_KEY) });
-  const value = (row?.value ?? {}) as Partial<CareRules>;
+  return { ...careRulesFrom(row?.value), version: row?.version ?? 0 };
+}
+
+/** Rules for care as stored; what is missing or not understood is as a house starts. */
+export function careRulesFrom(saved: unknown): CareRules {
+  const value = (saved ?? {}) as Record<string, unknown>;
+  const limits = (value.limits ?? {}) as Record<string, unknown>;
+  const isNumber = (one: unknown, most: number) => typeof one === "number" && one >= 0 && one <= most;
+  const hours = Array.isArray(value.quiet) ? (value.quiet as Partial<StaffHours>[]) : [];
   return {
     rule: CARE_RULES.find((rule) => rule === value.rule) ?? "calendar",
-    limits: { ...INSPECTION_LIMITS, ...value.limits },
-    hourMinor: value.hourMinor ?? null,
-    quiet: value.quiet ?? [],
-    version: row?.version ?? 0,
+    limits: Object.fromEntries(
+      Object.entries(INSPECTION_LIMITS).map(([key, start]) => [key, isNumber(limits[key], 100) ? limits[key] : start]),
+    ) as unknown as InspectionLimits,
+    hourMinor: isNumber(value.hourMinor, 1_000_000) ? (value.hourMinor as number) : null,
+    quiet: hours.filter(
+      (one): one is StaffHours =>
+        isNumber(one.weekday, 7) && isNumber(one.fromMinute, 1439) && isNumber(one.toMinute, 1440),
+    ),
   };
 }
 

@@ -3,7 +3,7 @@ import { ne } from "drizzle-orm";
 import { FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
 import { database } from "@/data/client";
 import { inTransaction, type HallDb } from "@/data/hallDb";
-import { bars } from "@/data/schema";
+import { bars, stations as stationRows } from "@/data/schema";
 import { exportBars, type FileBar } from "./barFiles";
 import { nothingTakenIn, prepareBars, type ImportReport, type IncomingBar, type OnProgress } from "./barImport";
 import {
@@ -19,11 +19,13 @@ import { replanCare } from "./carePlanning";
 import { exportCareTasks, prepareCareTasks } from "./careTasks";
 import { exportEquipment, prepareEquipment, type FileEquipment } from "./equipmentChanges";
 import type { FileRow } from "./fieldFiles";
+import { exportAir, exportRules, prepareAir, prepareRules, type FileAir, type FileRule } from "./houseFiles";
 import { exportLifters, prepareLifters, type FileLifter } from "./lifters";
 import { exportLifts, prepareLifts } from "./lifts";
 import { exportMeetings, prepareMeetings, type FileMeeting } from "./meetings";
 import { failed, forbidden, type Outcome } from "./outcome";
 import { may } from "./permissions";
+import { exportSettings, prepareSettings, type FileSetting } from "./settingFiles";
 import { hallDb, type Who } from "./who";
 
 /** What a hall's file holds. */
@@ -42,6 +44,10 @@ export interface HallFile<B = FileBar> {
   /** Of setups: marks and pins, or holes and offsets. */
   charts: readonly FileChart[];
   inspections: readonly FileInspection[];
+  /** Current settings of lifters; only in the file of whoever may read them. */
+  settings?: readonly FileSetting[];
+  rules: readonly FileRule[];
+  air: readonly FileAir[];
 }
 
 /** Everything of the hall that files carry. */
@@ -49,18 +55,22 @@ export async function exportHall(who: Who): Promise<Outcome<{ file: HallFile }>>
   const result = await exportBars(who);
   if (!result.ok) return result;
   const hall = hallDb(who);
-  const [plates, clamps, stations, lifts, meetings, lifters, careTasks, care, charts, looked] = await Promise.all([
-    exportEquipment(hall, "plate"),
-    exportEquipment(hall, "clamp"),
-    exportEquipment(hall, "station"),
-    exportLifts(who),
-    exportMeetings(who),
-    exportLifters(who),
-    exportCareTasks(who),
-    exportCareLog(who),
-    exportCharts(who),
-    exportInspections(who),
-  ]);
+  const [plates, clamps, stations, lifts, meetings, lifters, careTasks, care, charts, looked, settings, rules, air] =
+    await Promise.all([
+      exportEquipment(hall, "plate"),
+      exportEquipment(hall, "clamp"),
+      exportEquipment(hall, "station"),
+      exportLifts(who),
+      exportMeetings(who),
+      exportLifters(who),
+      exportCareTasks(who),
+      exportCareLog(who),
+      exportCharts(who),
+      exportInspections(who),
+      exportSettings(who),
+      exportRules(who),
+      exportAir(who),
+    ]);
   return {
     ok: true,
     file: {
@@ -75,6 +85,9 @@ export async function exportHall(who: Who): Promise<Outcome<{ file: HallFile }>>
       care,
       charts,
       inspections: looked,
+      ...(settings ? { settings } : {}),
+      rules,
+      air,
     },
   };
 }
@@ -106,12 +119,24 @@ export async function importHall(
       await prepareCareLog(hall, who, file.care ?? [], [...familyOf.keys()]),
       await prepareCharts(hall, who, file.charts ?? [], familyOf),
       await prepareInspections(hall, who, file.inspections ?? [], familyOf),
+      await prepareSettings(hall, who, file.settings ?? [], {
+        lifters: lifters.flatMap(({ texts }) => texts.key ?? []),
+        tags: [...familyOf.keys()],
+        lifts: liftKeys,
+        stations: [
+          ...(await hall.rows(stationRows)).map(({ key }) => key),
+          ...stations.flatMap(({ texts }) => texts.key ?? []),
+        ],
+      }),
+      await prepareRules(hall, who, file.rules ?? []),
+      await prepareAir(hall, who, file.air ?? []),
     ];
     const problems = parts.flatMap((part) => part.problems);
     if (problems.length > 0) return nothingTakenIn(problems);
     if (!isDryRun) for (const { write } of parts) await write(onProgress);
-    // Tasks of the file say how often; what was planned before them is planned anew.
-    if (!isDryRun && (file.careTasks ?? []).length > 0) await replanCare(hall, who);
+    // Tasks, rules and air of the file say how often; what was planned before them is planned anew.
+    const says = [file.careTasks, file.rules, file.air].some((list) => (list?.length ?? 0) > 0);
+    if (!isDryRun && says) await replanCare(hall, who);
     const sum = (key: "added" | "changed" | "unchanged") => parts.reduce((total, { report }) => total + report[key], 0);
     return {
       ok: true,

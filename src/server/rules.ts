@@ -21,12 +21,13 @@ export interface MeasuringRules {
   version: number;
 }
 
-const KEY = "measuring";
+/** Under this the house's rules for measuring and comparing are stored. */
+export const MEASURING_KEY = "measuring";
 const MOST_NOTICEABLE_MM = 50;
 
 /** The house's rules for measuring and comparing, read once a request; starting values where it decided nothing. */
 export const measuringRules = cache(async (who: Who): Promise<MeasuringRules> => {
-  const row = await hallDb(who).first(houseRules, { where: eq(houseRules.key, KEY) });
+  const row = await hallDb(who).first(houseRules, { where: eq(houseRules.key, MEASURING_KEY) });
   const saved = (row?.value ?? {}) as { tolerances?: unknown; noticeableMm?: unknown };
   const { noticeableMm } = saved;
   return {
@@ -63,15 +64,19 @@ export async function saveMeasuringRules(
     problems.push({ path: "noticeableMm", message: "noticeable difference: must be more than 0" });
   if (problems.length > 0) return failed("invalid", "The rules were not changed.", problems);
   return inTransaction(database(), who.hallId, async (hall) => {
-    const row = await hall.first(houseRules, { where: eq(houseRules.key, KEY), forUpdate: true });
+    const row = await hall.first(houseRules, { where: eq(houseRules.key, MEASURING_KEY), forUpdate: true });
     if ((row?.version ?? 0) !== version)
       return failed("stale", "Somebody changed the rules meanwhile. Look at them again before you change them.");
     const value = { tolerances, noticeableMm };
-    await hall.put(houseRules, [houseRules.hallId, houseRules.key], { key: KEY, value, version: version + 1 });
+    await hall.put(houseRules, [houseRules.hallId, houseRules.key], {
+      key: MEASURING_KEY,
+      value,
+      version: version + 1,
+    });
     await recordChange(hall, who, {
       entity: "rule",
       entityId: who.hallId,
-      action: `changed the rules for ${KEY}`,
+      action: `changed the rules for ${MEASURING_KEY}`,
       before: row?.value ?? null,
       after: value,
     });

@@ -195,7 +195,8 @@ function refusalsOf(set: SetBar, setting: Setting, { totalKg, plateDiameterMm }:
 
 type NewSetting = Omit<typeof lifterSettings.$inferInsert, "hallId" | "personId" | "keptAt"> & { words: string };
 
-async function writeSetting(hall: HallDb, who: Who, { words, ...values }: NewSetting): Promise<{ id: string }> {
+/** Keeps a setting; the one before stays as history. Call it in the transaction of whatever keeps it. */
+export async function writeSetting(hall: HallDb, who: Who, { words, ...values }: NewSetting): Promise<{ id: string }> {
   const now = new Date();
   const [before] = await hall.update(
     lifterSettings,

@@ -27,9 +27,10 @@ export function FilesSheet({ mayExport, mayImport }: { mayExport: boolean; mayIm
               </a>
               <p className="text-quiet basis-full text-sm">
                 CSV carries the newest measurement of each quantity, JSON all of them, and equipment, lifts, meeting
-                rules, lifters, charts of setups, inspections, care tasks and the log of care as well. It names people
-                and what is private of them: keep it as you keep their papers. Cells that a spreadsheet would run as a
-                formula get an apostrophe, which is taken away again on the way in.
+                rules, lifters and their settings, charts of setups, inspections, care tasks, the log of care, house
+                rules and the air as well. It names people and what is private of them: keep it as you keep their
+                papers. Cells that a spreadsheet would run as a formula get an apostrophe, which is taken away again on
+                the way in.
               </p>
             </div>
           ) : (
