@@ -80,11 +80,9 @@ export function isUsable(state: BarState): boolean {
  * @returns null when neither is known, which is never read as "enough".
  */
 export function ratedTotalKg(bar: Pick<Bar, "rating" | "hardLimitKg" | "quantities">): number | null {
-  const limits = [];
-  if (bar.rating) {
-    const own = bar.rating.basis === "plates-only" ? (valueOf(bar, "mass") ?? 0) : 0;
-    limits.push(bar.rating.kg + own);
-  }
-  if (bar.hardLimitKg !== null) limits.push(bar.hardLimitKg);
-  return limits.length === 0 ? null : Math.min(...limits);
+  const { rating, hardLimitKg } = bar;
+  if (!rating) return hardLimitKg;
+  const own = rating.basis === "plates-only" ? (valueOf(bar, "mass") ?? 0) : 0;
+  const rated = rating.kg + own;
+  return hardLimitKg !== null && hardLimitKg < rated ? hardLimitKg : rated;
 }

@@ -140,10 +140,19 @@ const SUITABILITY: Record<FamilyKey, Row> = {
   },
 };
 
+/** The same by family and lift: bars are graded by the ten thousand. A verdict that stands earlier counts. */
+const BY_LIFT: Record<string, ReadonlyMap<string, Verdict>> = Object.fromEntries(
+  Object.entries(SUITABILITY).map(([family, row]) => [
+    family,
+    new Map(
+      (["poor", "good", "made-for", "never"] as const).flatMap((verdict) =>
+        (row[verdict] ?? []).map((lift) => [lift as string, verdict as Verdict] as const),
+      ),
+    ),
+  ]),
+);
+
 /** How well a family suits a lift, by common practice. A lift the hall added itself is "usable" until it says more. */
 export function familySuitability(family: FamilyKey, lift: string): Verdict {
-  const row = SUITABILITY[family];
-  for (const verdict of ["never", "made-for", "good", "poor"] as const)
-    if (row[verdict]?.includes(lift as LiftKey)) return verdict;
-  return "usable";
+  return BY_LIFT[family]!.get(lift) ?? "usable";
 }

@@ -60,8 +60,16 @@ export function bendingOf(bar: Bar): Bending {
   return bending;
 }
 
+/** Two considerations ask for it one after the other. */
+let last: { question: MatchQuestion; whip: Whip | null } | null = null;
+
 /** How the bar bends under this load in this lift; null when that cannot be said or there is nothing on it. */
-export function whipAt({ bar, lift, loadKg }: MatchQuestion): Whip | null {
+export function whipAt(question: MatchQuestion): Whip | null {
+  if (last?.question !== question) last = { question, whip: bentIn(question) };
+  return last.whip;
+}
+
+function bentIn({ bar, lift, loadKg }: MatchQuestion): Whip | null {
   const bending = bendingOf(bar);
   if (!bending.ok || loadKg <= bending.massKg) return null;
   const sideKg = (loadKg - bending.massKg) / 2;
