@@ -19,7 +19,15 @@ export interface RoundStop {
   barName: string;
   place: string | null;
   state: string;
-  tasks: { key: string; name: string; steps: string[]; reason: string; overdueDays: number; skipped: string | null }[];
+  tasks: {
+    key: string;
+    name: string;
+    steps: string[];
+    cautions: string[];
+    reason: string;
+    overdueDays: number;
+    skipped: string | null;
+  }[];
   /** By what was learnt of such tasks. */
   minutes: number;
 }
@@ -28,6 +36,8 @@ export interface RoundView {
   day: HallDay;
   stops: RoundStop[];
   minutes: number;
+  /** What to take along. */
+  materials: string[];
 }
 
 /** What is due on a day as a walk past the bars; of some tasks or all. */
@@ -43,6 +53,7 @@ export async function roundOf(who: Who, { task, day }: { task: string | null; da
   const items = due
     .filter((item) => item.state !== "quarantined")
     .sort((a, b) => a.placeOrder - b.placeOrder || (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0));
+  const taskOf = new Map([...tasks.values()].map((one) => [one.key, one]));
   const stops: RoundStop[] = [];
   for (const item of items) {
     const last = stops.at(-1);
@@ -52,13 +63,19 @@ export async function roundOf(who: Who, { task, day }: { task: string | null; da
       key: item.task,
       name: item.taskName,
       steps: item.steps,
+      cautions: taskOf.get(item.task)?.cautions ?? [],
       reason: item.reason,
       overdueDays: item.overdueDays,
       skipped: skipped.get(`${item.barId} ${item.task}`) ?? null,
     });
     stop.minutes += learned.get(item.task) ?? item.minutes;
   }
-  return { day, stops, minutes: stops.reduce((sum, { minutes }) => sum + minutes, 0) };
+  return {
+    day,
+    stops,
+    minutes: stops.reduce((sum, { minutes }) => sum + minutes, 0),
+    materials: [...new Set(items.flatMap((item) => taskOf.get(item.task)?.materials ?? []))],
+  };
 }
 
 const newStop = ({ tag, barName, place, state }: DueItem): RoundStop => ({

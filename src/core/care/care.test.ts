@@ -23,6 +23,11 @@ describe("how often (common practice, no source)", () => {
       expect(careIntervalDays(CARE_TASKS.sleeves, bare, air(climate))).toBeLessThanOrEqual(60);
     }
   });
+  it("has for every task a caution, and what to take along where it takes anything", () => {
+    for (const key of CARE_TASK_KEYS) expect(CARE_TASKS[key].cautions.length).toBeGreaterThan(0);
+    expect(CARE_TASKS.shaft.materials.join(" ")).toContain("nylon brush");
+    expect(CARE_TASKS.shaft.materials.join(" ")).not.toMatch(/wire/);
+  });
   it("takes about twenty minutes for the sleeves of twenty-seven bars", () => {
     expect(27 * CARE_TASKS.sleeves.minutes).toBeCloseTo(20, 0);
   });
@@ -44,7 +49,9 @@ describe("how often (common practice, no source)", () => {
     ));
   it("never opens a sleeve", () => {
     for (const key of CARE_TASK_KEYS)
-      expect(CARE_TASKS[key].steps.join(" ")).not.toMatch(/open|take apart|remove the sleeve/i);
+      expect([...CARE_TASKS[key].steps, ...CARE_TASKS[key].cautions].join(" ")).not.toMatch(
+        /open|take apart|remove the sleeve/i,
+      );
   });
 });
 

@@ -11,6 +11,9 @@ export interface CareTask {
   name: string;
   /** What is done, in the order it is done. Opening a sleeve is never part of it. */
   steps: readonly string[];
+  /** What to take along. */
+  materials: readonly string[];
+  cautions: readonly string[];
   /** One person, one bar. */
   minutes: number;
   /** Days between two times, by the air of the hall. */
@@ -33,6 +36,8 @@ export const CARE_TASKS: Record<CareTaskKey, CareTask> = {
       "Wipe the shaft.",
       "Bare and oxide shafts: a thin film of oil, wiped off again.",
     ],
+    materials: ["nylon brush", "dry cloth", "light oil"],
+    cautions: ["Wipe the oil off again: a slick knurl lets a bar drop."],
     minutes: 3,
     baseDays: { dry: 30, temperate: 20, "salt-humid": 10 },
     dependsOnFinish: true,
@@ -44,6 +49,8 @@ export const CARE_TASKS: Record<CareTaskKey, CareTask> = {
       "A few drops of light oil at both ends of the sleeve while turning it.",
       "One side of every bar, then all turned over for the other.",
     ],
+    materials: ["light oil", "dry cloth"],
+    cautions: ["Oil on the floor or on the shaft goes at once: somebody lifts there next."],
     minutes: 0.75,
     baseDays: { dry: 60, temperate: 45, "salt-humid": 30 },
     dependsOnFinish: false,
@@ -52,6 +59,8 @@ export const CARE_TASKS: Record<CareTaskKey, CareTask> = {
     key: "sleeve-check",
     name: "check sleeves and end caps",
     steps: ["Pull and turn each sleeve: end play, clicking, sticking.", "Look at end caps and retaining rings."],
+    materials: [],
+    cautions: ["A loose end cap or ring: nobody lifts with it until that is mended."],
     minutes: 2,
     baseDays: { dry: 90, temperate: 90, "salt-humid": 60 },
     dependsOnFinish: false,
@@ -63,6 +72,8 @@ export const CARE_TASKS: Record<CareTaskKey, CareTask> = {
       "Roll it on the floor or turn it on two supports under the gauge.",
       "A visible hop, or any crack: quarantine it at once.",
     ],
+    materials: ["two supports", "dial gauge"],
+    cautions: ["Plates off; feet and fingers clear of where it rolls."],
     minutes: 4,
     baseDays: { dry: 180, temperate: 180, "salt-humid": 180 },
     dependsOnFinish: false,
@@ -71,6 +82,8 @@ export const CARE_TASKS: Record<CareTaskKey, CareTask> = {
     key: "joints",
     name: "check welds, pins, pads and handles",
     steps: ["Look along every weld for a crack.", "Pins, threads and knobs snug; pads and handles whole and tight."],
+    materials: ["lamp", "the maker’s keys"],
+    cautions: ["Any crack: quarantine it at once. What a weld may still carry is for people who know how."],
     minutes: 5,
     baseDays: { dry: 90, temperate: 90, "salt-humid": 60 },
     dependsOnFinish: false,

@@ -148,12 +148,14 @@ async function loadHall(
   const tasks = await hall.insert(
     schema.careTasks,
     CARE_TASK_KEYS.map((key, i) => {
-      const { name, steps, minutes, baseDays, dependsOnFinish } = CARE_TASKS[key];
+      const { name, steps, materials, cautions, minutes, baseDays, dependsOnFinish } = CARE_TASKS[key];
       return {
         key,
         name,
         listOrder: i + 1,
         steps: [...steps],
+        materials: [...materials],
+        cautions: [...cautions],
         minutes,
         dependsOnFinish,
         dryDays: baseDays.dry,

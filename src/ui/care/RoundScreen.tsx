@@ -137,6 +137,9 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
             ? "Nothing is due."
             : `That is all: ${done} done, ${round.stops.length - done} left for another time.`}
       </p>
+      {stop && round.materials.length > 0 && (
+        <p className="text-quiet text-sm">Take along: {round.materials.join(", ")}.</p>
+      )}
       {!mayTick ? (
         <p className="sheet p-4">Your role may not tick off care.</p>
       ) : step?.kind === "turn" ? (

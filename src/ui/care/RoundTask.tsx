@@ -2,7 +2,7 @@ import type { RoundStop } from "@/server/careRound";
 
 /** One task of the bar in hand: what is done, why, and, where a bar has several, whether this one was done. */
 export function RoundTask({
-  task: { name, steps, reason, overdueDays },
+  task: { name, steps, cautions, reason, overdueDays },
   choice,
 }: {
   task: RoundStop["tasks"][number];
@@ -29,6 +29,11 @@ export function RoundTask({
           <li key={step}>{step}</li>
         ))}
       </ol>
+      {cautions.map((caution) => (
+        <p key={caution} className="border-accent my-1 border-l-4 pl-2 text-sm font-semibold">
+          {caution}
+        </p>
+      ))}
       <p className="text-quiet text-sm">{reason}</p>
     </>
   );

@@ -188,6 +188,7 @@ describe("a round", () => {
         key: "sleeves",
         name: "oil the sleeves",
         steps: ["Oil."],
+        cautions: [],
         reason: "monthly",
         overdueDays: 0,
         skipped: null,
@@ -196,10 +197,10 @@ describe("a round", () => {
     ],
     minutes: 0.75,
   });
-  const screen = (stops: RoundStop[], task = "", mayTick = true) =>
+  const screen = (stops: RoundStop[], task = "", mayTick = true, materials: string[] = []) =>
     shown(
       <RoundScreen
-        round={{ day: TODAY, stops, minutes: 0.75 * stops.length }}
+        round={{ day: TODAY, stops, minutes: 0.75 * stops.length, materials }}
         tasks={[{ key: "sleeves", name: "oil the sleeves" }]}
         task={task}
         ahead={0}
@@ -222,6 +223,12 @@ describe("a round", () => {
     expect(text).toContain("3 of them want their sleeves oiled: quicker as a round of its own");
     expect(html).toContain("task=sleeves");
     expect(screen([stop("T1"), stop("T2")]).text).not.toContain("quicker");
+  });
+  it("says what to take along, and a task's cautions beside its steps", () => {
+    const { text } = screen([stop("T1", { cautions: ["No wire brush."] })], "", true, ["light oil", "a cloth"]);
+    expect(text).toContain("Take along: light oil, a cloth.");
+    expect(text).toMatch(/Oil\. No wire brush\. monthly/);
+    expect(screen([], "", true, []).text).not.toContain("Take along");
   });
   it("ticks each task of a bar by itself where it has several, all ticked to begin with", () => {
     const both = stop("T1");
