@@ -216,7 +216,7 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
               back={() => setAsking(null)}
             />
           ) : (
-            <div className="grid gap-2">
+            <div className="bg-base-100 border-base-300 sticky bottom-0 -mx-4 -mb-4 grid gap-2 border-t px-4 py-3">
               <button
                 type="button"
                 className="btn btn-neutral min-h-20 text-2xl"

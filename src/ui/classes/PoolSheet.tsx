@@ -8,10 +8,10 @@ import type { PoolRemedy } from "@/core/loading/plan/poolRemedy";
 import { kgFromMassUnits, massUnitsFromKg } from "@/core/units/exactMass";
 import { trimmed } from "@/core/units/format";
 import type { PoolStation } from "@/server/classPool";
-import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import Link from "../kit/Link";
 import { href } from "../kit/search";
+import { LadderAsk, PlatesAsk } from "../load/LadderAsk";
 import { Sleeve, type PlateFaces } from "../load/Sleeve";
 import { usePool } from "./usePool";
 
@@ -45,43 +45,8 @@ export function PoolSheet({ address, startsAt, question, stations, lifterOf, pro
         label="The ladders"
         className="sheet no-print mb-3 flex flex-wrap items-baseline gap-x-5 px-4 py-2"
       >
-        <AskChoice
-          name="way"
-          word="warm-ups by"
-          value={ladder.way}
-          options={[
-            ["count", "a number of steps"],
-            ["percent", "percentages: 40, 55, 70, 80, 90"],
-            ["jumps", "even jumps"],
-          ]}
-        />
-        {ladder.way === "count" && (
-          <label className="ask">
-            of
-            <input name="count" defaultValue={ladder.count} key={ladder.count} inputMode="numeric" size={2} /> steps
-          </label>
-        )}
-        {ladder.way === "jumps" && (
-          <label className="ask">
-            of
-            <input name="jump" defaultValue={ladder.jumpKg} key={ladder.jumpKg} inputMode="numeric" size={3} /> kg
-          </label>
-        )}
-        <label className="ask">
-          then
-          <input name="work" defaultValue={ladder.workSets} key={ladder.workSets} inputMode="numeric" size={2} /> work
-          sets
-        </label>
-        <AskChoice
-          name="only"
-          word="plates"
-          value={only ?? "all"}
-          options={[
-            ["kg", "kg only"],
-            ["lb", "lb only"],
-            ["all", "kg and lb"],
-          ]}
-        />
+        <LadderAsk ladder={ladder} />
+        <PlatesAsk only={only} />
         <p className="text-quiet basis-full text-xs">
           Sets are spread evenly over a block, everybody in turn; plates stay on a bar until its next set.
         </p>

@@ -5,6 +5,7 @@ import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { PageHead } from "../kit/PageHead";
 import { PrintButton } from "../kit/PrintButton";
+import { LadderAsk, PlatesAsk } from "./LadderAsk";
 import { LoadNav } from "./LoadNav";
 import { plateLabel, stackWords } from "./plateWords";
 import { SessionPlay } from "./SessionPlay";
@@ -75,32 +76,7 @@ export function SessionSheet(props: Props) {
             value={clampKey}
             options={[...clamps.map(({ key, name }): [string, string] => [key, name]), ["none", "none"]]}
           />
-          <AskChoice
-            name="way"
-            word="warm-ups by"
-            value={ask.way}
-            options={[
-              ["percent", "percentages: 40, 55, 70, 80, 90"],
-              ["jumps", "even jumps"],
-              ["count", "a number of steps"],
-            ]}
-          />
-          {ask.way === "jumps" && (
-            <label className="ask">
-              of
-              <input name="jump" defaultValue={ask.jumpKg} key={ask.jumpKg} inputMode="numeric" size={3} /> kg
-            </label>
-          )}
-          {ask.way === "count" && (
-            <label className="ask">
-              of
-              <input name="count" defaultValue={ask.count} key={ask.count} inputMode="numeric" size={2} /> steps
-            </label>
-          )}
-          <label className="ask">
-            then
-            <input name="work" defaultValue={ask.workSets} key={ask.workSets} inputMode="numeric" size={2} /> work sets
-          </label>
+          <LadderAsk ladder={ask} />
           <AskChoice
             name="order"
             word="lifters"
@@ -111,16 +87,7 @@ export function SessionSheet(props: Props) {
               ["fewest", "in the order of fewest plates"],
             ]}
           />
-          <AskChoice
-            name="only"
-            word="plates"
-            value={ask.only ?? "all"}
-            options={[
-              ["kg", "kg only"],
-              ["lb", "lb only"],
-              ["all", "kg and lb"],
-            ]}
-          />
+          <PlatesAsk only={ask.only} />
           <AskChoice
             name="at"
             word="at"
