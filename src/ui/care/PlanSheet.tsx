@@ -46,7 +46,7 @@ export function PlanSheet({ rounds, days, crew, links, publicUrl, mayPlan, outbo
         <p className="text-lg font-semibold">
           {rounds.length === 0
             ? "No rounds are planned."
-            : `${rounds.length} rounds, about ${Math.ceil(minutes)} min in all, ${lateness === 0 ? "nothing later than its day" : lateness <= already ? "nothing later than it is already" : `${lateness - already} days later in all than it is already`}.`}
+            : `${rounds.length} ${rounds.length === 1 ? "round" : "rounds"}, about ${Math.ceil(minutes)} min in all, ${lateness === 0 ? "nothing later than its day" : lateness <= already ? "nothing later than it is already" : `${lateness - already} days later in all than it is already`}.`}
         </p>
         {mayPlan && (
           <form action={plan} className="mt-2 flex flex-wrap items-center gap-3">

@@ -291,7 +291,7 @@ describe("the plan of rounds", () => {
   });
   it("does not count against the plan what was late before it was made", () => {
     expect(part(sheet({ rounds: [round()] }), "In short")).toContain(
-      "1 rounds, about 13 min in all, nothing later than it is already.",
+      "1 round, about 13 min in all, nothing later than it is already.",
     );
     expect(part(sheet({ rounds: [round({ dues: ["2026-03-25"], lateness: 0 })] }), "In short")).toContain(
       "nothing later than its day",
