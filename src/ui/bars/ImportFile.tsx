@@ -119,9 +119,10 @@ export function ImportFile() {
           </p>
           {checked.report.changes.length > 0 && (
             <ul className="border-base-300 max-h-60 overflow-y-auto border text-sm" tabIndex={0}>
-              {checked.report.changes.slice(0, MOST_SHOWN).map(({ line, tag, what }) => (
-                <li key={`${line} ${tag}`} className="border-base-300 border-b px-3 py-1 last:border-b-0">
-                  <span className="text-quiet">line {line}</span> <span className="bar-tag">{tag}</span> {what}
+              {checked.report.changes.slice(0, MOST_SHOWN).map(({ line, tag, what }, i) => (
+                <li key={i} className="border-base-300 border-b px-3 py-1 last:border-b-0">
+                  <span className="text-quiet">{line > 0 && `line ${line}`}</span>{" "}
+                  <span className="bar-tag">{tag}</span> {what}
                 </li>
               ))}
             </ul>
