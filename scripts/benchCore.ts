@@ -14,7 +14,8 @@ import { gradeBar, matchBars } from "../src/core/matching/match";
 import { ClimateClock } from "../src/core/care/climateClock";
 import { METER_TASKS } from "../src/core/care/meterTasks";
 import { needForecast } from "../src/core/care/needMeter";
-import { earliestDueFirst, packRounds, type PackQuestion } from "../src/core/care/packRounds";
+import type { PackQuestion } from "../src/core/care/packQuestion";
+import { earliestDueFirst, packRounds } from "../src/core/care/packRounds";
 import { massUnitsFromKg } from "../src/core/units/exactMass";
 import type { ArmChart } from "../src/core/setups/armChart";
 import {

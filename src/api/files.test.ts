@@ -2,7 +2,8 @@ import fc from "fast-check";
 import Papa from "papaparse";
 import { describe, expect, it, test } from "vitest";
 import { BAR_COLUMNS, guessColumns, measurementText, readMeasurement, rowTexts } from "@/core/bars/barColumns";
-import { barsCsv, readCsvFile, readHallFile } from "./barFile";
+import { barsCsv, readCsvFile } from "./barFile";
+import { readHallFile } from "./hallFile";
 import { parseCsv } from "./csvIn";
 import { csvText, plainCell, safeCell } from "./csvOut";
 

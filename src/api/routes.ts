@@ -3,7 +3,7 @@ import { PURPOSES } from "@/core/matching/lifter";
 import { isHallDay } from "@/core/units/hallDay";
 import { balanceAnswer, balanceRequest } from "./balance";
 import { id, listOf, loadKg, paging } from "./fields";
-import { hallFile, importAnswer } from "./barFile";
+import { hallFile, importAnswer } from "./hallFile";
 import { corrosionAnswer, corrosionRequest } from "./corrosion";
 import { lifterItem } from "./lifters";
 import { barBody, barItem, dueItem, liftItem, matchAnswer, plateItem, stationItem } from "./lists";

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { readClimateFile } from "./climateFile";
-import { hallFile, readHallFile } from "./barFile";
+import { hallFile, readHallFile } from "./hallFile";
 import { checked } from "./problems";
 import { sentRoundTouch } from "./roundTouch";
 import { sentTouch } from "./runTouch";

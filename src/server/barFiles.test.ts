@@ -3,7 +3,8 @@ import { describe, expect, it } from "vitest";
 import { dialReadings } from "@/core/care/inspection";
 import { NOTHING_LOOKED_AT } from "@/core/care/inspection.fixture";
 import { chartTexts } from "@/core/setups/chartFields";
-import { barsCsv, readCsvFile, readHallFile } from "@/api/barFile";
+import { barsCsv, readCsvFile } from "@/api/barFile";
+import { readHallFile } from "@/api/hallFile";
 import { asc, eq } from "drizzle-orm";
 import {
   barMeasurements,

@@ -2,7 +2,8 @@ import { asc, eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { bars, careLog, carePlan, careTasks, changes, places } from "@/data/schema";
 import { makeHall } from "@/data/testHall.fixture";
-import { careDueList, careDueOn, careDuePage, careLately, tickCare, undoCare, type Tick } from "./care";
+import { careLately, tickCare, undoCare, type Tick } from "./care";
+import { careDueList, careDueOn, careDuePage } from "./careDue";
 
 let keys = 0;
 const tickOf = (doneBy: string, more: Partial<Tick> = {}): Tick => ({

@@ -2,7 +2,7 @@ import { eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { barQuantities, bars, carePlan } from "@/data/schema";
 import { makeHall } from "@/data/testHall.fixture";
-import { careDueByTask, careDueCounts } from "./care";
+import { careDueByTask, careDueCounts } from "./careDue";
 import { todayCount, todayItems } from "./today";
 
 const mass = (stated: number, effective: number, source: "stated" | "measured") => ({

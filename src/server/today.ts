@@ -4,7 +4,7 @@ import { gapToStated } from "@/core/bars/effectiveQuantity";
 import { listed, sentence, signed, trimmed } from "@/core/units/format";
 import { barsInState, barsNeverWeighed, barsOffTheirLabel, countInState, type ListedBar } from "./bars";
 import { classesUnassigned, type ClassRow } from "./classes";
-import { careDueByTask, careDueCounts, type TaskDue } from "./care";
+import { careDueByTask, careDueCounts, type TaskDue } from "./careDue";
 import { sweatWarning } from "./climate";
 import { keepCareCurrent } from "./housekeeping";
 import { listFindings, type Finding } from "./findings";

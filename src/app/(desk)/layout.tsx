@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import { careDueCounts } from "@/server/care";
+import { careDueCounts } from "@/server/careDue";
 import { keepCareCurrent } from "@/server/housekeeping";
 import { todayCount } from "@/server/today";
 import { whoIsAsking } from "@/server/who";

@@ -2,7 +2,8 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { seeded } from "../loading/plan/instances.fixture";
 import type { MipSolver } from "../loading/mipSolver.fixture";
-import { earliestDueFirst, packRounds, type CareJob, type PackedRounds, type PackQuestion } from "./packRounds";
+import { earliestDueFirst, packRounds } from "./packRounds";
+import type { CareJob, PackedRounds, PackQuestion } from "./packQuestion";
 
 const job = (id: string, due: number, minutes = 3, task = "shaft", earliest = -99): CareJob => ({
   id,

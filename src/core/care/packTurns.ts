@@ -1,4 +1,5 @@
-import { packRounds, type PackQuestion, type RoundWindow } from "./packRounds";
+import { packRounds } from "./packRounds";
+import type { PackQuestion, RoundWindow } from "./packQuestion";
 
 /** One task on one bar as it comes round: first on its due day, then again and again. Days are counted from any day. */
 export interface CareTurns {

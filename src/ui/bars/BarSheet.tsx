@@ -1,7 +1,8 @@
 import { FAMILIES } from "@/core/bars/families";
 import type { Tolerances } from "@/core/bars/tolerances";
 import type { BarDetails } from "@/server/barPage";
-import type { DueItem, LogItem } from "@/server/care";
+import type { LogItem } from "@/server/care";
+import type { DueItem } from "@/server/careDue";
 import { KnurlPatterns } from "../kit/BarDrawing";
 import type { FormAction } from "../kit/formState";
 import { isSetUp } from "../kit/isSetUp";

@@ -6,7 +6,8 @@ import { measured, MENS_BAR, stated, testBar } from "@/core/bars/testBar.fixture
 import { STARTING_TOLERANCES } from "@/core/bars/tolerances";
 import { NEVER } from "@/core/care/needMeter";
 import type { BarDetails } from "@/server/barPage";
-import type { DueItem, LogItem } from "@/server/care";
+import type { LogItem } from "@/server/care";
+import type { DueItem } from "@/server/careDue";
 import { QuantityText } from "../kit/QuantityText";
 import { StateText } from "../kit/StateText";
 import { shown } from "../screen.fixture";

@@ -1,6 +1,5 @@
 "use client";
 
-import { useActionState } from "react";
 import {
   Bar,
   CartesianGrid,
@@ -19,8 +18,9 @@ import { fixed, trimmed } from "@/core/units/format";
 import type { SensorRow } from "@/server/climate";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
-import { Field, FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import { ImportForm, SensorForm } from "./AirForms";
+import { longMonth, MonthTable, monthName } from "./MonthTable";
+import type { FormAction } from "../kit/formState";
 
 interface Props {
   sensors: readonly { key: string; name: string }[];
@@ -239,126 +239,3 @@ function Chart({ label, children }: { label: string; children: React.ReactElemen
     </figure>
   );
 }
-
-function MonthTable({ months }: { months: readonly ClimateMonth[] }) {
-  return (
-    <div className="mt-2 text-sm">
-      <div className="relative overflow-x-auto">
-        <table className="w-full">
-          <thead className="text-quiet text-left text-xs">
-            <tr>
-              <th className="font-normal">month</th>
-              <th className="text-right font-normal">°C</th>
-              <th className="text-right font-normal">%</th>
-              <th className="text-right font-normal">µm/a</th>
-              <th className="text-right font-normal">class</th>
-              <th className="text-right font-normal">humid h</th>
-              <th className="text-right font-normal">dew h</th>
-              <th className="text-right font-normal">need ×</th>
-            </tr>
-          </thead>
-          <tbody>
-            {months.map((month) => (
-              <tr key={month.month} className="border-base-300 border-t">
-                <th scope="row" className="text-left font-normal">
-                  {monthName(month.month)}
-                </th>
-                <td className="text-right">{fixed(month.meanC, 1)}</td>
-                <td className="text-right">{fixed(month.meanHumidityPct, 0)}</td>
-                <td className="text-right">{fixed(month.rateUmPerYear, 0)}</td>
-                <td className="text-right">{month.category}</td>
-                <td className="text-right">{fixed(month.wetHours, 0)}</td>
-                <td className="text-right">{fixed(month.dewHours, 0)}</td>
-                <td className="text-right font-semibold">{fixed(month.factor, 2)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
-    </div>
-  );
-}
-
-function ImportForm({ sensorKey, action }: { sensorKey: string; action: FormAction }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
-  return (
-    <form action={send} className="grid content-start gap-2">
-      <input type="hidden" name="sensor" value={sensorKey} />
-      <Field state={form} name="file" label="Readings from a file">
-        {(attributes) => <input {...attributes} type="file" accept=".csv,text/csv" className="file-input w-full" />}
-      </Field>
-      <p className="text-quiet text-xs">
-        CSV with the columns at, temperature, humidity, and if known so2 and chloride: 2026-11-25T14:00Z, 9.4, 88. What
-        was read at the same moment is replaced.
-      </p>
-      <div className="flex items-center gap-3">
-        <button type="submit" disabled={isPending} className="btn btn-sm btn-neutral min-h-11">
-          Take them in
-        </button>
-        <FormMessage state={form} />
-      </div>
-      {form.problems.length > 0 && (
-        <ul className="text-error max-h-40 overflow-y-auto text-sm">
-          {form.problems.map(({ path, message }) => (
-            <li key={path + message}>
-              {path}: {message}
-            </li>
-          ))}
-        </ul>
-      )}
-    </form>
-  );
-}
-
-function SensorForm({ sensor, action }: { sensor: SensorRow; action: FormAction }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
-  const fields = [
-    ["chloride", "salt, mg/m² a day", sensor.chloride],
-    ["so2", "sulphur dioxide, mg/m² a day", sensor.so2],
-    ["lagHours", "steel lags by, hours", sensor.lagHours],
-  ] as const;
-  return (
-    <form action={send} className="grid content-start gap-2">
-      <input type="hidden" name="key" value={sensor.key} />
-      <input type="hidden" name="version" value={sensor.version} />
-      <div className="grid gap-2 sm:grid-cols-3">
-        {fields.map(([name, label, value]) => (
-          <Field key={name} state={form} name={name} label={label}>
-            {(attributes) => (
-              <input
-                {...attributes}
-                inputMode="decimal"
-                defaultValue={form.typed[name] ?? trimmed(value, 2)}
-                className="input w-full"
-              />
-            )}
-          </Field>
-        ))}
-      </div>
-      <div className="flex items-center gap-3">
-        <button type="submit" disabled={isPending} className="btn btn-sm btn-outline min-h-11">
-          Change
-        </button>
-        <FormMessage state={form} />
-      </div>
-    </form>
-  );
-}
-
-const NAMES = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
-const LONG = [
-  "January",
-  "February",
-  "March",
-  "April",
-  "May",
-  "June",
-  "July",
-  "August",
-  "September",
-  "October",
-  "November",
-  "December",
-];
-const longMonth = (month: string) => `${LONG[Number(month.slice(5)) - 1]} ${month.slice(0, 4)}`;
-const monthName = (month: string) => `${NAMES[Number(month.slice(5)) - 1]} ${month.slice(2, 4)}`;

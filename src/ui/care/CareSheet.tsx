@@ -1,7 +1,8 @@
 import Link from "../kit/Link";
 import { groupBy } from "@/core/collections/groupBy";
 import { daysBetween } from "@/core/units/hallDay";
-import type { DueItem, LogItem } from "@/server/care";
+import type { LogItem } from "@/server/care";
+import type { DueItem } from "@/server/careDue";
 import type { Finding } from "@/server/findings";
 import type { SpotCheck } from "@/server/spotChecks";
 import { AskForm } from "../kit/AskForm";

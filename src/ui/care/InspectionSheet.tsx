@@ -12,7 +12,6 @@ import {
   runoutOf,
   RUST_GRADES,
   type InspectedPart,
-  type InspectionFacts,
   type InspectionLimits,
 } from "@/core/care/inspection";
 import { FAMILIES } from "@/core/bars/families";
@@ -25,19 +24,8 @@ import { PageHead } from "../kit/PageHead";
 import { StateText } from "../kit/StateText";
 import { BendPicture } from "./BendPicture";
 import { DIAL_READINGS, readInspection } from "./readInspection";
-import { ConditionChart } from "./ConditionChart";
+import { PastInspections, type PastInspection } from "./PastInspections";
 import { RustScale } from "./RustScale";
-
-export interface PastInspection {
-  id: string;
-  on: string;
-  by: string;
-  tirMm: number | null;
-  suggested: string;
-  decided: string;
-  reason: string | null;
-  facts: InspectionFacts;
-}
 
 interface Props {
   bar: Bar;
@@ -284,11 +272,11 @@ export function InspectionSheet(props: Props) {
                 instructions come first; what a weld or a bend may still carry is for people who know how.
               </p>
             </section>
-            <Past {...props} />
+            <PastInspections {...props} />
           </div>
         </form>
       ) : (
-        <Past {...props} />
+        <PastInspections {...props} />
       )}
     </>
   );
@@ -301,29 +289,5 @@ function simulatedTurn(tirMm: number, tag: string): Record<string, string> {
     dialReadings({ tirMm, bendAtDeg, noiseMm: 0.015 }, DIAL_READINGS, (i) => Math.sin(9.7 * i + tag.length)).map(
       (value, i) => [`dial${i}`, fixed(value, 2)],
     ),
-  );
-}
-
-/** Inspections before this one, and care against condition over time. */
-function Past({ bar, past, limits, condition, today }: Pick<Props, "bar" | "past" | "limits" | "condition" | "today">) {
-  if (past.length === 0)
-    return (
-      <p className="text-quiet text-sm">This bar was never inspected: what is found today is where trends begin.</p>
-    );
-  return (
-    <section className="sheet p-4" aria-label="Inspected before">
-      <h2 className="mb-2 font-bold">Inspected before</h2>
-      <ConditionChart tag={bar.tag} condition={condition} limits={limits} today={today} />
-      <ul className="divide-base-300 divide-y text-sm">
-        {past.map(({ id, on, by, tirMm, suggested, decided, reason }) => (
-          <li key={id} className="py-1">
-            <strong>{on}</strong> {by}: {decided}
-            {decided !== suggested && ` (the rule said ${suggested})`}
-            {tirMm !== null && `, runout ${fixed(tirMm, 2)} mm`}
-            {reason && `: ${reason}`}
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }

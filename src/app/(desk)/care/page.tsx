@@ -1,7 +1,8 @@
 import { randomUUID } from "node:crypto";
 import type { Metadata } from "next";
 import { addDays, daysBetween, isHallDay } from "@/core/units/hallDay";
-import { careCrew, careDueList, careLately } from "@/server/care";
+import { careCrew, careLately } from "@/server/care";
+import { careDueList } from "@/server/careDue";
 import { careTasksOf } from "@/server/careTasks";
 import { keepCareCurrent } from "@/server/housekeeping";
 import { listFindings } from "@/server/findings";

@@ -1,7 +1,8 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { barDetails } from "@/server/barPage";
-import { careLately, careOfBar } from "@/server/care";
+import { careLately } from "@/server/care";
+import { careOfBar } from "@/server/careDue";
 import { listClamps } from "@/server/equipment";
 import { may } from "@/server/permissions";
 import { measuringRules } from "@/server/rules";

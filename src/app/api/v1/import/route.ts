@@ -1,4 +1,5 @@
-import { readCsvFile, readHallFile } from "@/api/barFile";
+import { readCsvFile } from "@/api/barFile";
+import { readHallFile } from "@/api/hallFile";
 import { ROUTES } from "@/api/routes";
 import { importHall } from "@/server/hallFile";
 import { endpoint, refusalOf, refuse, type FileBody } from "../../_http/endpoint";

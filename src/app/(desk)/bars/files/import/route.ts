@@ -1,4 +1,4 @@
-import { incomingFile, MOST_CARE, type IncomingFile } from "@/api/barFile";
+import { incomingFile, MOST_CARE, type IncomingFile } from "@/api/hallFile";
 import { checked } from "@/api/problems";
 import { importHall } from "@/server/hallFile";
 import { whoIsAsking } from "@/server/who";

@@ -2,7 +2,7 @@ import { cursorParts, isUuid, wireCursor } from "@/api/fields";
 import { dueItemOf } from "@/api/lists";
 import { ROUTES } from "@/api/routes";
 import { isHallDay } from "@/core/units/hallDay";
-import { careDuePage, type DueCursor } from "@/server/care";
+import { careDuePage, type DueCursor } from "@/server/careDue";
 import { keepCareCurrent } from "@/server/housekeeping";
 import { endpoint } from "../../../_http/endpoint";
 import { badCursor, type PageQuery } from "../../../_http/paging";

@@ -1,0 +1,305 @@
+import Joi from "joi";
+import type { FileMeasurement } from "@/core/bars/barColumns";
+import { CARE_TASK_FIELDS } from "@/core/care/careTaskFields";
+import { INSPECTED_PARTS, KNURL_STATES, PART_STATES, RUST_GRADES, type InspectionFacts } from "@/core/care/inspection";
+import { CLAMP_FIELDS, PLATE_FIELDS, STATION_FIELDS } from "@/core/equipment/equipmentFields";
+import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
+import { LIFT_FIELDS } from "@/core/matching/liftFields";
+import { MEETING_QUANTITIES } from "@/core/matching/meetingSpec";
+import { ARM_CHART_FIELDS, FRAME_CHART_FIELDS } from "@/core/setups/chartFields";
+import { barTexts, fileMeasurement, MOST_CELL, MOST_ROWS } from "./barFile";
+import type { FileRow } from "./csvIn";
+import { checked, type Problem } from "./problems";
+
+const equipment = (fields: Record<string, unknown>) =>
+  Joi.object().pattern(Joi.string().valid(...Object.keys(fields)), Joi.string().max(MOST_CELL));
+const listOfEquipment = (fields: Record<string, unknown>) =>
+  Joi.array()
+    .items(Joi.object({ texts: equipment(fields).required() }))
+    .max(1000);
+
+const deposition = Joi.number().min(0).max(2000).required();
+const number = Joi.number().allow(null).required();
+const oneOf = (words: readonly string[]) =>
+  Joi.string()
+    .valid(...words)
+    .allow(null)
+    .required();
+
+/** What an inspection found; what was not looked at is null. */
+const inspectionFacts = Joi.object({
+  dialMm: Joi.array().items(Joi.number()).max(72).allow(null).required(),
+  hops: Joi.boolean().allow(null).required(),
+  crackSeen: Joi.boolean().allow(null).required(),
+  spinLeftS: number,
+  spinRightS: number,
+  endPlayMm: number,
+  knurl: oneOf(KNURL_STATES),
+  rust: oneOf(RUST_GRADES.map(([grade]) => grade)),
+  parts: Joi.object()
+    .pattern(Joi.string().valid(...INSPECTED_PARTS), Joi.string().valid(...PART_STATES))
+    .required(),
+});
+
+export const MOST_CARE = 200_000;
+
+/** What a hall's file holds beside its bars; a list that is left out says nothing. */
+const otherLists = {
+  plates: Joi.array()
+    .items(
+      Joi.object({
+        texts: equipment(PLATE_FIELDS).required(),
+        weights: Joi.array()
+          .items(Joi.object({ mark: Joi.string().max(20).required(), mass: Joi.string().max(40).required() }))
+          .max(200)
+          .description("plates weighed one by one"),
+      }),
+    )
+    .max(1000),
+  clamps: listOfEquipment(CLAMP_FIELDS),
+  stations: listOfEquipment(STATION_FIELDS),
+  lifts: listOfEquipment(LIFT_FIELDS),
+  meetings: Joi.array()
+    .items(
+      Joi.object({
+        rules: Joi.string().max(100).required(),
+        source: Joi.string().max(200).required(),
+        lifts: Joi.array().items(Joi.string().max(60)).max(200).required(),
+        marks: Joi.string().valid("", "powerlifting", "weightlifting").required(),
+        texts: Joi.object()
+          .pattern(
+            Joi.string().valid(...Object.keys(MEETING_QUANTITIES).flatMap((kind) => [`least.${kind}`, `most.${kind}`])),
+            Joi.string().max(40),
+          )
+          .required()
+          .description("least and most of each quantity, as typed"),
+      }),
+    )
+    .max(1000)
+    .description("the hall’s own meeting rules"),
+  lifters: Joi.array()
+    .items(
+      Joi.object({
+        texts: equipment(LIFTER_FIELDS).required(),
+        confirmed: Joi.array().items(Joi.string().max(60)).max(200).description("what a coach confirmed"),
+      }),
+    )
+    .max(5000)
+    .description("only in the file of whoever may read lifters"),
+  careTasks: listOfEquipment(CARE_TASK_FIELDS),
+  care: Joi.array()
+    .items(
+      Joi.object({
+        tag: Joi.string().max(60).required(),
+        task: Joi.string().max(60).required(),
+        doneOn: Joi.string().max(10).required(),
+        by: Joi.string().max(200).allow(null).required(),
+        minutes: Joi.number().min(0).max(1440).allow(null).required(),
+        note: Joi.string().max(1000).allow(null).required(),
+      }),
+    )
+    .max(MOST_CARE)
+    .description("care that was done, oldest first"),
+  charts: Joi.array()
+    .items(
+      Joi.object({
+        tag: Joi.string().max(60).required(),
+        texts: equipment({ ...ARM_CHART_FIELDS, ...FRAME_CHART_FIELDS }).required(),
+        calibratedOn: Joi.string().max(10).allow(null).required(),
+      }),
+    )
+    .max(MOST_ROWS)
+    .description("marks and pins, or holes and offsets, of bars that adjust"),
+  inspections: Joi.array()
+    .items(
+      Joi.object({
+        tag: Joi.string().max(60).required(),
+        on: Joi.string().max(10).required(),
+        by: Joi.string().max(200).allow(null).required(),
+        facts: inspectionFacts.required(),
+        decided: Joi.string().max(20).required(),
+        reason: Joi.string().max(500).allow(null).required(),
+      }),
+    )
+    .max(MOST_CARE)
+    .description("inspections, oldest first; they quarantine nothing again"),
+  settings: Joi.array()
+    .items(
+      Joi.object({
+        lifter: Joi.string().max(60).required(),
+        tag: Joi.string().max(60).required(),
+        lift: Joi.string().max(60).required(),
+        setting: Joi.object().pattern(Joi.string().max(60), Joi.string().max(60)).required(),
+        station: Joi.string().max(60).allow(null).required(),
+        jCupHole: Joi.number().integer().min(1).max(99).allow(null).required(),
+        safetyHole: Joi.number().integer().min(1).max(99).allow(null).required(),
+        note: Joi.string().max(500).allow(null).required(),
+      }),
+    )
+    .max(MOST_ROWS)
+    .description("how bars are set for lifters; only in the file of whoever may read lifters"),
+  rules: Joi.array()
+    .items(
+      Joi.object({
+        key: Joi.string().valid("matching", "measuring", "care").required(),
+        value: Joi.object().unknown().required(),
+      }),
+    )
+    .max(3)
+    .description("what the house decided, as it is kept; what is not understood of a value is refused by name"),
+  air: Joi.array()
+    .items(
+      Joi.object({
+        key: Joi.string().max(40).required(),
+        name: Joi.string().max(80).required(),
+        kind: Joi.string().valid("simulated", "entered").required(),
+        seed: Joi.number().integer().allow(null).required(),
+        so2: deposition,
+        chloride: deposition,
+        lagHours: Joi.number().min(0).max(24).required(),
+        readings: Joi.array()
+          .items(
+            Joi.object({
+              at: Joi.string().isoDate().required(),
+              temperatureC: Joi.number().min(-60).max(60).required(),
+              humidityPct: Joi.number().min(0).max(100).required(),
+            }),
+          )
+          .max(MOST_CARE)
+          .required(),
+        deposition: Joi.array()
+          .items(
+            Joi.object({
+              day: Joi.string()
+                .pattern(/^\d{4}-\d\d-\d\d$/)
+                .required(),
+              so2: deposition,
+              chloride: deposition,
+            }),
+          )
+          .max(20_000)
+          .required(),
+      }),
+    )
+    .max(100)
+    .description("places whose air is read, with their readings; deposition in mg/m²·day"),
+};
+
+/** What the export of a hall is, and what an import takes. */
+export const hallFile = Joi.object({
+  format: Joi.string().valid("garrison").required(),
+  version: Joi.number().valid(1).required(),
+  hall: Joi.string().max(200).required(),
+  bars: Joi.array()
+    .items(
+      Joi.object({ texts: barTexts.required(), measurements: Joi.array().items(fileMeasurement).max(1000).required() }),
+    )
+    .max(MOST_ROWS)
+    .required(),
+  ...otherLists,
+});
+
+/** What an import answers: how many bars are new, changed and as they were, and the first few hundred changes. */
+export const importAnswer = Joi.object({
+  added: Joi.number().integer().required(),
+  changed: Joi.number().integer().required(),
+  unchanged: Joi.number().integer().required(),
+  changes: Joi.array()
+    .items(
+      Joi.object({
+        line: Joi.number().integer().required(),
+        tag: Joi.string().required(),
+        what: Joi.string().required(),
+      }),
+    )
+    .required(),
+});
+
+interface TextsOf {
+  texts: Record<string, string>;
+}
+
+interface OtherLists {
+  plates?: (TextsOf & { weights?: { mark: string; mass: string }[] })[];
+  clamps?: TextsOf[];
+  stations?: TextsOf[];
+  lifts?: TextsOf[];
+  meetings?: { rules: string; source: string; lifts: string[]; marks: string; texts: Record<string, string> }[];
+  lifters?: (TextsOf & { confirmed?: string[] })[];
+  careTasks?: TextsOf[];
+  care?: {
+    tag: string;
+    task: string;
+    doneOn: string;
+    by: string | null;
+    minutes: number | null;
+    note: string | null;
+  }[];
+  charts?: { tag: string; texts: Record<string, string>; calibratedOn: string | null }[];
+  inspections?: {
+    tag: string;
+    on: string;
+    by: string | null;
+    facts: InspectionFacts;
+    decided: string;
+    reason: string | null;
+  }[];
+  settings?: {
+    lifter: string;
+    tag: string;
+    lift: string;
+    setting: Record<string, string>;
+    station: string | null;
+    jCupHole: number | null;
+    safetyHole: number | null;
+    note: string | null;
+  }[];
+  rules?: { key: string; value: Record<string, unknown> }[];
+  air?: {
+    key: string;
+    name: string;
+    kind: "simulated" | "entered";
+    seed: number | null;
+    so2: number;
+    chloride: number;
+    lagHours: number;
+    readings: { at: string; temperatureC: number; humidityPct: number }[];
+    deposition: { day: string; so2: number; chloride: number }[];
+  }[];
+}
+
+type FileBars = (TextsOf & { measurements: FileMeasurement[] })[];
+
+export interface IncomingFile extends OtherLists {
+  isDryRun: boolean;
+  rows: FileRow[];
+}
+
+/** A hall's JSON as what is to be taken in. */
+export function readHallFile(
+  value: unknown,
+): { ok: true; file: OtherLists & { bars: FileRow[] } } | { ok: false; problems: Problem[] } {
+  const result = checked(hallFile, value, { longestList: MOST_CARE });
+  if (!result.ok) return result;
+  const file = result.value as OtherLists & { bars: FileBars };
+  const others = Object.fromEntries(
+    (Object.keys(otherLists) as (keyof OtherLists)[]).map((part) => [part, file[part]]),
+  ) as OtherLists;
+  return { ok: true, file: { bars: file.bars.map((bar, i) => ({ line: i + 1, ...bar })), ...others } };
+}
+
+/** What the page that takes files in sends: rows already under our columns. */
+export const incomingFile = Joi.object({
+  isDryRun: Joi.boolean().required(),
+  rows: Joi.array()
+    .items(
+      Joi.object({
+        line: Joi.number().integer().min(1).required(),
+        texts: barTexts.required(),
+        measurements: Joi.array().items(fileMeasurement).max(1000),
+      }),
+    )
+    .max(MOST_ROWS)
+    .required(),
+  ...otherLists,
+});

@@ -1,0 +1,48 @@
+import type { Bar } from "@/core/bars/bar";
+import type { InspectionFacts, InspectionLimits } from "@/core/care/inspection";
+import { fixed } from "@/core/units/format";
+import type { BarCondition } from "@/server/careCondition";
+import { ConditionChart } from "./ConditionChart";
+
+export interface PastInspection {
+  id: string;
+  on: string;
+  by: string;
+  tirMm: number | null;
+  suggested: string;
+  decided: string;
+  reason: string | null;
+  facts: InspectionFacts;
+}
+
+interface Props {
+  bar: Bar;
+  past: readonly PastInspection[];
+  limits: InspectionLimits;
+  condition: BarCondition;
+  today: string;
+}
+
+/** Inspections before this one, and care against condition over time. */
+export function PastInspections({ bar, past, limits, condition, today }: Props) {
+  if (past.length === 0)
+    return (
+      <p className="text-quiet text-sm">This bar was never inspected: what is found today is where trends begin.</p>
+    );
+  return (
+    <section className="sheet p-4" aria-label="Inspected before">
+      <h2 className="mb-2 font-bold">Inspected before</h2>
+      <ConditionChart tag={bar.tag} condition={condition} limits={limits} today={today} />
+      <ul className="divide-base-300 divide-y text-sm">
+        {past.map(({ id, on, by, tirMm, suggested, decided, reason }) => (
+          <li key={id} className="py-1">
+            <strong>{on}</strong> {by}: {decided}
+            {decided !== suggested && ` (the rule said ${suggested})`}
+            {tirMm !== null && `, runout ${fixed(tirMm, 2)} mm`}
+            {reason && `: ${reason}`}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,156 @@
+"use client";
+
+import { useActionState } from "react";
+import { Field, FormMessage } from "../kit/FormParts";
+import { FRESH, type FormAction } from "../kit/formState";
+
+export interface CrewMember {
+  id: string;
+  name: string;
+  /** When somebody is in, one span a line. */
+  text: string;
+}
+
+export interface CalendarLink {
+  id: string;
+  person: string | null;
+  since: string;
+}
+
+export interface Reminder {
+  id: string;
+  to: string;
+  subject: string;
+  body: string;
+  at: string;
+  isRead: boolean;
+}
+
+/** Reminders, newest first, read in the program. */
+export function OutboxList({ outbox, action }: { outbox: readonly Reminder[]; action: FormAction }) {
+  const [, read, isPending] = useActionState(action, FRESH);
+  return (
+    <section className="sheet p-4" aria-label="Reminders">
+      <h2 className="font-bold">Reminders</h2>
+      <p className="text-quiet mb-2 text-xs">
+        Written on the morning of a round to whoever does it. They are kept here; nothing is mailed.
+      </p>
+      {outbox.length === 0 && <p className="text-sm">None yet.</p>}
+      <ul className="divide-base-300 max-h-72 divide-y overflow-y-auto text-sm">
+        {outbox.map(({ id, to, subject, body, at, isRead }) => (
+          <li key={id} className="py-2">
+            <span className={isRead ? "text-quiet" : "font-bold"}>
+              {at} to {to}: {subject}
+            </span>
+            <span className="text-quiet block whitespace-pre-line">{body}</span>
+            {!isRead && (
+              <form action={read}>
+                <input type="hidden" name="id" value={id} />
+                <button type="submit" disabled={isPending} className="btn btn-sm btn-ghost min-h-11">
+                  Read<span className="sr-only"> {subject}</span>
+                </button>
+              </form>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** When one of the crew is in. */
+export function HoursForm({ person, action }: { person: CrewMember; action: FormAction }) {
+  const [form, send, isPending] = useActionState(action, FRESH);
+  return (
+    <form action={send} className="grid content-start gap-1">
+      <input type="hidden" name="person" value={person.id} />
+      <label className="text-sm font-semibold" htmlFor={`hours-${person.id}`}>
+        {person.name}
+      </label>
+      <textarea
+        id={`hours-${person.id}`}
+        name="hours"
+        rows={3}
+        defaultValue={form.typed.hours ?? person.text}
+        className="textarea w-full"
+        spellCheck={false}
+      />
+      <button type="submit" disabled={isPending} className="btn btn-sm btn-outline min-h-11 justify-self-start">
+        Keep<span className="sr-only"> the hours of {person.name}</span>
+      </button>
+      <FormMessage state={form} />
+      {form.problems.map(({ message }) => (
+        <p key={message} className="text-error text-xs">
+          {message}
+        </p>
+      ))}
+    </form>
+  );
+}
+
+/** Secret addresses at which calendar programs subscribe. */
+export function Links({
+  links,
+  crew,
+  publicUrl,
+  link,
+  revoke,
+}: {
+  links: readonly CalendarLink[];
+  crew: readonly CrewMember[];
+  publicUrl: string;
+  link: FormAction;
+  revoke: FormAction;
+}) {
+  const [made, make, isMaking] = useActionState(link, FRESH);
+  const [taken, take, isTaking] = useActionState(revoke, FRESH);
+  const base = publicUrl || (typeof location === "undefined" ? "" : location.origin);
+  return (
+    <section className="sheet p-4" aria-label="Calendars">
+      <h2 className="font-bold">In a calendar program</h2>
+      <p className="text-quiet mb-2 text-xs">
+        A secret address that a calendar subscribes to; it follows every change of plan, and can be taken back.
+      </p>
+      <form action={make} className="flex flex-wrap items-end gap-2">
+        <Field state={made} name="person" label="rounds of">
+          {(attributes) => (
+            <select {...attributes} className="select min-h-11">
+              <option value="">everybody</option>
+              {crew.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <button type="submit" disabled={isMaking} className="btn btn-outline min-h-11">
+          Make an address
+        </button>
+      </form>
+      {made.typed.token && (
+        <p className="border-primary mt-2 border-l-4 pl-2 text-sm break-all" role="status">
+          {made.message}
+          <br />
+          <strong>
+            {base}/care/calendar/{made.typed.token}.ics
+          </strong>
+        </p>
+      )}
+      <ul className="mt-2 text-sm">
+        {links.map(({ id, person, since }) => (
+          <li key={id} className="flex flex-wrap items-center gap-3">
+            {person ?? "everybody"}, since {since}
+            <form action={take}>
+              <input type="hidden" name="id" value={id} />
+              <button type="submit" disabled={isTaking} className="btn btn-sm btn-ghost min-h-11">
+                Take it back<span className="sr-only"> from {person ?? "everybody"}</span>
+              </button>
+            </form>
+          </li>
+        ))}
+      </ul>
+      <FormMessage state={taken} />
+    </section>
+  );
+}
