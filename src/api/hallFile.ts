@@ -1,8 +1,9 @@
 import Joi from "joi";
 import type { FileMeasurement } from "@/core/bars/barColumns";
 import { CARE_TASK_FIELDS } from "@/core/care/careTaskFields";
-import { INSPECTED_PARTS, KNURL_STATES, PART_STATES, RUST_GRADES, type InspectionFacts } from "@/core/care/inspection";
+import { INSPECTED_PARTS, KNURL_STATES, PART_STATES, RUST_GRADES } from "@/core/care/inspection";
 import { CLAMP_FIELDS, PLATE_FIELDS, STATION_FIELDS } from "@/core/equipment/equipmentFields";
+import type { HallFileParts } from "@/core/hallFileParts";
 import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
 import { LIFT_FIELDS } from "@/core/matching/liftFields";
 import { MEETING_QUANTITIES } from "@/core/matching/meetingSpec";
@@ -215,62 +216,9 @@ export const importAnswer = Joi.object({
     .required(),
 });
 
-interface TextsOf {
-  texts: Record<string, string>;
-}
+type FileBars = ({ texts: Record<string, string> } & { measurements: FileMeasurement[] })[];
 
-interface OtherLists {
-  plates?: (TextsOf & { weights?: { mark: string; mass: string }[] })[];
-  clamps?: TextsOf[];
-  stations?: TextsOf[];
-  lifts?: TextsOf[];
-  meetings?: { rules: string; source: string; lifts: string[]; marks: string; texts: Record<string, string> }[];
-  lifters?: (TextsOf & { confirmed?: string[] })[];
-  careTasks?: TextsOf[];
-  care?: {
-    tag: string;
-    task: string;
-    doneOn: string;
-    by: string | null;
-    minutes: number | null;
-    note: string | null;
-  }[];
-  charts?: { tag: string; texts: Record<string, string>; calibratedOn: string | null }[];
-  inspections?: {
-    tag: string;
-    on: string;
-    by: string | null;
-    facts: InspectionFacts;
-    decided: string;
-    reason: string | null;
-  }[];
-  settings?: {
-    lifter: string;
-    tag: string;
-    lift: string;
-    setting: Record<string, string>;
-    station: string | null;
-    jCupHole: number | null;
-    safetyHole: number | null;
-    note: string | null;
-  }[];
-  rules?: { key: string; value: Record<string, unknown> }[];
-  air?: {
-    key: string;
-    name: string;
-    kind: "simulated" | "entered";
-    seed: number | null;
-    so2: number;
-    chloride: number;
-    lagHours: number;
-    readings: { at: string; temperatureC: number; humidityPct: number }[];
-    deposition: { day: string; so2: number; chloride: number }[];
-  }[];
-}
-
-type FileBars = (TextsOf & { measurements: FileMeasurement[] })[];
-
-export interface IncomingFile extends OtherLists {
+export interface IncomingFile extends Partial<HallFileParts> {
   isDryRun: boolean;
   rows: FileRow[];
 }
@@ -278,13 +226,13 @@ export interface IncomingFile extends OtherLists {
 /** A hall's JSON as what is to be taken in. */
 export function readHallFile(
   value: unknown,
-): { ok: true; file: OtherLists & { bars: FileRow[] } } | { ok: false; problems: Problem[] } {
+): { ok: true; file: Partial<HallFileParts> & { bars: FileRow[] } } | { ok: false; problems: Problem[] } {
   const result = checked(hallFile, value, { longestList: MOST_CARE });
   if (!result.ok) return result;
-  const file = result.value as OtherLists & { bars: FileBars };
+  const file = result.value as Partial<HallFileParts> & { bars: FileBars };
   const others = Object.fromEntries(
-    (Object.keys(otherLists) as (keyof OtherLists)[]).map((part) => [part, file[part]]),
-  ) as OtherLists;
+    (Object.keys(otherLists) as (keyof HallFileParts)[]).map((part) => [part, file[part]]),
+  ) as Partial<HallFileParts>;
   return { ok: true, file: { bars: file.bars.map((bar, i) => ({ line: i + 1, ...bar })), ...others } };
 }
 

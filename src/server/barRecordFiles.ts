@@ -1,9 +1,10 @@
 import "server-only";
+import type { FileChart, FileInspection } from "@/core/hallFileParts";
 import { and, asc, eq, inArray, isNotNull, ne } from "drizzle-orm";
-import { INSPECTION_VERDICTS, judgeInspection, runoutOf, type InspectionFacts } from "@/core/care/inspection";
+import { INSPECTION_VERDICTS, judgeInspection, runoutOf } from "@/core/care/inspection";
 import type { FamilyKey } from "@/core/bars/families";
 import { chartKindOf, chartTexts, readChart, type SetupChart } from "@/core/setups/chartFields";
-import { isHallDay, type HallDay } from "@/core/units/hallDay";
+import { isHallDay } from "@/core/units/hallDay";
 import type { HallDb } from "@/data/hallDb";
 import { bars, barSetups, inspections } from "@/data/schema";
 import type { PreparedPart } from "./barImport";
@@ -19,24 +20,6 @@ import { hallDb, type Who } from "./who";
 
 /** Families of bars by tag: of the hall, and those that the same file brings. */
 export type FamilyOf = ReadonlyMap<string, FamilyKey>;
-
-/** Marks and pins, or holes and offsets, of one bar. */
-export interface FileChart {
-  tag: string;
-  texts: Record<string, string>;
-  calibratedOn: HallDay | null;
-}
-
-/** One inspection of one bar. */
-export interface FileInspection {
-  tag: string;
-  on: HallDay;
-  /** Who looked, by name; null for somebody who was erased. */
-  by: string | null;
-  facts: InspectionFacts;
-  decided: string;
-  reason: string | null;
-}
 
 const tagsById = async (hall: HallDb) =>
   new Map((await hall.rows(bars, { where: ne(bars.state, "retired") })).map(({ id, tag }) => [id, tag]));

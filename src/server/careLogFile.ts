@@ -1,4 +1,5 @@
 import "server-only";
+import type { FileCare } from "@/core/hallFileParts";
 import { randomUUID } from "node:crypto";
 import { and, asc, inArray, isNull, ne } from "drizzle-orm";
 import { groupBy } from "@/core/collections/groupBy";
@@ -12,17 +13,6 @@ import { recordChange } from "./history";
 import { careTasksById, namesById } from "./lookups";
 import type { Problem } from "./outcome";
 import { hallDb, type Who } from "./who";
-
-/** Care that was done, as files carry it. */
-export interface FileCare {
-  tag: string;
-  task: string;
-  doneOn: HallDay;
-  /** Who did it, by name; null for somebody who was erased. */
-  by: string | null;
-  minutes: number | null;
-  note: string | null;
-}
 
 const MOST_PROBLEMS = 500;
 const CHUNK = 2000;

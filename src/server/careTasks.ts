@@ -1,4 +1,5 @@
 import "server-only";
+import type { FileRow } from "@/core/hallFileParts";
 import { asc, eq } from "drizzle-orm";
 import { cache } from "react";
 import { CARE_TASK_FIELDS, opensSleeve } from "@/core/care/careTaskFields";
@@ -9,7 +10,7 @@ import { inTransaction, type HallDb } from "@/data/hallDb";
 import { careTasks } from "@/data/schema";
 import { replanCare } from "./carePlanning";
 import type { PreparedPart } from "./barImport";
-import { prepareRows, type FileRow } from "./fieldFiles";
+import { prepareRows } from "./fieldFiles";
 import { saveRow, type FieldKind } from "./fieldRows";
 import { failed, forbidden, type Outcome } from "./outcome";
 import { may } from "./permissions";

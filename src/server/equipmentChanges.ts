@@ -1,4 +1,5 @@
 import "server-only";
+import type { FileEquipment } from "@/core/hallFileParts";
 import { and, asc, eq } from "drizzle-orm";
 import { EQUIPMENT_FIELDS, type EquipmentKind } from "@/core/equipment/equipmentFields";
 import { fieldTexts, readField, type FieldValue } from "@/core/bars/fieldText";
@@ -11,7 +12,7 @@ import { database } from "@/data/client";
 import { inTransaction, type HallDb } from "@/data/hallDb";
 import { clamps, plates, plateWeights, stations } from "@/data/schema";
 import type { ClampRow, PlateRow, StationRow } from "./equipment";
-import { prepareRows, type FileRow } from "./fieldFiles";
+import { prepareRows } from "./fieldFiles";
 import { saveRow, type FieldKind, type Values } from "./fieldRows";
 import { recordChange } from "./history";
 import type { PreparedPart } from "./barImport";
@@ -76,11 +77,6 @@ export async function saveEquipment(
   form: { id: string | null; version: number; texts: Record<string, string> },
 ): Promise<Outcome<{ key: string; version: number }>> {
   return may(who, "equipment.edit") ? saveRow(who, KINDS[kind], form) : forbidden("change plates, clamps and stations");
-}
-
-/** A plate, clamp or station as files carry it; of plates also what was weighed one by one. */
-export interface FileEquipment extends FileRow {
-  weights?: { mark: string; mass: string }[];
 }
 
 /** Everything of one kind, as files carry it, by short name. */

@@ -1,4 +1,5 @@
 import "server-only";
+import type { FileRow } from "@/core/hallFileParts";
 import { isDeepStrictEqual } from "node:util";
 import { fieldTexts } from "@/core/bars/fieldText";
 import { differingTexts } from "@/core/bars/barRecord";
@@ -7,11 +8,6 @@ import type { ImportReport, PreparedPart } from "./barImport";
 import { readRow, writeRow, type FieldKind, type FieldRow, type Values } from "./fieldRows";
 import type { Problem } from "./outcome";
 import type { Who } from "./who";
-
-/** A row that fields describe, as files carry it. */
-export interface FileRow {
-  texts: Record<string, string>;
-}
 
 /** What a file says of a row beside its fields. */
 export interface MoreOfRow {

@@ -1,53 +1,29 @@
 import "server-only";
 import { ne } from "drizzle-orm";
 import { FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
+import type { HallFileParts } from "@/core/hallFileParts";
 import { database } from "@/data/client";
 import { inTransaction, type HallDb } from "@/data/hallDb";
 import { bars, stations as stationRows } from "@/data/schema";
 import { exportBars, type FileBar } from "./barFiles";
 import { nothingTakenIn, prepareBars, type ImportReport, type IncomingBar, type OnProgress } from "./barImport";
-import {
-  exportCharts,
-  exportInspections,
-  prepareCharts,
-  prepareInspections,
-  type FileChart,
-  type FileInspection,
-} from "./barRecordFiles";
-import { exportCareLog, prepareCareLog, type FileCare } from "./careLogFile";
+import { exportCharts, exportInspections, prepareCharts, prepareInspections } from "./barRecordFiles";
+import { exportCareLog, prepareCareLog } from "./careLogFile";
 import { replanCare } from "./carePlanning";
 import { exportCareTasks, prepareCareTasks } from "./careTasks";
-import { exportEquipment, prepareEquipment, type FileEquipment } from "./equipmentChanges";
-import type { FileRow } from "./fieldFiles";
-import { exportAir, exportRules, prepareAir, prepareRules, type FileAir, type FileRule } from "./houseFiles";
-import { exportLifters, prepareLifters, type FileLifter } from "./lifters";
+import { exportEquipment, prepareEquipment } from "./equipmentChanges";
+import { exportAir, exportRules, prepareAir, prepareRules } from "./houseFiles";
+import { exportLifters, prepareLifters } from "./lifters";
 import { exportLifts, prepareLifts } from "./lifts";
-import { exportMeetings, prepareMeetings, type FileMeeting } from "./meetings";
+import { exportMeetings, prepareMeetings } from "./meetings";
 import { failed, forbidden, type Outcome } from "./outcome";
 import { may } from "./permissions";
-import { exportSettings, prepareSettings, type FileSetting } from "./settingFiles";
+import { exportSettings, prepareSettings } from "./settingFiles";
 import { hallDb, type Who } from "./who";
 
 /** What a hall's file holds. */
-export interface HallFile<B = FileBar> {
+export interface HallFile<B = FileBar> extends HallFileParts {
   bars: readonly B[];
-  plates: readonly FileEquipment[];
-  clamps: readonly FileEquipment[];
-  stations: readonly FileEquipment[];
-  lifts: readonly FileRow[];
-  /** The hall's own meeting rules. */
-  meetings: readonly FileMeeting[];
-  /** Only in the file of whoever may read them. */
-  lifters?: readonly FileLifter[];
-  careTasks: readonly FileRow[];
-  care: readonly FileCare[];
-  /** Of setups: marks and pins, or holes and offsets. */
-  charts: readonly FileChart[];
-  inspections: readonly FileInspection[];
-  /** Current settings of lifters; only in the file of whoever may read them. */
-  settings?: readonly FileSetting[];
-  rules: readonly FileRule[];
-  air: readonly FileAir[];
 }
 
 /** Everything of the hall that files carry. */

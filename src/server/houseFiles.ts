@@ -1,10 +1,10 @@
 import "server-only";
+import type { FileRule, FileAir } from "@/core/hallFileParts";
 import { asc, eq } from "drizzle-orm";
 import { isDeepStrictEqual } from "node:util";
 import { QUANTITY_KINDS } from "@/core/bars/quantities";
 import { tolerancesFrom } from "@/core/bars/tolerances";
 import { MATCHING_RULES, RULE_NUMBER_KEYS, RULE_NUMBERS, rulesFrom, type RuleNumber } from "@/core/matching/houseRules";
-import type { HallDay } from "@/core/units/hallDay";
 import type { HallDb } from "@/data/hallDb";
 import { climateDays, climateReadings, climateSensors, houseRules } from "@/data/schema";
 import type { PreparedPart } from "./barImport";
@@ -17,26 +17,6 @@ import { MEASURING_KEY } from "./rules";
 import { hallDb, type Who } from "./who";
 
 /* What the house decides and what its air was, as files carry it. */
-
-/** What the house decided about one thing: "matching", "measuring" or "care". */
-export interface FileRule {
-  key: string;
-  value: Record<string, unknown>;
-}
-
-/** A place whose air is read, with everything that was read there. */
-export interface FileAir {
-  key: string;
-  name: string;
-  kind: "simulated" | "entered";
-  seed: number | null;
-  so2: number;
-  chloride: number;
-  lagHours: number;
-  readings: { at: string; temperatureC: number; humidityPct: number }[];
-  /** Days on which something else fell than usual, mg/m²·day. */
-  deposition: { day: HallDay; so2: number; chloride: number }[];
-}
 
 /** What is understood of a rule's value: the same way as the program reads what it stored. */
 const UNDERSTOOD: Record<string, (value: Record<string, unknown>) => Record<string, unknown>> = {

@@ -1,4 +1,5 @@
 import "server-only";
+import type { FileLifter } from "@/core/hallFileParts";
 import { fieldTexts } from "@/core/bars/fieldText";
 import { and, asc, eq, isNull, sql } from "drizzle-orm";
 import { cache } from "react";
@@ -15,7 +16,7 @@ import { inTransaction, type HallDb } from "@/data/hallDb";
 import { bars, changes, lifterBars, lifters, lifterSettings } from "@/data/schema";
 import { eraseFromRuns } from "./eraseFromRuns";
 import type { PreparedPart } from "./barImport";
-import { NOTHING, prepareRows, type FileRow } from "./fieldFiles";
+import { NOTHING, prepareRows } from "./fieldFiles";
 import { saveRow, type FieldKind, type Values } from "./fieldRows";
 import { recordChange } from "./history";
 import { allLifts } from "./lifts";
@@ -105,11 +106,6 @@ export async function saveLifter(
   if (!may(who, "lifter.edit")) return forbidden("change lifters");
   const liftKeys = (await allLifts(who)).map(({ key }) => key);
   return saveRow(who, lifterKind(liftKeys, await rulesKnown(who)), form);
-}
-
-/** A lifter as files carry them, with what a coach confirmed. */
-export interface FileLifter extends FileRow {
-  confirmed?: string[];
 }
 
 /** Every lifter as files carry them; null for whoever may not read any. Whoever was erased is in no file. */

@@ -1,4 +1,5 @@
 import "server-only";
+import type { FileRow } from "@/core/hallFileParts";
 import { fieldTexts } from "@/core/bars/fieldText";
 import { asc } from "drizzle-orm";
 import { cache } from "react";
@@ -7,7 +8,7 @@ import type { Lift } from "@/core/matching/lifts";
 import { lifts } from "@/data/schema";
 import type { HallDb } from "@/data/hallDb";
 import type { PreparedPart } from "./barImport";
-import { prepareRows, type FileRow } from "./fieldFiles";
+import { prepareRows } from "./fieldFiles";
 import { saveRow, type FieldKind } from "./fieldRows";
 import { forbidden, type Outcome } from "./outcome";
 import { may } from "./permissions";

@@ -1,4 +1,5 @@
 import "server-only";
+import type { FileMeeting } from "@/core/hallFileParts";
 import { asc, eq } from "drizzle-orm";
 import { cache } from "react";
 import { MEETING_QUANTITIES, type MeetingQuantity, type MeetingSpec } from "@/core/matching/meetingSpec";
@@ -71,16 +72,6 @@ function readSpec(
     problems.push({ path: "least.mass", message: "say at least one thing that the rules ask" });
   const marks = form.marks === "powerlifting" || form.marks === "weightlifting" ? form.marks : null;
   return { value: { rules, source, lifts: [...form.lifts], ranges, marks }, problems };
-}
-
-/** What rules ask for some lifts, as files carry it. */
-export interface FileMeeting {
-  rules: string;
-  source: string;
-  lifts: string[];
-  marks: string;
-  /** "least.mass", "most.mass" and so on. */
-  texts: Record<string, string>;
 }
 
 /** The hall's own meeting rules as files carry them. */

@@ -1,4 +1,5 @@
 import "server-only";
+import type { FileSetting } from "@/core/hallFileParts";
 import { and, eq, isNull, ne } from "drizzle-orm";
 import type { HallDb } from "@/data/hallDb";
 import { bars, barSetups, lifters, lifterSettings } from "@/data/schema";
@@ -8,18 +9,6 @@ import { allLifts } from "./lifts";
 import { may } from "./permissions";
 import { writeSetting } from "./setupChanges";
 import { hallDb, type Who } from "./who";
-
-/** How a bar is set for one lifter's lift, as files carry it; the current one only. */
-export interface FileSetting {
-  lifter: string;
-  tag: string;
-  lift: string;
-  setting: Record<string, string>;
-  station: string | null;
-  jCupHole: number | null;
-  safetyHole: number | null;
-  note: string | null;
-}
 
 const keyOf = ({ lifter, tag, lift }: Pick<FileSetting, "lifter" | "tag" | "lift">) =>
   JSON.stringify([lifter, tag, lift]);

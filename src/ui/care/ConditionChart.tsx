@@ -25,6 +25,7 @@ interface Props {
 }
 
 const TICK = { fontSize: 11, fill: "var(--color-quiet)" };
+const UPRIGHT = { tick: TICK, stroke: "var(--color-faint)", width: 64 };
 const at = (day: string) => Date.parse(`${day}T12:00:00Z`);
 const dayOf = (moment: number) => new Date(moment).toISOString().slice(0, 10);
 
@@ -61,9 +62,7 @@ export function ConditionChart({ tag, condition: { care, looks, spans }, limits,
               <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
               <XAxis {...time} />
               <YAxis
-                tick={TICK}
-                stroke="var(--color-faint)"
-                width={64}
+                {...UPRIGHT}
                 domain={[0, most]}
                 ticks={Array.from({ length: most + 1 }, (_, i) => i)}
                 tickFormatter={(value: number) => `${value} mm`}
@@ -85,9 +84,7 @@ export function ConditionChart({ tag, condition: { care, looks, spans }, limits,
               <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
               <XAxis {...time} />
               <YAxis
-                tick={TICK}
-                stroke="var(--color-faint)"
-                width={64}
+                {...UPRIGHT}
                 domain={[0, RUST_GRADES.length - 1]}
                 ticks={RUST_GRADES.map((_, i) => i)}
                 tickFormatter={(value: number) => RUST_GRADES[value]?.[0] ?? ""}
