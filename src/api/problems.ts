@@ -18,6 +18,7 @@ export const ERROR_STATUS = {
   impossible: 422,
   "too-many-requests": 429,
   internal: 500,
+  unavailable: 503,
 } as const;
 
 export type ErrorCode = keyof typeof ERROR_STATUS;

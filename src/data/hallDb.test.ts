@@ -1,7 +1,6 @@
 import { eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { database } from "./client";
-import { inTransaction } from "./hallDb";
 import { barMeasurements, bars, carePlan, plates } from "./schema";
 import { makeHall } from "./testHall.fixture";
 
@@ -38,12 +37,12 @@ describe("what must always hold", () => {
     await expect(hall.insert(bars, twin)).resolves.toHaveLength(1);
   });
   it("a measurement has one to three readings, a state is one of five, a plate weighs something", async () => {
-    const { hall, bar, who } = await makeHall("A");
+    const { hall, bar, actor } = await makeHall("A");
     const measurement = {
       barId: bar.id,
       kind: "mass",
-      measuredAt: new Date(),
-      personId: who("care").personId,
+      measuredAt: new Date("2026-03-20T12:00:00Z"),
+      personId: actor("care").personId,
       instrument: "scale",
       typedUnit: "kg",
     };
@@ -57,8 +56,8 @@ describe("what must always hold", () => {
     ).rejects.toThrow();
   });
   it("a transaction that fails leaves nothing behind", async () => {
-    const { hall, bar, who } = await makeHall("A");
-    const broken = inTransaction(database(), who("care").hallId, async (tx) => {
+    const { hall, bar } = await makeHall("A");
+    const broken = hall.transaction(async (tx) => {
       await tx.update(bars, eq(bars.id, bar.id), { name: "half done" });
       throw new Error("stop");
     });

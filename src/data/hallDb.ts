@@ -26,7 +26,20 @@ export interface RowQuery {
 }
 
 /** The database or an open transaction on it. */
-export type Executor = Pick<Database, "select" | "insert" | "update" | "delete" | "execute">;
+export type Executor = Pick<Database, "select" | "insert" | "update" | "delete" | "execute" | "transaction">;
+
+/** Some columns of another table of the hall beside each row: what a list says of the bar or person that a row names. */
+export interface Join<C extends Record<string, AnyPgColumn> = Record<string, AnyPgColumn>> {
+  table: HallTable;
+  on: SQL;
+  columns: C;
+}
+
+/** What a join adds to a row; null where there is no such row. */
+type Joined<J extends Record<string, Join>> = {
+  [K in keyof J]: { [C in keyof J[K]["columns"]]: J[K]["columns"][C]["_"]["data"] | NullOf<J[K]["columns"][C]> } | null;
+};
+type NullOf<C extends AnyPgColumn> = C["_"]["notNull"] extends true ? never : null;
 
 /**
  * The database as one hall sees it. This is the only place where rows are scoped: server modules get one of these
@@ -52,6 +65,29 @@ export class HallDb {
     if (offset) query = query.offset(offset);
     if (forUpdate) query = query.for("update");
     return (await query) as Row<T>[];
+  }
+
+  /**
+   * Rows with what the list says of others that they name, in one query; so that no list loads a whole table for its
+   * tags.
+   *
+   * @returns each row under `row`, and under each join's name its columns, or null where it names none.
+   */
+  async rowsWith<T extends HallTable, J extends Record<string, Join>>(
+    table: T,
+    joins: J,
+    { where, orderBy = [], limit, offset }: Omit<RowQuery, "forUpdate"> = {},
+  ): Promise<({ row: Row<T> } & Joined<J>)[]> {
+    const columns = Object.fromEntries(Object.entries(joins).map(([name, join]) => [name, join.columns]));
+    let query = this.executor
+      .select({ row: getTableColumns(table as PgTable), ...columns } as unknown as Record<string, AnyPgColumn>)
+      .from(table as PgTable)
+      .$dynamic();
+    for (const { table: other, on } of Object.values(joins)) query = query.leftJoin(other, this.mine(other, on));
+    query = query.where(this.mine(table, where)).orderBy(...orderBy);
+    if (limit !== undefined) query = query.limit(limit);
+    if (offset) query = query.offset(offset);
+    return (await query) as unknown as ({ row: Row<T> } & Joined<J>)[];
   }
 
   async first<T extends HallTable>(table: T, query: RowQuery = {}): Promise<Row<T> | null> {
@@ -189,14 +225,25 @@ export class HallDb {
     await this.executor.delete(table).where(this.mine(table, where));
   }
 
+  /**
+   * Everything done inside with the handle it is given happens, or nothing does. Inside a transaction it is a savepoint
+   * of that one, on the same connection.
+   */
+  transaction<T>(work: (hall: HallDb) => Promise<T>): Promise<T> {
+    return this.executor.transaction((tx) => work(new HallDb(tx, this.hallId)));
+  }
+
+  /** The hall as it stands at one moment, for looking only: the database refuses every write and every lock in it. */
+  snapshot<T>(look: (hall: HallDb) => Promise<T>): Promise<T> {
+    return this.executor.transaction((tx) => look(new HallDb(tx, this.hallId)), {
+      isolationLevel: "repeatable read",
+      accessMode: "read only",
+    });
+  }
+
   private mine(table: HallTable, where?: SQL): SQL | undefined {
     return and(eq(table.hallId, this.hallId), where);
   }
 }
 
 const nameOf = (column: AnyPgColumn) => (column.keyAsName ? toSnakeCase(column.name) : column.name);
-
-/** Everything done inside happens, or nothing does. */
-export function inTransaction<T>(db: Database, hallId: string, work: (hall: HallDb) => Promise<T>): Promise<T> {
-  return db.transaction((tx) => work(new HallDb(tx, hallId)));
-}

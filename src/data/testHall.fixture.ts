@@ -1,15 +1,15 @@
 import type { ClimateClass } from "@/core/care/climateClass";
-import { database } from "./client";
+import { testDatabase } from "./testDatabase.fixture";
 import { HallDb } from "./hallDb";
 import { bars, carePlan, careTasks, halls, people } from "./schema";
 
 /** A hall of a test's own: one person of each role, one bar, one task due. Nothing else in the database is touched. */
 export async function makeHall(name: string) {
-  const [row] = await database()
+  const [row] = await testDatabase()
     .insert(halls)
     .values({ name, timeZone: "UTC", climateClass: "salt-humid" })
     .returning();
-  const hall = new HallDb(database(), row!.id);
+  const hall = new HallDb(testDatabase(), row!.id);
   const roles = ["manager", "coach", "care", "lifter", "wall"] as const;
   const persons = await hall.insert(
     people,
@@ -43,7 +43,7 @@ export async function makeHall(name: string) {
     intervalDays: 10,
     reason: "bare shaft: every 10 days",
   });
-  const who = (role: (typeof roles)[number]) => ({
+  const actor = (role: (typeof roles)[number]) => ({
     personId: persons[roles.indexOf(role)]!.id,
     name: role,
     role,
@@ -52,7 +52,6 @@ export async function makeHall(name: string) {
     timeZone: "UTC",
     climateClass: "salt-humid" as ClimateClass,
     currency: "EUR",
-    today: "2026-03-20",
   });
-  return { hall, who, bar: bar!, task: task! };
+  return { hall, actor, bar: bar!, task: task! };
 }

@@ -4,7 +4,7 @@ import { cache } from "react";
 import { currentSet, onBarNow, platesHeldByRun } from "@/core/loading/run/runState";
 import { bars, runs } from "@/data/schema";
 import { stationNames } from "./lookups";
-import { hallDb, type Who } from "./who";
+import type { Context } from "./access/context";
 
 /** A session that nobody ended is taken for over after so long. */
 const OVER_AFTER_HOURS = 12;
@@ -25,14 +25,17 @@ export interface ActiveRun {
   most: Map<string, number>;
 }
 
-export const isOver = ({ endedAt, startedAt }: { endedAt: Date | null; startedAt: Date }) =>
-  endedAt !== null || startedAt < new Date(Date.now() - OVER_AFTER_HOURS * 3_600_000);
+/** Whether a session is over at a moment: ended, or started so long ago that somebody forgot to. */
+export const isOver = ({ endedAt, startedAt }: { endedAt: Date | null; startedAt: Date }, now: Date) =>
+  endedAt !== null || startedAt < overBefore(now);
+
+const overBefore = (now: Date) => new Date(now.getTime() - OVER_AFTER_HOURS * 3_600_000);
 
 /** Every session that is on in the hall, the oldest first. */
-export const activeRuns = cache(async (who: Who): Promise<ActiveRun[]> => {
-  const hall = hallDb(who);
+export const activeRuns = cache(async (context: Context): Promise<ActiveRun[]> => {
+  const { hall } = context;
   const rows = await hall.rows(runs, {
-    where: and(isNull(runs.endedAt), gt(runs.startedAt, new Date(Date.now() - OVER_AFTER_HOURS * 3_600_000))),
+    where: and(isNull(runs.endedAt), gt(runs.startedAt, overBefore(context.clock.now()))),
     orderBy: [asc(runs.startedAt)],
     limit: 50,
   });

@@ -6,15 +6,14 @@ import { QUANTITIES, QUANTITY_KINDS, type QuantityKind } from "@/core/bars/quant
 import { computingUnit, convertTyped, type TypedQuantity } from "@/core/units/typedQuantity";
 import { quantityRows, recordFromRow, rowFromRecord } from "@/data/barRecordRows";
 import type { BarRow } from "@/data/barRows";
-import { database } from "@/data/client";
-import { inTransaction, type HallDb } from "@/data/hallDb";
+import type { HallDb } from "@/data/hallDb";
 import { barMeasurements, barQuantities, bars, places } from "@/data/schema";
 import { latestOfEach } from "./barPage";
 import { careHouse, planCare } from "./carePlanning";
-import { lastChangeOf, once, recordChange } from "./history";
+import { idempotent, lastChangeOf, recordChange } from "./history";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
-import { may } from "./permissions";
-import type { Who } from "./who";
+import { may } from "./access/permissions";
+import { inTransaction, type Context } from "./access/context";
 
 const MOST_AT_ONCE = 50;
 
@@ -23,11 +22,11 @@ const MOST_AT_ONCE = 50;
  * its tag is ignored.
  */
 export async function enterBars(
-  who: Who,
+  context: Context,
   texts: Record<string, string>,
   tags: readonly string[],
 ): Promise<Outcome<{ tags: string[] }>> {
-  if (!may(who, "bar.edit")) return forbidden("enter bars");
+  if (!may(context, "bar.edit")) return forbidden("enter bars");
   const problems: Problem[] = [];
   if (tags.length === 0) problems.push({ path: "tag", message: "tag: must be given" });
   if (tags.length > MOST_AT_ONCE) problems.push({ path: "tag", message: `tag: at most ${MOST_AT_ONCE} at once` });
@@ -42,22 +41,24 @@ export async function enterBars(
           problems.push(problem);
   }
   if (problems.length > 0) return failed("invalid", "Nothing was entered.", problems);
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const taken = await tagsInUse(hall, tags);
     if (taken.length > 0)
       return failed("invalid", "Nothing was entered.", [
         { path: "tag", message: `${taken.join(", ")} hangs on the wall already; take another tag` },
       ]);
-    for (const record of records) await insertBar(hall, who, record);
+    for (const record of records) await insertBar(context, record);
     return { ok: true, tags: [...tags] };
   });
 }
 
 /** Puts one new bar into the hall, with its plan of care and its first line of history. Within a transaction. */
-export async function insertBar(hall: HallDb, who: Who, record: BarRecord): Promise<BarRow> {
+export async function insertBar(context: Context, record: BarRecord): Promise<BarRow> {
+  const { hall } = context;
   const columns = {
-    ...rowFromRecord(record, await placeIdFor(hall, record.place), who.currency),
-    knownSince: who.today,
+    ...rowFromRecord(record, await placeIdFor(hall, record.place), context.actor.currency),
+    knownSince: context.clock.today,
   };
   const effective = quantityRows(columns, record.stated, []);
   const [row] = await hall.insert(bars, { ...columns, ...effective.columns });
@@ -65,8 +66,8 @@ export async function insertBar(hall: HallDb, who: Who, record: BarRecord): Prom
     barQuantities,
     effective.quantities.map((quantity) => ({ ...quantity, barId: row!.id })),
   );
-  await planCare(hall, await careHouse(hall, who), row!);
-  await recordChange(hall, who, { entity: "bar", entityId: row!.id, action: "entered", after: recordTexts(record) });
+  await planCare(hall, await careHouse(context), row!);
+  await recordChange(context, { entity: "bar", entityId: row!.id, action: "entered", after: recordTexts(record) });
   return row!;
 }
 
@@ -81,15 +82,16 @@ export interface StaleEdit {
  * meanwhile, nothing is written, and every field in which the two differ is named with both texts.
  */
 export async function editBar(
-  who: Who,
+  context: Context,
   barId: string,
   version: number,
   texts: Record<string, string>,
 ): Promise<Outcome<{ tag: string; changed: string[] }> & { stale?: StaleEdit }> {
-  if (!may(who, "bar.edit")) return forbidden("change what is kept of a bar");
+  if (!may(context, "bar.edit")) return forbidden("change what is kept of a bar");
   const read = readBarRecord(texts);
   if (!read.ok) return failed("invalid", "Nothing was changed.", read.problems);
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await hall.first(bars, { where: eq(bars.id, barId), forUpdate: true });
     if (!row || row.state === "retired") return notFound("such bar on the wall");
     const before = recordTexts(await recordOf(hall, row));
@@ -117,8 +119,8 @@ export async function editBar(
       ]);
     const changed = Object.keys(differing.after);
     if (changed.length > 0) {
-      await writeRecord(hall, who, row, { ...record, state: row.state as BarState, stateReason: row.stateReason });
-      await recordChange(hall, who, { entity: "bar", entityId: row.id, action: "edited", ...differing });
+      await writeRecord(context, row, { ...record, state: row.state as BarState, stateReason: row.stateReason });
+      await recordChange(context, { entity: "bar", entityId: row.id, action: "edited", ...differing });
     }
     return { ok: true, tag: record.tag, changed };
   });
@@ -126,17 +128,18 @@ export async function editBar(
 
 /** Quarantines a bar, puts it under watch, returns it to service or retires it. A stale version is refused. */
 export async function changeBarState(
-  who: Who,
+  context: Context,
   { tag, state, reason, version }: { tag: string; state: BarState; reason: string; version: number },
 ): Promise<Outcome<{ state: BarState }>> {
-  if (!may(who, "bar.change-state")) return forbidden("change the state of a bar");
+  if (!may(context, "bar.change-state")) return forbidden("change the state of a bar");
   const problems: Problem[] = [];
   if (!BAR_STATES.includes(state)) problems.push({ path: "state", message: "Choose a state." });
   if (reason.trim() === "")
     problems.push({ path: "reason", message: "Say why in a few words; it is kept with the bar." });
   if (reason.length > 200) problems.push({ path: "reason", message: "At most 200 characters." });
   if (problems.length > 0) return failed("invalid", "The state was not changed.", problems);
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await lockedByTag(hall, tag);
     if (!row) return notFound(`bar ${tag}`);
     if (row.version !== version)
@@ -144,10 +147,10 @@ export async function changeBarState(
         "stale",
         `Somebody changed ${tag} meanwhile: it is now ${row.state}${row.stateReason ? `, ${row.stateReason}` : ""}. You wanted ${state}, ${reason}.`,
       );
-    if (!mayLeave(who, row.state, state)) return forbidden("lift a quarantine; only the manager may");
+    if (!mayLeave(context, row.state, state)) return forbidden("lift a quarantine; only the manager may");
     const stateReason = state === "in-service" ? null : reason.trim();
     await hall.update(bars, eq(bars.id, row.id), { state, stateReason, version: row.version + 1 });
-    await recordChange(hall, who, {
+    await recordChange(context, {
       entity: "bar",
       entityId: row.id,
       action: "state",
@@ -159,8 +162,8 @@ export async function changeBarState(
   });
 }
 
-const mayLeave = (who: Who, from: string, to: string) =>
-  from !== "quarantined" || to === "quarantined" || may(who, "bar.end-quarantine");
+const mayLeave = (context: Context, from: string, to: string) =>
+  from !== "quarantined" || to === "quarantined" || may(context, "bar.end-quarantine");
 
 export interface Measuring {
   tag: string;
@@ -173,17 +176,18 @@ export interface Measuring {
 
 /** Keeps the readings of a quantity, as typed, and brings the effective values up to date. Sent twice, it counts once. */
 export async function measureBar(
-  who: Who,
+  context: Context,
   { tag, kind, readings, instrument, idempotencyKey }: Measuring,
 ): Promise<Outcome<{ effective: number }>> {
-  if (!may(who, "bar.measure")) return forbidden("measure bars");
+  if (!may(context, "bar.measure")) return forbidden("measure bars");
   const problems = readingProblems(kind, readings);
   if (idempotencyKey !== undefined && !/^[\w-]{8,64}$/.test(idempotencyKey))
     problems.push({ path: "idempotencyKey", message: "8 to 64 letters, digits, - or _." });
   if (instrument.length > 60) problems.push({ path: "instrument", message: "At most 60 characters." });
   if (problems.length > 0) return failed("invalid", "Nothing was kept.", problems);
   const facts = QUANTITIES[kind];
-  return inTransaction(database(), who.hallId, (hall) => {
+  return inTransaction(context, (context) => {
+    const { hall } = context;
     const work = async (): Promise<Outcome<{ effective: number }>> => {
       const row = await lockedByTag(hall, tag);
       if (!row) return notFound(`bar ${tag}`);
@@ -193,15 +197,15 @@ export async function measureBar(
       const [kept] = await hall.insert(barMeasurements, {
         barId: row.id,
         kind,
-        measuredAt: new Date(),
-        personId: who.personId,
+        measuredAt: context.clock.now(),
+        personId: context.actor.personId,
         instrument,
         typedValues: readings.map(({ value }) => value),
         typedUnit: readings[0]!.unit,
         readings: readings.map(convertTyped),
       });
       const effective = await refreshEffective(hall, row);
-      await recordChange(hall, who, {
+      await recordChange(context, {
         entity: "bar",
         entityId: row.id,
         action: `measured ${facts.label}`,
@@ -215,7 +219,7 @@ export async function measureBar(
       });
       return { ok: true, effective: effective.get(kind)! };
     };
-    return idempotencyKey === undefined ? work() : once(hall, idempotencyKey, "bar.measure", work);
+    return idempotencyKey === undefined ? work() : idempotent(hall, idempotencyKey, "bar.measure", work);
   });
 }
 
@@ -243,9 +247,14 @@ function readingProblems(kind: QuantityKind, readings: readonly TypedQuantity[])
  * Takes the last change of a bar back: fields and states as they were before, readings no longer counted. What was
  * taken back stays in the history, and taking back twice restores it.
  */
-export async function undoLastChange(who: Who, tag: string, changeId: string): Promise<Outcome<{ what: string }>> {
-  if (!may(who, "bar.edit")) return forbidden("take back a change of a bar");
-  return inTransaction(database(), who.hallId, async (hall) => {
+export async function undoLastChange(
+  context: Context,
+  tag: string,
+  changeId: string,
+): Promise<Outcome<{ what: string }>> {
+  if (!may(context, "bar.edit")) return forbidden("take back a change of a bar");
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await hall.first(bars, {
       where: eq(bars.tag, tag),
       orderBy: [desc(ne(bars.state, "retired"))],
@@ -259,9 +268,9 @@ export async function undoLastChange(who: Who, tag: string, changeId: string): P
       return failed("impossible", "Entering a bar is not taken back; retire the bar instead.");
     const what = last.action.replace(/^undone: /, "");
     const [was, is] = [last.before as Texts, last.after as Texts];
-    const refused = await revert(hall, who, row, what, was, is);
+    const refused = await revert(context, row, what, was, is);
     if (refused) return refused;
-    await recordChange(hall, who, {
+    await recordChange(context, {
       entity: "bar",
       entityId: row.id,
       action: `undone: ${what}`,
@@ -274,10 +283,11 @@ export async function undoLastChange(who: Who, tag: string, changeId: string): P
 
 type Texts = Record<string, unknown> | null;
 
-async function revert(hall: HallDb, who: Who, row: BarRow, what: string, was: Texts, is: Texts) {
+async function revert(context: Context, row: BarRow, what: string, was: Texts, is: Texts) {
+  const { hall } = context;
   if (what === "state") {
     const state = String(was?.state);
-    if (!mayLeave(who, row.state, state)) return forbidden("lift a quarantine; only the manager may");
+    if (!mayLeave(context, row.state, state)) return forbidden("lift a quarantine; only the manager may");
     const stateReason = (was?.stateReason as string | null | undefined) ?? null;
     if (row.state === "retired" && (await tagsInUse(hall, [row.tag])).length > 0)
       return failed("impossible", `The tag ${row.tag} hangs on another bar by now.`);
@@ -290,26 +300,27 @@ async function revert(hall: HallDb, who: Who, row: BarRow, what: string, was: Te
     if (!read.ok) return failed("impossible", "What was there before no longer fits the rules.", read.problems);
     if (read.record.tag !== row.tag && (await tagsInUse(hall, [read.record.tag])).length > 0)
       return failed("impossible", `The tag ${read.record.tag} hangs on another bar by now.`);
-    await writeRecord(hall, who, row, read.record);
+    await writeRecord(context, row, read.record);
     return null;
   }
   const measurementId = (is?.measurementId ?? was?.measurementId) as string | undefined;
   if (!measurementId) return failed("impossible", "This change cannot be taken back.");
   const isTakenBack = is?.measurementId !== undefined;
   await hall.update(barMeasurements, eq(barMeasurements.id, measurementId), {
-    undoneAt: isTakenBack ? new Date() : null,
+    undoneAt: isTakenBack ? context.clock.now() : null,
   });
   await refreshEffective(hall, row);
   return null;
 }
 
 /** Writes a record over a row: columns, stated quantities, effective values, version, and care that follows from them. */
-export async function writeRecord(hall: HallDb, who: Who, row: BarRow, record: BarRecord): Promise<void> {
-  const columns = rowFromRecord(record, await placeIdFor(hall, record.place), who.currency);
+export async function writeRecord(context: Context, row: BarRow, record: BarRecord): Promise<void> {
+  const { hall } = context;
+  const columns = rowFromRecord(record, await placeIdFor(hall, record.place), context.actor.currency);
   await hall.update(bars, eq(bars.id, row.id), columns);
   await refreshEffective(hall, { ...row, ...columns }, record.stated);
   const [changed] = await hall.rows(bars, { where: eq(bars.id, row.id) });
-  await planCare(hall, await careHouse(hall, who), changed!);
+  await planCare(hall, await careHouse(context), changed!);
 }
 
 /** Works out effective values anew from what is stated and the latest readings that count; the version moves on. */

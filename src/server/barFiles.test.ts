@@ -20,7 +20,7 @@ import {
   people,
   plates,
 } from "@/data/schema";
-import { makeHall } from "@/data/testHall.fixture";
+import { makeContexts } from "./context.fixture";
 import { changeBarState, enterBars, measureBar } from "./barChanges";
 import { barDetails } from "./barPage";
 import { barCells, exportBars } from "./barFiles";
@@ -55,12 +55,12 @@ const LIFT = (key: string) => ({
     usualKg: "80",
   },
 });
-type Hall = Awaited<ReturnType<typeof makeHall>>;
+type Hall = Awaited<ReturnType<typeof makeContexts>>;
 
 async function full(): Promise<Hall> {
-  const made = await makeHall("full");
+  const made = await makeContexts("full");
   await enterBars(
-    made.who("manager"),
+    made.context("manager"),
     {
       ...LINE,
       name: '=cmd|"x", ünïcode\'s "bar"',
@@ -76,23 +76,23 @@ async function full(): Promise<Hall> {
     ["K1", "K2"],
   );
   for (const value of ["20.6", "20.62"])
-    await measureBar(made.who("care"), {
+    await measureBar(made.context("care"), {
       tag: "K1",
       kind: "mass",
       readings: [{ value, unit: "kg" }],
       instrument: "scale",
     });
-  await changeBarState(made.who("manager"), { tag: "K2", state: "retired", reason: "cracked", version: 1 });
-  await enterBars(made.who("manager"), { ...LINE, name: "Second life" }, ["K2"]);
+  await changeBarState(made.context("manager"), { tag: "K2", state: "retired", reason: "cracked", version: 1 });
+  await enterBars(made.context("manager"), { ...LINE, name: "Second life" }, ["K2"]);
   return made;
 }
-const exported = async ({ who }: Hall) => {
-  const result = await exportBars(who("manager"));
+const exported = async ({ context }: Hall) => {
+  const result = await exportBars(context("manager"));
   if (!result.ok) throw new Error(result.message);
   return result.bars;
 };
 const bring = (made: Hall, rows: readonly IncomingBar[], isDryRun = false) =>
-  importHall(made.who("manager"), { bars: rows }, { isDryRun });
+  importHall(made.context("manager"), { bars: rows }, { isDryRun });
 
 describe("round trip", () => {
   it("JSON: export, import into another hall, export: the same, older measurements and retired bars included", async () => {
@@ -100,7 +100,7 @@ describe("round trip", () => {
     const before = await exported(made);
     const read = readHallFile(JSON.parse(JSON.stringify({ format: "garrison", version: 1, hall: "x", bars: before })));
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
-    const other = await makeHall("empty");
+    const other = await makeContexts("empty");
     expect(await bring(other, read.file.bars)).toMatchObject({ ok: true, report: { added: 3, unchanged: 1 } });
     // Who measured is somebody of the other hall; everything else is the same.
     const bare = (all: typeof before) =>
@@ -114,14 +114,14 @@ describe("round trip", () => {
     const made = await full();
     const plate = { key: "i45", mass: "45 lb", pairs: "3", material: "iron", thicknessMm: "32" };
     const save = (kind: "plate" | "clamp" | "station", texts: Record<string, string>) =>
-      saveEquipment(made.who("manager"), kind, { id: null, version: 0, texts });
+      saveEquipment(made.context("manager"), kind, { id: null, version: 0, texts });
     await save("plate", plate);
     await save("clamp", { key: "c1", name: "Spring", pairMass: "0.4 kg", widthMm: "25", pairs: "4" });
     await save("station", { key: "r1", name: "Rack", kind: "rack", jCupPairs: "2", jCupHoles: "9\n14" });
     const [row] = await made.hall.rows(plates);
-    await weighPlate(made.who("care"), { plateId: row!.id, mark: "A", mass: "20.52 kg" });
+    await weighPlate(made.context("care"), { plateId: row!.id, mark: "A", mass: "20.52 kg" });
     const out = async (hall: Hall) => {
-      const result = await exportHall(hall.who("manager"));
+      const result = await exportHall(hall.context("manager"));
       if (!result.ok) throw new Error(result.message);
       return result.file;
     };
@@ -131,8 +131,8 @@ describe("round trip", () => {
     ]);
     const read = readHallFile(JSON.parse(JSON.stringify({ format: "garrison", version: 1, hall: "x", ...file })));
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
-    const other = await makeHall("empty");
-    const into = (isDryRun: boolean) => importHall(other.who("manager"), read.file, { isDryRun });
+    const other = await makeContexts("empty");
+    const into = (isDryRun: boolean) => importHall(other.context("manager"), read.file, { isDryRun });
     expect(await into(true)).toMatchObject({ report: { added: 6, changed: 0, unchanged: 2 } });
     expect((await out(other)).stations).toEqual([]);
     await into(false);
@@ -146,7 +146,7 @@ describe("round trip", () => {
   });
   it("a hall's file: lifts, meeting rules, lifters with what was confirmed, tasks and the log of care, twice the same", async () => {
     const made = await full();
-    const manager = made.who("manager");
+    const manager = made.context("manager");
     const ok = <T extends { ok: boolean }>(result: T) => expect(result).toMatchObject({ ok: true });
     const fresh = () => ({ ...manager });
     const form = (texts: Record<string, string>) => ({ id: null, version: 0, texts });
@@ -175,21 +175,21 @@ describe("round trip", () => {
     ok(await confirmLifter(fresh(), "ann", ["hinge-on-straight"]));
     const task = (await made.hall.first(careTasks))!;
     ok(await saveCareTask(fresh(), { id: task.id, version: 1, texts: { ...careTaskTexts(task), minutes: "4.5" } }));
-    const care = made.who("care");
+    const care = made.context("care");
     for (const [i, doneOn] of ["2026-03-01", "2026-03-10"].entries())
       ok(
         await tickCare(care, {
           tag: "T1",
           task: "shaft",
           doneOn,
-          doneBy: care.personId,
+          doneBy: care.actor.personId,
           note: i === 0 ? "rust at the collar" : "",
           minutes: 2.5,
           idempotencyKey: `file-tick-${i}`,
         }),
       );
     const out = async (hall: Hall) => {
-      const result = await exportHall({ ...hall.who("manager") });
+      const result = await exportHall({ ...hall.context("manager") });
       if (!result.ok) throw new Error(result.message);
       return result.file;
     };
@@ -197,14 +197,14 @@ describe("round trip", () => {
     expect(file.lifts.map(({ texts }) => texts.key)).toEqual(["pause-squat", "a-squat"]);
     expect(file.lifters).toMatchObject([{ texts: { key: "ann" }, confirmed: ["hinge-on-straight"] }]);
     expect(file.care.map(({ doneOn, by, note }) => [doneOn, by, note])).toEqual([
-      ["2026-03-01", care.name + " of full", "rust at the collar"],
-      ["2026-03-10", care.name + " of full", null],
+      ["2026-03-01", care.actor.name + " of full", "rust at the collar"],
+      ["2026-03-10", care.actor.name + " of full", null],
     ]);
     const read = readHallFile(JSON.parse(JSON.stringify({ format: "garrison", version: 1, hall: "x", ...file })));
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
-    const other = await makeHall("empty");
-    await other.hall.insert(people, { name: care.name + " of full", role: "care" });
-    const into = (isDryRun: boolean) => importHall({ ...other.who("manager") }, read.file, { isDryRun });
+    const other = await makeContexts("empty");
+    await other.hall.insert(people, { name: care.actor.name + " of full", role: "care" });
+    const into = (isDryRun: boolean) => importHall({ ...other.context("manager") }, read.file, { isDryRun });
     expect(await into(true)).toMatchObject({ ok: true });
     expect((await out(other)).lifts).toEqual([]);
     expect(await into(false)).toMatchObject({ ok: true });
@@ -216,11 +216,11 @@ describe("round trip", () => {
       dueOn: "2026-03-20",
     });
     // Whoever may not read lifters takes none out.
-    expect(await exportLifters(made.who("care"))).toBeNull();
+    expect(await exportLifters(made.context("care"))).toBeNull();
   });
   it("a hall's file: charts of setups and inspections, of bars that come with it; an inspection of a file bends no bar", async () => {
-    const made = await makeHall("charts");
-    const manager = made.who("manager");
+    const made = await makeContexts("charts");
+    const manager = made.context("manager");
     await enterBars(manager, { ...LINE, family: "adjustable-yoke", sleeveRotation: "fixed", "stated.mass": "25 kg" }, [
       "Y1",
     ]);
@@ -235,7 +235,7 @@ describe("round trip", () => {
     });
     expect(looked).toMatchObject({ ok: true, verdict: "quarantine" });
     const out = async (hall: Hall) => {
-      const result = await exportHall({ ...hall.who("manager") });
+      const result = await exportHall({ ...hall.context("manager") });
       if (!result.ok) throw new Error(result.message);
       return result.file;
     };
@@ -244,20 +244,22 @@ describe("round trip", () => {
     expect(file.inspections).toMatchObject([{ tag: "T1", on: "2026-03-20", decided: "quarantine" }]);
     const read = readHallFile(JSON.parse(JSON.stringify({ format: "garrison", version: 1, hall: "x", ...file })));
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
-    const other = await makeHall("empty");
-    const into = () => importHall({ ...other.who("manager") }, read.file, { isDryRun: false });
+    const other = await makeContexts("empty");
+    const into = () => importHall({ ...other.context("manager") }, read.file, { isDryRun: false });
     expect(await into()).toMatchObject({ ok: true });
     const { charts, inspections: list } = await out(other);
     expect(charts).toEqual(file.charts);
     expect(list.map((one) => ({ ...one, by: null }))).toEqual(file.inspections.map((one) => ({ ...one, by: null })));
     expect(await into()).toMatchObject({ report: { added: 0, changed: 0 } });
     // Taken in alone it is history: T1 stays in service where only the inspection came.
-    const third = await makeHall("history");
+    const third = await makeContexts("history");
     const alone = { inspections: read.file.inspections! };
-    expect(await importHall(third.who("manager"), alone, { isDryRun: false })).toMatchObject({ report: { added: 1 } });
+    expect(await importHall(third.context("manager"), alone, { isDryRun: false })).toMatchObject({
+      report: { added: 1 },
+    });
     expect(await third.hall.first(bars)).toMatchObject({ state: "in-service" });
     const bad = await importHall(
-      third.who("manager"),
+      third.context("manager"),
       {
         charts: [
           { tag: "T1", texts: {}, calibratedOn: null },
@@ -280,8 +282,8 @@ describe("round trip", () => {
     ]);
   });
   it("a hall's file: how bars are set for lifters, what the house decided, and its air, twice the same", async () => {
-    const made = await makeHall("house");
-    const manager = made.who("manager");
+    const made = await makeContexts("house");
+    const manager = made.context("manager");
     const fresh = () => ({ ...manager });
     const ok = <T extends { ok: boolean }>(result: T) => expect(result).toMatchObject({ ok: true });
     await enterBars(manager, { ...LINE, family: "adjustable-yoke", sleeveRotation: "fixed", "stated.mass": "25 kg" }, [
@@ -315,7 +317,7 @@ describe("round trip", () => {
     }));
     ok(await importClimate(fresh(), "hall", hours));
     const out = async (hall: Hall) => {
-      const result = await exportHall({ ...hall.who("manager") });
+      const result = await exportHall({ ...hall.context("manager") });
       if (!result.ok) throw new Error(result.message);
       return result.file;
     };
@@ -328,8 +330,8 @@ describe("round trip", () => {
     expect(file.air[0]!.readings).toHaveLength(30);
     const read = readHallFile(JSON.parse(JSON.stringify({ format: "garrison", version: 1, hall: "x", ...file })));
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
-    const other = await makeHall("empty");
-    const into = () => importHall({ ...other.who("manager") }, read.file, { isDryRun: false });
+    const other = await makeContexts("empty");
+    const into = () => importHall({ ...other.context("manager") }, read.file, { isDryRun: false });
     ok(await into());
     const { settings, rules, air } = await out(other);
     expect({ settings, rules, air }).toEqual({ settings: file.settings, rules: file.rules, air: file.air });
@@ -345,7 +347,7 @@ describe("round trip", () => {
     expect(plan!.reason).toContain("air ×");
     // What is not understood is refused at its place, and nothing is kept.
     const bad = await importHall(
-      { ...other.who("manager") },
+      { ...other.context("manager") },
       {
         settings: [{ ...file.settings![0]!, lifter: "nobody", lift: "moon-walk", station: "r9" }],
         rules: [
@@ -379,9 +381,9 @@ describe("round trip", () => {
     expect((await out(other)).rules).toEqual(file.rules);
   });
   it("every problem of every part is named at its place, and nothing of the file is kept", async () => {
-    const made = await makeHall("in");
+    const made = await makeContexts("in");
     const result = await importHall(
-      made.who("manager"),
+      made.context("manager"),
       {
         lifts: [{ texts: { key: "Bad Key", name: "x" } }],
         meetings: [{ rules: "", source: "s", lifts: ["nothing"], marks: "", texts: { "least.mass": "heavy" } }],
@@ -428,18 +430,18 @@ describe("round trip", () => {
     for (const table of [lifters, lifts, careLog]) expect(await made.hall.rows(table)).toEqual([]);
   });
   it("care done by somebody the hall does not know is kept with the name in its note, once", async () => {
-    const made = await makeHall("in");
+    const made = await makeContexts("in");
     const care = [{ tag: "T1", task: "shaft", doneOn: "2026-03-05", by: "Old Hand", minutes: null, note: "oiled" }];
-    const into = () => importHall({ ...made.who("manager") }, { care }, { isDryRun: false });
+    const into = () => importHall({ ...made.context("manager") }, { care }, { isDryRun: false });
     expect(await into()).toMatchObject({ report: { added: 1, changes: [{ tag: "T1", what: "care done 1 time" }] } });
     expect(await made.hall.rows(careLog)).toMatchObject([{ note: "by Old Hand: oiled", doneOn: "2026-03-05" }]);
     await into();
     expect(await made.hall.rows(careLog)).toHaveLength(1);
   });
   it("keeps everything as it was when only a station is wrong", async () => {
-    const made = await makeHall("in");
+    const made = await makeContexts("in");
     const result = await importHall(
-      made.who("manager"),
+      made.context("manager"),
       {
         bars: [{ line: 1, texts: { ...LINE, tag: "N1" } }],
         plates: [{ texts: { key: "r25", mass: "25 kg", pairs: "2" }, weights: [{ mark: "", mass: "heavy" }] }],
@@ -460,18 +462,18 @@ describe("round trip", () => {
     const read = readCsvFile(csv);
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
     expect(await bring(made, read.rows)).toMatchObject({ ok: true, report: { added: 0, changed: 0, unchanged: 4 } });
-    const other = await makeHall("empty");
+    const other = await makeContexts("empty");
     await bring(other, read.rows);
     const texts = async (hall: Hall) => (await exported(hall)).map((bar) => bar.texts);
     expect(await texts(other)).toEqual(await texts(made));
-    expect((await barDetails(other.who("manager"), "K1"))!.bar.quantities.mass).toMatchObject({ value: 20.62 });
+    expect((await barDetails(other.context("manager"), "K1"))!.bar.quantities.mass).toMatchObject({ value: 20.62 });
     expect(await bring(other, read.rows)).toMatchObject({ ok: true, report: { added: 0, changed: 0, unchanged: 4 } });
   });
 });
 
 describe("taking bars in", () => {
   it("tells the problems of every line and writes nothing", async () => {
-    const made = await makeHall("in");
+    const made = await makeContexts("in");
     const result = await bring(made, [
       { line: 2, texts: { ...LINE, tag: "N1" } },
       { line: 3, texts: { ...LINE, tag: "N2", finish: "gold", "stated.mass": "much" } },
@@ -490,7 +492,7 @@ describe("taking bars in", () => {
     expect(await made.hall.rows(bars)).toHaveLength(1);
   });
   it("looks without writing, then does what it said, with care, history and measurements", async () => {
-    const made = await makeHall("in");
+    const made = await makeContexts("in");
     const rows: IncomingBar[] = [
       { line: 2, texts: { ...LINE, tag: "N1", "measured.mass": "20.4 20.42 kg", place: "New wall" } },
       { line: 3, texts: { tag: "T1", finish: "ceramic" } },
@@ -509,28 +511,35 @@ describe("taking bars in", () => {
     });
     expect(await made.hall.rows(bars)).toHaveLength(1);
     expect(await bring(made, rows)).toEqual(looked);
-    const { bar, place, history } = (await barDetails(made.who("manager"), "N1"))!;
+    const { bar, place, history } = (await barDetails(made.context("manager"), "N1"))!;
     expect(place).toBe("New wall");
     expect(bar.quantities.mass!.value).toBeCloseTo(20.41, 9);
     expect(history).toMatchObject([{ action: "entered", reason: "from a file" }]);
     expect(await made.hall.rows(carePlan)).toHaveLength(2);
-    expect((await barDetails(made.who("manager"), "T1"))!.texts).toMatchObject({ finish: "ceramic", name: "Test bar" });
+    expect((await barDetails(made.context("manager"), "T1"))!.texts).toMatchObject({
+      finish: "ceramic",
+      name: "Test bar",
+    });
     expect((await made.hall.rows(changes)).map(({ reason }) => reason)).toEqual(["from a file", "from a file"]);
     // Readings without a moment are not taken twice.
     expect(await bring(made, rows)).toMatchObject({ report: { unchanged: 2 } });
     expect(await made.hall.rows(barMeasurements)).toHaveLength(1);
   });
   it("is the manager's alone; coaches may take files out, lifters neither", async () => {
-    const made = await makeHall("in");
-    expect(await importHall(made.who("coach"), {}, { isDryRun: true })).toMatchObject({ code: "forbidden" });
-    expect(await exportBars(made.who("coach"))).toMatchObject({ ok: true });
-    expect(await exportBars(made.who("lifter"))).toMatchObject({ code: "forbidden" });
+    const made = await makeContexts("in");
+    expect(await importHall(made.context("coach"), {}, { isDryRun: true })).toMatchObject({ code: "forbidden" });
+    expect(await exportBars(made.context("coach"))).toMatchObject({ ok: true });
+    expect(await exportBars(made.context("lifter"))).toMatchObject({ code: "forbidden" });
   });
   it("says how far it is", async () => {
-    const made = await makeHall("in");
+    const made = await makeContexts("in");
     const told: number[] = [];
     const rows = Array.from({ length: 600 }, (_, i) => ({ line: i + 2, texts: { ...LINE, tag: `P${i}` } }));
-    await importHall(made.who("manager"), { bars: rows }, { isDryRun: false, onProgress: (done) => told.push(done) });
+    await importHall(
+      made.context("manager"),
+      { bars: rows },
+      { isDryRun: false, onProgress: (done) => told.push(done) },
+    );
     expect(told).toEqual([250, 500, 600, 600]);
   });
 });

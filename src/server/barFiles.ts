@@ -10,8 +10,8 @@ import type { BarMeasurementRow } from "@/data/barRows";
 import { barMeasurements, barQuantities, bars } from "@/data/schema";
 import { namesById, placesById } from "./lookups";
 import { forbidden, type Outcome } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import type { Context } from "./access/context";
 
 /** One bar as files carry it: every field that is known, as text, and what was measured. */
 export interface FileBar {
@@ -20,9 +20,9 @@ export interface FileBar {
 }
 
 /** Every bar of the hall with all its measurements that count, retired ones last. */
-export async function exportBars(who: Who): Promise<Outcome<{ bars: FileBar[] }>> {
-  if (!may(who, "hall.export")) return forbidden("take the hall’s records out");
-  const hall = hallDb(who);
+export async function exportBars(context: Context): Promise<Outcome<{ bars: FileBar[] }>> {
+  if (!may(context, "hall.export")) return forbidden("take the hall’s records out");
+  const { hall } = context;
   const [rows, stated, measured, places, names] = await Promise.all([
     hall.rows(bars, { orderBy: [asc(bars.tag), asc(bars.id)] }),
     hall.rows(barQuantities),

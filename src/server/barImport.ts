@@ -17,7 +17,7 @@ import { latestOfEach } from "./barPage";
 import { careHouse } from "./carePlanning";
 import { namesById } from "./lookups";
 import { failed, type Problem } from "./outcome";
-import type { Who } from "./who";
+import type { Context } from "./access/context";
 
 /** One bar of a file that is to come in, with the line or place it stands at. */
 export interface IncomingBar {
@@ -73,7 +73,8 @@ export function nothingTakenIn(problems: readonly Problem[]) {
  * Reads the bars of a file against the hall's; call it in the transaction that is to write them. A tag that hangs on
  * the wall is that bar and gets what the file says of it; others are new. Every problem of every line is listed.
  */
-export async function prepareBars(hall: HallDb, who: Who, incoming: readonly IncomingBar[]): Promise<PreparedPart> {
+export async function prepareBars(context: Context, incoming: readonly IncomingBar[]): Promise<PreparedPart> {
+  const { hall } = context;
   const known = await knownBars(hall);
   const { prepared, problems } = prepare(incoming, known);
   const { report, added, changed } = sortOut(prepared, known);
@@ -82,32 +83,32 @@ export async function prepareBars(hall: HallDb, who: Who, incoming: readonly Inc
   return {
     problems,
     report,
-    write: (onProgress) => writeBars(hall, who, { prepared, added, changed, known }, onProgress),
+    write: (onProgress) => writeBars(context, { prepared, added, changed, known }, onProgress),
   };
 }
 
 async function writeBars(
-  hall: HallDb,
-  who: Who,
+  context: Context,
   { prepared, added, changed, known }: { prepared: Prepared[]; added: Prepared[]; changed: Prepared[]; known: Known },
   onProgress: OnProgress,
 ): Promise<void> {
+  const { hall } = context;
   const of = added.length + changed.length;
   let done = 0;
   const people = new Map([...(await namesById(hall))].map(([id, name]) => [name, id]));
   const placeIds = await placeIdsFor(hall, prepared);
   const tasks = await hall.rows(careTasks);
-  const house = await careHouse(hall, who);
+  const house = await careHouse(context);
   for (let from = 0; from < added.length; from += CHUNK) {
     const chunk = added.slice(from, from + CHUNK);
-    await insertBars(hall, who, chunk, { placeIds, people, tasks, house });
+    await insertBars(context, chunk, { placeIds, people, tasks, house });
     done += chunk.length;
     onProgress(done, of);
     // The answer's stream gets its turn between two chunks.
     await new Promise((resolve) => setImmediate(resolve));
   }
   for (const one of changed) {
-    await changeBar(hall, who, one, known, people);
+    await changeBar(context, one, known, people);
     done += 1;
     if (done % CHUNK === 0) onProgress(done, of);
   }
@@ -230,7 +231,7 @@ function newMeasurements({ row, measurements }: Prepared, known: Known): FileMea
   });
 }
 
-interface Context {
+interface KnownThings {
   placeIds: Map<string, string>;
   people: Map<string, string>;
   tasks: (typeof careTasks.$inferSelect)[];
@@ -253,14 +254,14 @@ async function placeIdsFor(hall: HallDb, prepared: readonly Prepared[]): Promise
   return ids;
 }
 
-function measurementRow(who: Who, barId: string, measurement: FileMeasurement, people: Map<string, string>) {
+function measurementRow(context: Context, barId: string, measurement: FileMeasurement, people: Map<string, string>) {
   const { kind, readings, instrument, at, by } = measurement;
   return {
     barId,
     kind,
-    measuredAt: at ? new Date(at) : new Date(),
+    measuredAt: at ? new Date(at) : context.clock.now(),
     // Somebody the hall does not know measured it; whoever brings the file in answers for it.
-    personId: (by ? people.get(by) : undefined) ?? who.personId,
+    personId: (by ? people.get(by) : undefined) ?? context.actor.personId,
     instrument,
     typedValues: readings.map(({ value }) => value),
     typedUnit: readings[0]!.unit,
@@ -269,14 +270,18 @@ function measurementRow(who: Who, barId: string, measurement: FileMeasurement, p
 }
 
 async function insertBars(
-  hall: HallDb,
-  who: Who,
+  context: Context,
   chunk: readonly Prepared[],
-  { placeIds, people, tasks, house }: Context,
+  { placeIds, people, tasks, house }: KnownThings,
 ) {
+  const { hall } = context;
   const made = chunk.map(({ record, measurements }) => {
     const placeId = record.place === null ? null : placeIds.get(record.place.toLowerCase())!;
-    const columns = { ...rowFromRecord(record, placeId, who.currency), id: randomUUID(), knownSince: who.today };
+    const columns = {
+      ...rowFromRecord(record, placeId, context.actor.currency),
+      id: randomUUID(),
+      knownSince: context.clock.today,
+    };
     const latest = latestOfEach(
       measurements.toReversed().map(({ kind, readings }) => ({ kind, readings: readings.map(convertTyped) })),
     );
@@ -293,7 +298,7 @@ async function insertBars(
   );
   await hall.insertMany(
     barMeasurements,
-    made.flatMap(({ row, measurements }) => measurements.map((one) => measurementRow(who, row.id, one, people))),
+    made.flatMap(({ row, measurements }) => measurements.map((one) => measurementRow(context, row.id, one, people))),
   );
   await hall.insertMany(
     carePlan,
@@ -302,32 +307,33 @@ async function insertBars(
   await hall.insertMany(
     changes,
     made.map(({ row, record }) => ({
-      personId: who.personId,
+      personId: context.actor.personId,
       entity: "bar",
       entityId: row.id,
       action: "entered",
       reason: "from a file",
       after: recordTexts(record),
-      at: new Date(),
+      at: context.clock.now(),
     })),
   );
 }
 
-async function changeBar(hall: HallDb, who: Who, one: Prepared, known: Known, people: Map<string, string>) {
+async function changeBar(context: Context, one: Prepared, known: Known, people: Map<string, string>) {
+  const { hall } = context;
   const row = one.row!;
   const fresh = newMeasurements(one, known);
   await hall.insert(
     barMeasurements,
-    fresh.map((measurement) => measurementRow(who, row.id, measurement, people)),
+    fresh.map((measurement) => measurementRow(context, row.id, measurement, people)),
   );
-  await writeRecord(hall, who, row, one.record);
+  await writeRecord(context, row, one.record);
   await hall.insert(changes, {
-    personId: who.personId,
+    personId: context.actor.personId,
     entity: "bar",
     entityId: row.id,
     action: "edited",
     reason: "from a file",
     ...differingTexts(one.before, recordTexts(one.record)),
-    at: new Date(),
+    at: context.clock.now(),
   });
 }

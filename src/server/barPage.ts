@@ -8,7 +8,7 @@ import { barMeasurements, barQuantities, bars } from "@/data/schema";
 import { withQuantities, type ListedBar } from "./bars";
 import { changesOf } from "./history";
 import { namesById } from "./lookups";
-import { hallDb, type Who } from "./who";
+import type { Context } from "./access/context";
 
 export interface BarMeasurement {
   id: string;
@@ -30,8 +30,8 @@ export interface BarDetails extends ListedBar {
 }
 
 /** The bar with a tag; of a tag used again, the one that is not retired. */
-export async function barDetails(who: Who, tag: string): Promise<BarDetails | null> {
-  const hall = hallDb(who);
+export async function barDetails(context: Context, tag: string): Promise<BarDetails | null> {
+  const { hall } = context;
   const row = await hall.first(bars, {
     where: eq(bars.tag, tag),
     orderBy: [sql`${bars.state} = 'retired'`, asc(bars.id)],
@@ -52,7 +52,7 @@ export async function barDetails(who: Who, tag: string): Promise<BarDetails | nu
     ...listed!,
     bar: barFromRow(row, effectiveQuantities(stated, latestOfEach(counting))),
     texts: recordTexts(recordFromRow(row, stated, listed!.place)),
-    currency: row.priceCurrency ?? who.currency,
+    currency: row.priceCurrency ?? context.actor.currency,
     measurements: counting.map(({ id, kind, measuredAt, personId, instrument, typedValues, typedUnit }) => ({
       id,
       kind: kind as QuantityKind,

@@ -14,7 +14,7 @@ import { recordChange } from "./history";
 import { factProblems } from "./inspections";
 import { namesById } from "./lookups";
 import type { Problem } from "./outcome";
-import { hallDb, type Who } from "./who";
+import type { Context } from "./access/context";
 
 /* What is kept of single bars beside the bars themselves, as files carry it: charts of setups and inspections. */
 
@@ -25,8 +25,8 @@ const tagsById = async (hall: HallDb) =>
   new Map((await hall.rows(bars, { where: ne(bars.state, "retired") })).map(({ id, tag }) => [id, tag]));
 
 /** Charts of every bar that is not retired, by tag. */
-export async function exportCharts(who: Who): Promise<FileChart[]> {
-  const hall = hallDb(who);
+export async function exportCharts(context: Context): Promise<FileChart[]> {
+  const { hall } = context;
   const [rows, tags] = [await hall.rows(barSetups, { where: isNotNull(barSetups.chart) }), await tagsById(hall)];
   return rows
     .flatMap(({ barId, chart, calibratedOn }) => {
@@ -38,13 +38,13 @@ export async function exportCharts(who: Who): Promise<FileChart[]> {
 
 /** Reads charts of a file against the hall's; one that differs counts as a new calibration. */
 export async function prepareCharts(
-  hall: HallDb,
-  who: Who,
+  context: Context,
   incoming: readonly FileChart[],
   familyOf: FamilyOf,
 ): Promise<PreparedPart> {
+  const { hall } = context;
   if (incoming.length === 0) return NOTHING;
-  const there = new Map((await exportCharts(who)).map((one) => [one.tag, one]));
+  const there = new Map((await exportCharts(context)).map((one) => [one.tag, one]));
   const charts = new Map<string, SetupChart>();
   return prepareList({
     name: "chart",
@@ -74,7 +74,7 @@ export async function prepareCharts(
         chartVersion: (row?.chartVersion ?? 0) + 1,
         version: (row?.version ?? 0) + 1,
       });
-      await recordChange(hall, who, {
+      await recordChange(context, {
         entity: "bar",
         entityId: bar.id,
         action: "calibrated",
@@ -87,8 +87,8 @@ export async function prepareCharts(
 }
 
 /** Every inspection of a bar that is not retired, oldest first. */
-export async function exportInspections(who: Who): Promise<FileInspection[]> {
-  const hall = hallDb(who);
+export async function exportInspections(context: Context): Promise<FileInspection[]> {
+  const { hall } = context;
   const [rows, tags, names] = [
     await hall.rows(inspections, { orderBy: [asc(inspections.inspectedOn), asc(inspections.enteredAt)] }),
     await tagsById(hall),
@@ -112,23 +112,23 @@ const inspectionKey = ({ tag, on, facts }: FileInspection) =>
  * of them quarantines anything again.
  */
 export async function prepareInspections(
-  hall: HallDb,
-  who: Who,
+  context: Context,
   incoming: readonly FileInspection[],
   familyOf: FamilyOf,
 ): Promise<PreparedPart> {
+  const { hall } = context;
   if (incoming.length === 0) return NOTHING;
   const { limits } = await storedCareRules(hall);
   const names = await namesById(hall);
   const people = new Map([...names].map(([id, name]) => [name, id]));
-  const there = new Map((await exportInspections(who)).map((one) => [inspectionKey(one), one.tag]));
+  const there = new Map((await exportInspections(context)).map((one) => [inspectionKey(one), one.tag]));
   const read = (item: FileInspection): ListItem<string> & { item: FileInspection } => ({
     item,
     problems: [
       ...(familyOf.has(item.tag) ? [] : [{ path: "tag", message: `there is no bar ${item.tag}` }]),
       ...(!isHallDay(item.on)
         ? [{ path: "on", message: `“${item.on}” is no day: write YYYY-MM-DD` }]
-        : item.on > who.today
+        : item.on > context.clock.today
           ? [{ path: "on", message: `${item.on} has not come yet` }]
           : []),
       ...(INSPECTION_VERDICTS.some((one) => one === item.decided)
@@ -153,7 +153,7 @@ export async function prepareInspections(
       const suggested = judgeInspection(facts, limits).verdict;
       await hall.insert(inspections, {
         barId: bar.id,
-        personId: (by === null ? undefined : people.get(by)) ?? who.personId,
+        personId: (by === null ? undefined : people.get(by)) ?? context.actor.personId,
         inspectedOn: on,
         facts,
         tirMm: runout?.tirMm ?? null,

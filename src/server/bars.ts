@@ -7,7 +7,7 @@ import { barFromRow, storedQuantities, type BarRow } from "@/data/barRows";
 import type { HallDb } from "@/data/hallDb";
 import { barQuantities, bars } from "@/data/schema";
 import { placesById } from "./lookups";
-import { hallDb, type Who } from "./who";
+import type { Context } from "./access/context";
 
 /** A bar of the list: what the computation needs, and where it hangs. */
 export interface ListedBar {
@@ -26,10 +26,10 @@ export interface BarPage {
 
 /** Bars of the hall by tag, retired ones included, a page at a time. */
 export async function listBars(
-  who: Who,
+  context: Context,
   { limit = 500, after }: { limit?: number; after?: { tag: string; id: string } } = {},
 ): Promise<BarPage> {
-  const hall = hallDb(who);
+  const { hall } = context;
   const rows = await hall.rows(bars, {
     where: after ? sql`(${bars.tag}, ${bars.id}) > (${after.tag}, ${after.id}::uuid)` : undefined,
     orderBy: [asc(bars.tag), asc(bars.id)],
@@ -44,8 +44,8 @@ export async function listBars(
 }
 
 /** Every bar of the hall that is not retired; read once a request. */
-export const barsOnTheWall = cache(async (who: Who): Promise<ListedBar[]> => {
-  const hall = hallDb(who);
+export const barsOnTheWall = cache(async (context: Context): Promise<ListedBar[]> => {
+  const { hall } = context;
   return withQuantities(
     hall,
     await hall.rows(bars, { where: ne(bars.state, "retired"), orderBy: [asc(bars.tag), asc(bars.id)] }),
@@ -53,8 +53,8 @@ export const barsOnTheWall = cache(async (who: Who): Promise<ListedBar[]> => {
 });
 
 /** Bars in some states, by tag; at most so many. */
-export async function barsInState(who: Who, states: readonly BarState[], most: number): Promise<ListedBar[]> {
-  const hall = hallDb(who);
+export async function barsInState(context: Context, states: readonly BarState[], most: number): Promise<ListedBar[]> {
+  const { hall } = context;
   return withQuantities(
     hall,
     await hall.rows(bars, {
@@ -66,15 +66,15 @@ export async function barsInState(who: Who, states: readonly BarState[], most: n
 }
 
 /** How many bars are in some states. */
-export async function countInState(who: Who, states: readonly BarState[]): Promise<number> {
+export async function countInState(context: Context, states: readonly BarState[]): Promise<number> {
   const where = inArray(bars.state, [...states]);
-  const [row] = await hallDb(who).summary(bars, { n: sql<number>`count(*)::int` }, { where });
+  const [row] = await context.hall.summary(bars, { n: sql<number>`count(*)::int` }, { where });
   return row!.n;
 }
 
 /** Bars on the wall whose mass was measured beyond the tolerance from what is stated; at most so many. */
-export async function barsOffTheirLabel(who: Who, toleranceKg: number, most: number): Promise<ListedBar[]> {
-  const hall = hallDb(who);
+export async function barsOffTheirLabel(context: Context, toleranceKg: number, most: number): Promise<ListedBar[]> {
+  const { hall } = context;
   const isOff = sql`exists (select 1 from ${barQuantities} where ${barQuantities.barId} = ${bars.id} and ${barQuantities.kind} = 'mass' and ${barQuantities.source} = 'measured' and abs(${barQuantities.effective} - ${barQuantities.stated}) > ${toleranceKg + 1e-9}::float8)`;
   return withQuantities(
     hall,
@@ -87,8 +87,8 @@ export async function barsOffTheirLabel(who: Who, toleranceKg: number, most: num
 }
 
 /** Bars here whose mass nobody has measured; at most so many. */
-export async function barsNeverWeighed(who: Who, most: number): Promise<ListedBar[]> {
-  const hall = hallDb(who);
+export async function barsNeverWeighed(context: Context, most: number): Promise<ListedBar[]> {
+  const { hall } = context;
   const isWeighed = sql`exists (select 1 from ${barQuantities} where ${barQuantities.barId} = ${bars.id} and ${barQuantities.kind} = 'mass' and ${barQuantities.source} = 'measured')`;
   return withQuantities(
     hall,
@@ -101,16 +101,16 @@ export async function barsNeverWeighed(who: Who, most: number): Promise<ListedBa
 }
 
 /** One bar by its id, whatever its state; null when the hall has none. */
-export async function barById(who: Who, id: string): Promise<ListedBar | null> {
-  const hall = hallDb(who);
+export async function barById(context: Context, id: string): Promise<ListedBar | null> {
+  const { hall } = context;
   const rows = await hall.rows(bars, { where: eq(bars.id, id) });
   return (await withQuantities(hall, rows))[0] ?? null;
 }
 
 /** Some bars by tag, in the order asked for; tags that do not exist are left out. */
-export async function barsByTag(who: Who, tags: readonly string[]): Promise<ListedBar[]> {
+export async function barsByTag(context: Context, tags: readonly string[]): Promise<ListedBar[]> {
   if (tags.length === 0) return [];
-  const hall = hallDb(who);
+  const { hall } = context;
   const found = await withQuantities(
     hall,
     await hall.rows(bars, { where: and(inArray(bars.tag, [...tags]), ne(bars.state, "retired")) }),

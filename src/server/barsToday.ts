@@ -10,26 +10,26 @@ import { carePlan, classes } from "@/data/schema";
 import { barsOnTheWall } from "./bars";
 import { listStations } from "./equipment";
 import { careTasksById } from "./lookups";
-import { hallDb, type Who } from "./who";
+import type { Context } from "./access/context";
 
 /** What is going on with each bar just now: the care that is longest overdue, the station it is at, where it hangs. */
-export const barsToday = cache(async (who: Who): Promise<Map<string, BarToday>> => {
-  const hall = hallDb(who);
+export const barsToday = cache(async (context: Context): Promise<Map<string, BarToday>> => {
+  const { hall } = context;
   const [wall, due, tasks, running, stations] = await Promise.all([
-    barsOnTheWall(who),
-    hall.rows(carePlan, { where: lt(carePlan.dueOn, who.today) }),
+    barsOnTheWall(context),
+    hall.rows(carePlan, { where: lt(carePlan.dueOn, context.clock.today) }),
     careTasksById(hall),
-    hall.rows(classes, { where: and(eq(classes.heldOn, who.today), isNotNull(classes.plan)) }),
-    listStations(who),
+    hall.rows(classes, { where: and(eq(classes.heldOn, context.clock.today), isNotNull(classes.plan)) }),
+    listStations(context),
   ]);
   const overdue = new Map<string, NonNullable<BarToday["overdue"]>>();
   for (const { barId, taskId, dueOn } of due) {
-    const days = overdueDays(dueOn, who.today);
+    const days = overdueDays(dueOn, context.clock.today);
     if (days > (overdue.get(barId)?.days ?? 0)) overdue.set(barId, { task: tasks.get(taskId)!.name, days });
   }
   const used = barsInUse(
     running.map((row) => ({ ...row, plan: row.plan as PlannedClass })),
-    hallClockAt(new Date(), who.timeZone),
+    hallClockAt(context.clock.now(), context.actor.timeZone),
   );
   const nameOf = new Map(stations.items.map(({ key, name }) => [key, name]));
   return new Map(

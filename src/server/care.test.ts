@@ -1,7 +1,7 @@
 import { asc, eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { bars, careLog, carePlan, careTasks, changes, places } from "@/data/schema";
-import { makeHall } from "@/data/testHall.fixture";
+import { makeContexts } from "./context.fixture";
 import { careLately, tickCare, undoCare, type Tick } from "./care";
 import { careDueList, careDueOn, careDuePage } from "./careDue";
 
@@ -18,54 +18,58 @@ const tickOf = (doneBy: string, more: Partial<Tick> = {}): Tick => ({
 
 describe("ticking off", () => {
   it("moves the due day by the interval, keeps who and when, and writes history", async () => {
-    const { hall, who } = await makeHall("care");
+    const { hall, context } = await makeContexts("care");
     const result = await tickCare(
-      who("care"),
-      tickOf(who("coach").personId, { doneOn: "2026-03-19", note: " rust at the collar " }),
+      context("care"),
+      tickOf(context("coach").actor.personId, { doneOn: "2026-03-19", note: " rust at the collar " }),
     );
     expect(result).toMatchObject({ ok: true, dueOn: "2026-03-29" });
     expect(await hall.rows(careLog)).toMatchObject([
       {
         doneOn: "2026-03-19",
-        doneBy: who("coach").personId,
-        enteredBy: who("care").personId,
+        doneBy: context("coach").actor.personId,
+        enteredBy: context("care").actor.personId,
         note: "rust at the collar",
       },
     ]);
     expect(await hall.rows(changes, { orderBy: [asc(changes.at)] })).toMatchObject([
       { action: "done", before: { dueOn: "2026-03-11" }, after: { dueOn: "2026-03-29" } },
     ]);
-    expect(await careDueOn(who("care"), "2026-03-20")).toEqual([]);
+    expect(await careDueOn(context("care"), "2026-03-20")).toEqual([]);
   });
 
   it("counts once when sent twice, also at the same moment", async () => {
-    const { hall, who } = await makeHall("care");
-    const tick = tickOf(who("care").personId);
-    const [one, two] = await Promise.all([tickCare(who("care"), tick), tickCare(who("care"), tick)]);
+    const { hall, context } = await makeContexts("care");
+    const tick = tickOf(context("care").actor.personId);
+    const [one, two] = await Promise.all([tickCare(context("care"), tick), tickCare(context("care"), tick)]);
     expect(one).toEqual(two);
-    expect(await tickCare(who("care"), tick)).toEqual(one);
+    expect(await tickCare(context("care"), tick)).toEqual(one);
     expect(await hall.rows(careLog)).toHaveLength(1);
   });
 
   it("is undone: due as before, the entry stays and is marked; undoing twice changes nothing more", async () => {
-    const { hall, who } = await makeHall("care");
-    const first = await tickCare(who("care"), tickOf(who("care").personId, { doneOn: "2026-03-10" }));
-    const second = await tickCare(who("care"), tickOf(who("care").personId, { doneOn: "2026-03-18" }));
+    const { hall, context } = await makeContexts("care");
+    const first = await tickCare(context("care"), tickOf(context("care").actor.personId, { doneOn: "2026-03-10" }));
+    const second = await tickCare(context("care"), tickOf(context("care").actor.personId, { doneOn: "2026-03-18" }));
     if (!first.ok || !second.ok) throw new Error("not ticked");
-    expect(await undoCare(who("care"), second.logId)).toMatchObject({ ok: true, dueOn: "2026-03-20" });
-    expect(await undoCare(who("care"), second.logId)).toMatchObject({ ok: true, dueOn: "2026-03-20" });
-    expect(await undoCare(who("care"), first.logId)).toMatchObject({ ok: true, dueOn: "2026-01-01" });
+    expect(await undoCare(context("care"), second.logId)).toMatchObject({ ok: true, dueOn: "2026-03-20" });
+    expect(await undoCare(context("care"), second.logId)).toMatchObject({ ok: true, dueOn: "2026-03-20" });
+    expect(await undoCare(context("care"), first.logId)).toMatchObject({ ok: true, dueOn: "2026-01-01" });
     expect((await hall.rows(careLog)).every(({ undoneAt }) => undoneAt !== null)).toBe(true);
-    expect((await careLately(who("care"))).every(({ isUndone }) => isUndone)).toBe(true);
+    expect((await careLately(context("care"))).every(({ isUndone }) => isUndone)).toBe(true);
     expect(await hall.rows(changes, { where: eq(changes.action, "undone") })).toHaveLength(2);
   });
 
   it("refuses a day to come, a stranger, a long note and a bad key, all in one answer, and keeps nothing", async () => {
-    const { hall, who } = await makeHall("care");
-    const other = await makeHall("other");
+    const { hall, context } = await makeContexts("care");
+    const other = await makeContexts("other");
     const result = await tickCare(
-      who("care"),
-      tickOf(other.who("care").personId, { doneOn: "2026-03-21", note: "x".repeat(501), idempotencyKey: "short" }),
+      context("care"),
+      tickOf(other.context("care").actor.personId, {
+        doneOn: "2026-03-21",
+        note: "x".repeat(501),
+        idempotencyKey: "short",
+      }),
     );
     expect(result).toMatchObject({ ok: false, code: "invalid" });
     expect(!result.ok && result.problems.map(({ path }) => path)).toEqual([
@@ -78,30 +82,34 @@ describe("ticking off", () => {
   });
 
   it("refuses those who may not, and what is not there", async () => {
-    const { who } = await makeHall("care");
-    expect(await tickCare(who("lifter"), tickOf(who("care").personId))).toMatchObject({ code: "forbidden" });
-    expect(await undoCare(who("wall"), "x")).toMatchObject({ code: "forbidden" });
-    expect(await tickCare(who("care"), tickOf(who("care").personId, { tag: "T9" }))).toMatchObject({
+    const { context } = await makeContexts("care");
+    expect(await tickCare(context("lifter"), tickOf(context("care").actor.personId))).toMatchObject({
+      code: "forbidden",
+    });
+    expect(await undoCare(context("wall"), "x")).toMatchObject({ code: "forbidden" });
+    expect(await tickCare(context("care"), tickOf(context("care").actor.personId, { tag: "T9" }))).toMatchObject({
       code: "not-found",
     });
-    expect(await tickCare(who("care"), tickOf(who("care").personId, { task: "dance" }))).toMatchObject({
+    expect(await tickCare(context("care"), tickOf(context("care").actor.personId, { task: "dance" }))).toMatchObject({
       code: "not-found",
     });
-    expect(await undoCare(who("care"), "' or 1=1")).toMatchObject({ code: "not-found" });
+    expect(await undoCare(context("care"), "' or 1=1")).toMatchObject({ code: "not-found" });
   });
 });
 
 describe("what is due", () => {
   it("is sorted by day, and leaves out bars that are retired or not here yet", async () => {
-    const { hall, who, bar } = await makeHall("care");
-    expect(await careDueOn(who("wall"), "2026-03-10")).toEqual([]);
-    expect(await careDueOn(who("wall"), "2026-03-11")).toMatchObject([{ tag: "T1", task: "shaft", overdueDays: 9 }]);
+    const { hall, context, bar } = await makeContexts("care");
+    expect(await careDueOn(context("wall"), "2026-03-10")).toEqual([]);
+    expect(await careDueOn(context("wall"), "2026-03-11")).toMatchObject([
+      { tag: "T1", task: "shaft", overdueDays: 9 },
+    ]);
     await hall.update(bars, eq(bars.id, bar.id), { state: "on-order" });
-    expect(await careDueOn(who("wall"), "2026-03-11")).toEqual([]);
+    expect(await careDueOn(context("wall"), "2026-03-11")).toEqual([]);
   });
 
   it("is listed as far as asked and counted whole, of one task, bar or place", async () => {
-    const { hall, who, bar, task } = await makeHall("care");
+    const { hall, context, bar, task } = await makeContexts("care");
     const [rack] = await hall.insert(places, { name: "Rack wall", roundOrder: 1 });
     const [sleeves] = await hall.insert(careTasks, { ...task, id: undefined, key: "sleeves", name: "oil", minutes: 1 });
     await hall.update(bars, eq(bars.id, bar.id), { placeId: rack!.id });
@@ -111,7 +119,7 @@ describe("what is due", () => {
       const [one] = await hall.insert(bars, { ...bar, id: undefined, tag, placeId: null });
       await hall.insert(carePlan, { barId: one!.id, taskId: task.id, dueOn: "2026-03-15", ...due });
     }
-    const list = (only = {}, most = 10, day = "2026-03-20") => careDueList(who("care"), day, only, most);
+    const list = (only = {}, most = 10, day = "2026-03-20") => careDueList(context("care"), day, only, most);
     expect(await list({}, 2)).toMatchObject({
       items: [{ tag: "T1", task: "shaft" }, { dueOn: "2026-03-15" }],
       count: 4,
@@ -127,7 +135,7 @@ describe("what is due", () => {
   });
 
   it("is paged without losing or doubling an item", async () => {
-    const { hall, who, task } = await makeHall("care");
+    const { hall, context, task } = await makeContexts("care");
     for (let i = 2; i < 8; i += 1) {
       const [bar] = await hall.insert(bars, {
         tag: `T${i}`,
@@ -147,7 +155,7 @@ describe("what is due", () => {
     const seen: string[] = [];
     let after;
     do {
-      const page = await careDuePage(who("care"), "2026-03-20", { limit: 2, after });
+      const page = await careDuePage(context("care"), "2026-03-20", { limit: 2, after });
       seen.push(...page.items.map(({ tag }) => tag));
       after = page.nextCursor === null ? undefined : JSON.parse(page.nextCursor);
     } while (after);
@@ -155,9 +163,9 @@ describe("what is due", () => {
   });
 
   it("is the hall's own", async () => {
-    const [a, b] = [await makeHall("A"), await makeHall("B")];
-    await tickCare(a.who("care"), tickOf(a.who("care").personId));
-    expect(await careDueOn(a.who("care"), "2026-03-20")).toEqual([]);
-    expect(await careDueOn(b.who("care"), "2026-03-20")).toHaveLength(1);
+    const [a, b] = [await makeContexts("A"), await makeContexts("B")];
+    await tickCare(a.context("care"), tickOf(a.context("care").actor.personId));
+    expect(await careDueOn(a.context("care"), "2026-03-20")).toEqual([]);
+    expect(await careDueOn(b.context("care"), "2026-03-20")).toHaveLength(1);
   });
 });

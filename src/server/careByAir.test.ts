@@ -16,7 +16,7 @@ import {
   inspections,
   places,
 } from "@/data/schema";
-import { makeHall } from "@/data/testHall.fixture";
+import { at, makeContexts } from "./context.fixture";
 import { barsOnTheWall } from "./bars";
 import { replanCare } from "./carePlanning";
 import { minutesLearned, roundOf, touchRound, type RoundTouch } from "./careRound";
@@ -38,9 +38,9 @@ import { dialReadings } from "@/core/care/inspection";
 
 /** A hall with a sensor that goes by the meter. */
 async function withSensor(name: string) {
-  const made = await makeHall(name);
+  const made = await makeContexts(name);
   await made.hall.insert(climateSensors, { key: "hall", name: "Hall", kind: "entered", so2: 5, chloride: 5 });
-  const manager = made.who("manager");
+  const manager = made.context("manager");
   expect(await saveCareRules(manager, { rule: "meter" }, 0)).toMatchObject({ ok: true });
   return { ...made, manager };
 }
@@ -91,7 +91,7 @@ describe("care by the air", () => {
     ]);
     expect(await made.hall.rows(climateDays)).toEqual([]);
     expect(await importClimate(made.manager, "none", [row!])).toMatchObject({ code: "not-found" });
-    expect(await importClimate(made.who("wall"), "hall", [row!])).toMatchObject({ code: "forbidden" });
+    expect(await importClimate(made.context("wall"), "hall", [row!])).toMatchObject({ code: "forbidden" });
     // Twice the same is the same.
     await importClimate(made.manager, "hall", hourly(2, 15, 65));
     const before = await made.hall.rows(climateDays);
@@ -107,13 +107,13 @@ describe("care by the air", () => {
     expect((await plan(made)).reason).toBe("bare shaft in salt-humid air: every 10 days");
     await saveCareRules(made.manager, { rule: "condition" }, 2);
     expect((await plan(made)).dueOn).toBe("9999-12-31");
-    await noteSeen(made.who("wall"), ["T1"], "chalk");
+    await noteSeen(made.context("wall"), ["T1"], "chalk");
     expect(await plan(made)).toMatchObject({ dueOn: "2026-03-20", reason: "chalk was left on it" });
   });
   it("a bar with chalk left on it is due sooner until it is brushed; anybody may note it", async () => {
     const made = await withSensor("chalk");
     const before = await plan(made);
-    expect(await noteSeen(made.who("wall"), ["T1"], "chalk")).toEqual({ ok: true, noted: ["T1"] });
+    expect(await noteSeen(made.context("wall"), ["T1"], "chalk")).toEqual({ ok: true, noted: ["T1"] });
     const after = await plan(made);
     expect(after.dueOn < before.dueOn).toBe(true);
     expect(after.reason).toContain("chalk left on × 1.5");
@@ -124,13 +124,13 @@ describe("care by the air", () => {
       tasks: ["shaft"],
       madeAt: "2026-03-20T10:00:00Z",
     } as const;
-    expect(await touchRound(made.who("care"), { ...touch, tasks: [...touch.tasks] })).toMatchObject({ ok: true });
+    expect(await touchRound(made.context("care"), { ...touch, tasks: [...touch.tasks] })).toMatchObject({ ok: true });
     expect(await made.hall.first(barCare)).toMatchObject({ chalkSeenOn: null });
     // Seen clean it is as good as brushed: chalk is off, whoever took it off.
-    await noteSeen(made.who("lifter"), ["T1"], "chalk");
+    await noteSeen(made.context("lifter"), ["T1"], "chalk");
     const again = await plan(made);
     expect(again.reason).toContain("chalk left on");
-    expect(await noteSeen(made.who("lifter"), ["T1"], "clean")).toMatchObject({ ok: true });
+    expect(await noteSeen(made.context("lifter"), ["T1"], "clean")).toMatchObject({ ok: true });
     expect((await plan(made)).reason).not.toContain("chalk");
     expect(await noteSeen(made.manager, ["none"], "chalk")).toMatchObject({ code: "not-found" });
   });
@@ -157,14 +157,14 @@ describe("care by the air", () => {
       ),
     );
     const list = async () =>
-      (await spotChecks(made.who("wall"))).map(({ tag, uses, isLookedAt }) => [tag, uses, isLookedAt]);
+      (await spotChecks(made.context("wall"))).map(({ tag, uses, isLookedAt }) => [tag, uses, isLookedAt]);
     expect(await list()).toEqual([
       ["B1", 5, false],
       ["T1", 3, false],
       ["B2", 1, false],
     ]);
-    await noteSeen(made.who("wall"), ["B3"], "chalk");
-    await noteSeen(made.who("wall"), ["B1"], "clean");
+    await noteSeen(made.context("wall"), ["B3"], "chalk");
+    await noteSeen(made.context("wall"), ["B1"], "clean");
     // B3 comes first: chalk is on it, though nobody uses it. It was looked at by whoever saw the chalk.
     expect(await list()).toEqual([
       ["B3", 0, true],
@@ -175,7 +175,7 @@ describe("care by the air", () => {
     // The next day all is to be looked at again; a bar out of use is not.
     await made.hall.update(bars, eq(bars.id, more[1]!.id), { state: "quarantined" });
     expect(
-      (await spotChecks({ ...made.who("wall"), today: "2026-03-21" })).map(({ isLookedAt }) => isLookedAt),
+      (await spotChecks(at(made.context("wall"), "2026-03-21T12:00:00Z"))).map(({ isLookedAt }) => isLookedAt),
     ).toEqual([false, false, false]);
   });
   it("somebody may set what is worked out, and the meters show every factor", async () => {
@@ -222,7 +222,7 @@ describe("care by the air", () => {
       ),
     ).toMatchObject({ ok: true });
     expect((await plan(made)).reason).toBe("air × 2.06: now every 4 days instead of 9");
-    expect(await saveCareTask(made.who("coach"), form({}))).toMatchObject({ code: "forbidden" });
+    expect(await saveCareTask(made.context("coach"), form({}))).toMatchObject({ code: "forbidden" });
   });
   it("is planned for ten thousand rows in one go, to the same days as one by one", async () => {
     const made = await withSensor("many");
@@ -231,7 +231,7 @@ describe("care by the air", () => {
       bars,
       Array.from({ length: 40 }, (_, i) => ({ ...bar!, id: undefined, tag: `M${i}` })),
     );
-    expect(await replanCare(made.hall, made.manager)).toBe(41);
+    expect(await replanCare(made.manager)).toBe(41);
     expect(new Set((await made.hall.rows(carePlan)).map(({ intervalDays }) => intervalDays)).size).toBe(1);
   });
 });
@@ -251,21 +251,21 @@ describe("a round", () => {
     const made = await withSensor("round");
     const [near] = await made.hall.insert(places, { name: "Near", roundOrder: 1 });
     await made.hall.update(bars, eq(bars.tag, "T1"), { placeId: near!.id });
-    const care = made.who("care");
+    const care = made.context("care");
     const round = await roundOf(care, { task: null, day: "2026-03-20" });
     expect(round.stops).toMatchObject([{ tag: "T1", place: "Near", tasks: [{ key: "shaft", skipped: null }] }]);
     for (let i = 0; i < 3; i += 1)
       expect(await touchRound(care, touch("a", { minutes: 2 }))).toMatchObject({ ok: true });
     // The same bar from another telephone.
-    expect(await touchRound(made.who("coach"), touch("b", {}))).toMatchObject({ ok: true });
+    expect(await touchRound(made.context("coach"), touch("b", {}))).toMatchObject({ ok: true });
     expect(await made.hall.rows(careLog)).toHaveLength(1);
     expect((await roundOf({ ...care }, { task: null, day: "2026-03-20" })).stops).toEqual([]);
     expect((await minutesLearned(care)).get("shaft")).toBeCloseTo((8 * 3 + 2) / 9, 12);
-    expect(await touchRound(made.who("lifter"), touch("c", {}))).toMatchObject({ code: "forbidden" });
+    expect(await touchRound(made.context("lifter"), touch("c", {}))).toMatchObject({ code: "forbidden" });
   });
   it("passes over with a reason, and a tablet whose clock runs ahead does nothing tomorrow", async () => {
     const made = await withSensor("skip");
-    const care = made.who("care");
+    const care = made.context("care");
     expect(await touchRound(care, touch("a", { kind: "skip" }))).toMatchObject({ code: "invalid" });
     expect(await touchRound(care, touch("b", { kind: "skip", note: "in use" }))).toMatchObject({ ok: true });
     expect((await roundOf({ ...care }, { task: null, day: "2026-03-20" })).stops[0]!.tasks[0]!.skipped).toBe("in use");
@@ -275,7 +275,7 @@ describe("a round", () => {
   });
   it("keeps what is wrong with a photo whose bytes are one, and settles it with what was done", async () => {
     const made = await withSensor("wrong");
-    const care = made.who("care");
+    const care = made.context("care");
     expect(await touchRound(care, touch("a", { kind: "wrong", note: "" }))).toMatchObject({ code: "invalid" });
     const fake = await touchRound(
       care,
@@ -293,8 +293,8 @@ describe("a round", () => {
     const [finding] = await listFindings({ ...care }, { openOnly: true });
     expect(finding).toMatchObject({ tag: "T1", note: "end cap loose", hasPhoto: true });
     expect(await findingPhoto(care, finding!.id)).toMatchObject({ type: "image/png" });
-    const other = await makeHall("other");
-    expect(await findingPhoto(other.who("manager"), finding!.id)).toBeNull();
+    const other = await makeContexts("other");
+    expect(await findingPhoto(other.context("manager"), finding!.id)).toBeNull();
     expect(await settleFinding(care, finding!.id, " ")).toMatchObject({ code: "invalid" });
     expect(await settleFinding(care, finding!.id, "tightened")).toMatchObject({ ok: true });
     expect(await listFindings({ ...care }, { openOnly: true })).toEqual([]);
@@ -318,7 +318,7 @@ describe("an inspection", () => {
   it("of a bar with 3.4 mm runout quarantines it at once, and it is gone from matching", async () => {
     const made = await withSensor("bent");
     await made.hall.insert(lifts, { ...LIFTS.bench, listOrder: 1 });
-    expect(await inspectBar(made.who("care"), form("a", { dialMm: dial(3.4) }))).toEqual({
+    expect(await inspectBar(made.context("care"), form("a", { dialMm: dial(3.4) }))).toEqual({
       ok: true,
       verdict: "quarantine",
       reasons: ["runout 3.4 mm, over 3 mm"],
@@ -333,7 +333,7 @@ describe("an inspection", () => {
     const [listed] = await barsOnTheWall({ ...made.manager });
     expect(listed!.bar.quantities.runout!.value).toBeCloseTo(3.4, 2);
     // Only the manager's inspection takes it out again.
-    expect(await inspectBar(made.who("coach"), form("b", { dialMm: dial(0.5) }))).toMatchObject({
+    expect(await inspectBar(made.context("coach"), form("b", { dialMm: dial(0.5) }))).toMatchObject({
       ok: true,
       verdict: "keep",
     });
@@ -344,19 +344,21 @@ describe("an inspection", () => {
   it("may be decided otherwise with a reason; milder only by whoever changes states", async () => {
     const made = await withSensor("override");
     const bent = { dialMm: dial(2) };
-    expect(await inspectBar(made.who("coach"), form("a", bent, { decided: "keep" }))).toMatchObject({
+    expect(await inspectBar(made.context("coach"), form("a", bent, { decided: "keep" }))).toMatchObject({
       code: "invalid",
     });
-    expect(await inspectBar(made.who("care"), form("b", bent, { decided: "keep", reason: "old bar" }))).toMatchObject({
+    expect(
+      await inspectBar(made.context("care"), form("b", bent, { decided: "keep", reason: "old bar" })),
+    ).toMatchObject({
       code: "forbidden",
     });
     expect(
-      await inspectBar(made.who("care"), form("c", bent, { decided: "quarantine", reason: "I heard a click" })),
+      await inspectBar(made.context("care"), form("c", bent, { decided: "quarantine", reason: "I heard a click" })),
     ).toMatchObject({ ok: true, verdict: "quarantine" });
     const rows = await made.hall.rows(inspections);
     expect(rows).toHaveLength(1);
     expect(rows[0]).toMatchObject({ suggested: "watch", decided: "quarantine", reason: "I heard a click" });
-    expect(await inspectBar(made.who("wall"), form("d", bent))).toMatchObject({ code: "forbidden" });
+    expect(await inspectBar(made.context("wall"), form("d", bent))).toMatchObject({ code: "forbidden" });
   });
   it("counts once however often it is sent, and refuses what cannot be", async () => {
     const made = await withSensor("once");
@@ -373,7 +375,7 @@ describe("an inspection", () => {
 describe("records of a year", () => {
   it("sum jobs and minutes by month and bar, as timed or as the task says, with what it costs and how the bar went", async () => {
     const made = await withSensor("records");
-    const care = made.who("care");
+    const care = made.context("care");
     const done = (key: string, madeAt: string, minutes?: number) =>
       touchRound(care, {
         key: `records-${key}`,
@@ -389,7 +391,7 @@ describe("records of a year", () => {
       inspections,
       [0.5, 1.2].map((tirMm, i) => ({
         barId: made.bar.id,
-        personId: care.personId,
+        personId: care.actor.personId,
         inspectedOn: `2026-0${i + 1}-15`,
         facts: { ...NOTHING_LOOKED_AT, rust: i === 0 ? ("bloom" as const) : ("specks" as const) },
         tirMm,
@@ -427,11 +429,13 @@ describe("records of a year", () => {
     expect(await rustAgainstCare(care)).toBeNull();
     const rows = await careLogRows(care, 2026);
     expect(rows.ok && rows.rows[0]).toEqual(["2026-01-10", "T1", "brush", "care of records", "5", "", ""]);
-    const pdf = Buffer.from(await careReportPdf(result.records, care));
+    const pdf = Buffer.from(
+      await careReportPdf(result.records, { hallName: care.actor.hallName, today: care.clock.today }),
+    );
     const text = execFileSync("pdftotext", ["-layout", "-", "-"], { input: pdf }).toString();
     expect(text).toContain("Care of bars 2026");
     expect(text).toMatch(/2 jobs in 0\.1 hours, worth 4 EUR/);
     expect(text).toMatch(/T1 Test bar\s+brush 2×\s+8\s+0\.5 to 1\.2/);
-    expect(await careRecords(made.who("wall"), 2026)).toMatchObject({ code: "forbidden" });
+    expect(await careRecords(made.context("wall"), 2026)).toMatchObject({ code: "forbidden" });
   });
 });

@@ -5,17 +5,14 @@ import ical, { ICalCalendarMethod, ICalEventRepeatingFreq, ICalWeekday } from "i
 import { clockText } from "@/core/care/staffHours";
 import { hallDayAt, type HallDay } from "@/core/units/hallDay";
 import { momentOfHall } from "@/core/units/hallMoment";
-import { database } from "@/data/client";
-import { inTransaction } from "@/data/hallDb";
 import { calendarLinks, halls, staffHours } from "@/data/schema";
 import { plannedRounds } from "./carePlanner";
 import { recordChange } from "./history";
 import { namesById } from "./lookups";
 import { forbidden, notFound, type Outcome } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
-
-type Hall = Pick<Who, "hallId" | "hallName" | "timeZone" | "today">;
+import { may } from "./access/permissions";
+import { contextOfCalendar } from "./access/session";
+import { inTransaction, type Context } from "./access/context";
 
 const WEEKDAYS = [
   ICalWeekday.MO,
@@ -31,27 +28,28 @@ const WEEKDAYS = [
  * Planned rounds as iCalendar (RFC 5545), everybody's or one person's, and hours of care as they recur. Rounds are
  * moments; hours recur by the clock of the hall, summer and winter. Opening the round's address shows it.
  */
-export async function careCalendar(hall: Hall, personId: string | null): Promise<string> {
+export async function careCalendar(context: Context, personId: string | null): Promise<string> {
+  const { actor, clock, hall } = context;
   const [rounds, hours, names] = [
-    await plannedRounds(hall, { from: hall.today, personId }),
-    await hallDb(hall).rows(staffHours, {
+    await plannedRounds(context, { from: clock.today, personId }),
+    await hall.rows(staffHours, {
       where: personId ? eq(staffHours.personId, personId) : undefined,
       orderBy: [asc(staffHours.weekday), asc(staffHours.fromMinute)],
     }),
-    await namesById(hallDb(hall)),
+    await namesById(hall),
   ];
   const whose = personId ? names.get(personId) : null;
   const calendar = ical({
-    name: `Care, ${hall.hallName}${whose ? `, ${whose}` : ""}`,
+    name: `Care, ${actor.hallName}${whose ? `, ${whose}` : ""}`,
     prodId: { company: "Garrison", product: "Care", language: "EN" },
     method: ICalCalendarMethod.PUBLISH,
-    timezone: hall.timeZone,
+    timezone: actor.timeZone,
     ttl: 60 * 60,
   });
   for (const round of rounds) {
     const bars = round.tasks.reduce((sum, { bars: own }) => sum + own.length, 0);
     const [h, m] = round.from.split(":").map(Number);
-    const start = momentOfHall(round.day, 60 * h! + m!, hall.timeZone);
+    const start = momentOfHall(round.day, 60 * h! + m!, actor.timeZone);
     calendar.createEvent({
       id: `round-${round.id}@garrison`,
       start,
@@ -68,12 +66,12 @@ export async function careCalendar(hall: Hall, personId: string | null): Promise
     });
   }
   for (const { id, personId: own, weekday, fromMinute, toMinute } of hours) {
-    const first = nextWeekday(hall.today, weekday);
+    const first = nextWeekday(clock.today, weekday);
     calendar.createEvent({
       id: `hours-${id}@garrison`,
-      start: momentOfHall(first, fromMinute, hall.timeZone),
-      end: momentOfHall(first, toMinute, hall.timeZone),
-      timezone: hall.timeZone,
+      start: momentOfHall(first, fromMinute, actor.timeZone),
+      end: momentOfHall(first, toMinute, actor.timeZone),
+      timezone: actor.timeZone,
       summary: `In for care: ${names.get(own) ?? "somebody"}`,
       description: `${clockText(fromMinute)} to ${clockText(toMinute)}`,
       repeating: { freq: ICalEventRepeatingFreq.WEEKLY, byDay: [WEEKDAYS[weekday - 1]!] },
@@ -97,9 +95,9 @@ export interface CalendarLink {
 }
 
 /** Secret addresses that work. */
-export async function calendarLinksOf(who: Who): Promise<CalendarLink[]> {
-  if (!may(who, "care.plan")) return [];
-  const hall = hallDb(who);
+export async function calendarLinksOf(context: Context): Promise<CalendarLink[]> {
+  if (!may(context, "care.plan")) return [];
+  const { hall } = context;
   const [rows, names] = [
     await hall.rows(calendarLinks, { where: isNull(calendarLinks.revokedAt), orderBy: [asc(calendarLinks.createdAt)] }),
     await namesById(hall),
@@ -114,28 +112,34 @@ export async function calendarLinksOf(who: Who): Promise<CalendarLink[]> {
 const hashOf = (token: string) => createHash("sha256").update(token).digest("hex");
 
 /** Makes a secret address; its token is told once and only its hash kept. */
-export async function makeCalendarLink(who: Who, personId: string | null): Promise<Outcome<{ token: string }>> {
-  if (!may(who, "care.plan")) return forbidden("share the calendar");
-  const names = await namesById(hallDb(who));
+export async function makeCalendarLink(context: Context, personId: string | null): Promise<Outcome<{ token: string }>> {
+  if (!may(context, "care.plan")) return forbidden("share the calendar");
+  const names = await namesById(context.hall);
   if (personId !== null && !names.has(personId)) return notFound("such person");
   const token = randomBytes(24).toString("base64url");
-  return inTransaction(database(), who.hallId, async (hall) => {
-    const [row] = await hall.insert(calendarLinks, { personId, tokenSha256: hashOf(token), createdBy: who.personId });
-    await recordChange(hall, who, { entity: "round", entityId: row!.id, action: "calendar address made" });
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
+    const [row] = await hall.insert(calendarLinks, {
+      personId,
+      tokenSha256: hashOf(token),
+      createdBy: context.actor.personId,
+    });
+    await recordChange(context, { entity: "round", entityId: row!.id, action: "calendar address made" });
     return { ok: true as const, token };
   });
 }
 
 /** Takes a secret address back: from now on it answers nothing. */
-export async function revokeCalendarLink(who: Who, id: string): Promise<Outcome<object>> {
-  if (!may(who, "care.plan")) return forbidden("share the calendar");
+export async function revokeCalendarLink(context: Context, id: string): Promise<Outcome<object>> {
+  if (!may(context, "care.plan")) return forbidden("share the calendar");
   if (!/^[0-9a-f-]{36}$/.test(id)) return notFound("such address");
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const rows = await hall.update(calendarLinks, and(eq(calendarLinks.id, id), isNull(calendarLinks.revokedAt)), {
-      revokedAt: new Date(),
+      revokedAt: context.clock.now(),
     });
     if (rows.length === 0) return notFound("such address");
-    await recordChange(hall, who, { entity: "round", entityId: id, action: "calendar address revoked" });
+    await recordChange(context, { entity: "round", entityId: id, action: "calendar address revoked" });
     return { ok: true as const };
   });
 }
@@ -143,16 +147,6 @@ export async function revokeCalendarLink(who: Who, id: string): Promise<Outcome<
 /** The calendar of a secret address, or null when it was never made or was taken back. Whoever has it may read it. */
 export async function calendarOfToken(token: string): Promise<string | null> {
   if (!/^[\w-]{32}$/.test(token)) return null;
-  const [found] = await database()
-    .select({ link: calendarLinks, hall: halls })
-    .from(calendarLinks)
-    .innerJoin(halls, eq(halls.id, calendarLinks.hallId))
-    .where(and(eq(calendarLinks.tokenSha256, hashOf(token)), isNull(calendarLinks.revokedAt)))
-    .limit(1);
-  if (!found) return null;
-  const { link, hall } = found;
-  return careCalendar(
-    { hallId: hall.id, hallName: hall.name, timeZone: hall.timeZone, today: hallDayAt(new Date(), hall.timeZone) },
-    link.personId,
-  );
+  const found = await contextOfCalendar(hashOf(token));
+  return found && careCalendar(found.context, found.personId);
 }

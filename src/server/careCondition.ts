@@ -11,7 +11,7 @@ import { groupBy } from "@/core/collections/groupBy";
 import { addDays, type HallDay } from "@/core/units/hallDay";
 import { careLog, carePlan, inspections } from "@/data/schema";
 import { careTasksById } from "./lookups";
-import { hallDb, type Who } from "./who";
+import type { Context } from "./access/context";
 
 /** What was done to one bar and how it was found, over time. */
 export interface BarCondition {
@@ -26,9 +26,9 @@ const DAYS_BACK = 3 * 366;
 const SHAFT = "shaft";
 
 /** One bar's care against its condition, oldest first. */
-export async function barCondition(who: Who, barId: string): Promise<BarCondition> {
-  const hall = hallDb(who);
-  const since = addDays(who.today, -DAYS_BACK);
+export async function barCondition(context: Context, barId: string): Promise<BarCondition> {
+  const { hall } = context;
+  const since = addDays(context.clock.today, -DAYS_BACK);
   const [log, looked, tasks, planned] = await Promise.all([
     hall.rows(careLog, {
       where: and(eq(careLog.barId, barId), isNull(careLog.undoneAt), gte(careLog.doneOn, since)),
@@ -50,9 +50,9 @@ export async function barCondition(who: Who, barId: string): Promise<BarConditio
 }
 
 /** Rust against care over all bars that were looked at more than once; null while that is too few. */
-export async function rustAgainstCare(who: Who): Promise<RustByCare | null> {
-  const hall = hallDb(who);
-  const since = addDays(who.today, -DAYS_BACK);
+export async function rustAgainstCare(context: Context): Promise<RustByCare | null> {
+  const { hall } = context;
+  const since = addDays(context.clock.today, -DAYS_BACK);
   const [looked, tasks] = await Promise.all([
     hall.rows(inspections, { where: gte(inspections.inspectedOn, since) }),
     careTasksById(hall),

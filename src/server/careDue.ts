@@ -7,7 +7,7 @@ import type { Bar } from "@/core/bars/bar";
 import type { HallDb } from "@/data/hallDb";
 import { bars, carePlan, places } from "@/data/schema";
 import { careTasksById, placesById } from "./lookups";
-import { hallDb, type Who } from "./who";
+import type { Context } from "./access/context";
 
 export interface DueItem {
   barId: string;
@@ -30,8 +30,8 @@ export type DueCursor = [dueOn: HallDay, barId: string, taskId: string];
 
 /** What is due on or before a day, longest overdue first; bars that are retired or not here yet are left out. */
 export const careDueOn = cache(
-  async (who: Who, day: HallDay, task?: string): Promise<DueItem[]> =>
-    (await careDuePage(who, day, { limit: 10_000, only: { task } })).items,
+  async (context: Context, day: HallDay, task?: string): Promise<DueItem[]> =>
+    (await careDuePage(context, day, { limit: 10_000, only: { task } })).items,
 );
 
 /** Of which task, bar or place; nothing for all. */
@@ -44,8 +44,8 @@ export interface DueFilter {
 const OF_A_BAR_IN_USE = sql`exists (select 1 from ${bars} where ${bars.id} = ${carePlan.barId} and ${bars.state} not in ('retired', 'on-order'))`;
 
 /** How much of each task is due on or before a day. */
-export const careDueCounts = cache(async (who: Who, day: HallDay) =>
-  hallDb(who).summary(
+export const careDueCounts = cache(async (context: Context, day: HallDay) =>
+  context.hall.summary(
     carePlan,
     { taskId: carePlan.taskId, count: sql<number>`count(*)::int`, firstDue: sql<string>`min(${carePlan.dueOn})` },
     { where: and(lte(carePlan.dueOn, day), OF_A_BAR_IN_USE), groupBy: [carePlan.taskId] },
@@ -62,9 +62,9 @@ export interface TaskDue {
 }
 
 /** What is due on or before a day, task by task, the longest overdue first. */
-export async function careDueByTask(who: Who, day: HallDay, most = 4): Promise<TaskDue[]> {
-  const hall = hallDb(who);
-  const counts = await careDueCounts(who, day);
+export async function careDueByTask(context: Context, day: HallDay, most = 4): Promise<TaskDue[]> {
+  const { hall } = context;
+  const counts = await careDueCounts(context, day);
   const first = await Promise.all(
     counts.map(({ taskId }) =>
       hall.rows(carePlan, {
@@ -74,7 +74,7 @@ export async function careDueByTask(who: Who, day: HallDay, most = 4): Promise<T
       }),
     ),
   );
-  const [items, tasks] = [await dueItems(hall, first.flat(), who.today), await careTasksById(hall)];
+  const [items, tasks] = [await dueItems(hall, first.flat(), context.clock.today), await careTasksById(hall)];
   return counts
     .flatMap(({ taskId, count, firstDue }) => {
       const task = tasks.get(taskId)!;
@@ -95,16 +95,16 @@ export interface DueList {
 }
 
 /** What is due on or before a day, counted whole and listed as far as asked. */
-export async function careDueList(who: Who, day: HallDay, only: DueFilter, most: number): Promise<DueList> {
-  const hall = hallDb(who);
+export async function careDueList(context: Context, day: HallDay, only: DueFilter, most: number): Promise<DueList> {
+  const { hall } = context;
   const [{ items }, counts, tasks] = await Promise.all([
-    careDuePage(who, day, { limit: most, only }),
+    careDuePage(context, day, { limit: most, only }),
     hall.summary(
       carePlan,
       {
         taskId: carePlan.taskId,
         count: sql<number>`count(*)::int`,
-        late: sql<number>`(count(*) filter (where ${carePlan.dueOn} < ${who.today}))::int`,
+        late: sql<number>`(count(*) filter (where ${carePlan.dueOn} < ${context.clock.today}))::int`,
       },
       { where: await isDue(hall, day, only), groupBy: [carePlan.taskId] },
     ),
@@ -135,11 +135,11 @@ async function isDue(hall: HallDb, day: HallDay, { task, tag, place }: DueFilter
 
 /** The same, a page at a time. */
 export async function careDuePage(
-  who: Who,
+  context: Context,
   day: HallDay,
   { limit, after, only }: { limit: number; after?: DueCursor; only?: DueFilter },
 ): Promise<{ items: DueItem[]; nextCursor: string | null }> {
-  const hall = hallDb(who);
+  const { hall } = context;
   const plan = await hall.rows(carePlan, {
     where: and(
       await isDue(hall, day, only),
@@ -152,18 +152,18 @@ export async function careDuePage(
   const page = plan.slice(0, limit);
   const last = page.at(-1);
   return {
-    items: await dueItems(hall, page, who.today),
+    items: await dueItems(hall, page, context.clock.today),
     nextCursor: plan.length > limit && last ? JSON.stringify([last.dueOn, last.barId, last.taskId]) : null,
   };
 }
 
 /** All tasks of one bar with their next day, soonest first. */
-export async function careOfBar(who: Who, barId: string): Promise<DueItem[]> {
-  const hall = hallDb(who);
+export async function careOfBar(context: Context, barId: string): Promise<DueItem[]> {
+  const { hall } = context;
   return dueItems(
     hall,
     await hall.rows(carePlan, { where: eq(carePlan.barId, barId), orderBy: [asc(carePlan.dueOn)] }),
-    who.today,
+    context.clock.today,
   );
 }
 

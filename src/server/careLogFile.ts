@@ -12,14 +12,14 @@ import { NOTHING } from "./fieldFiles";
 import { recordChange } from "./history";
 import { careTasksById, namesById } from "./lookups";
 import type { Problem } from "./outcome";
-import { hallDb, type Who } from "./who";
+import type { Context } from "./access/context";
 
 const MOST_PROBLEMS = 500;
 const CHUNK = 2000;
 
 /** Everything of the log that counts and belongs to a bar that is not retired, oldest first. */
-export async function exportCareLog(who: Who): Promise<FileCare[]> {
-  const hall = hallDb(who);
+export async function exportCareLog(context: Context): Promise<FileCare[]> {
+  const { hall } = context;
   const [log, tasks, names, rows] = await Promise.all([
     hall.rows(careLog, {
       where: isNull(careLog.undoneAt),
@@ -46,27 +46,27 @@ const keyOf = ({ tag, task, doneOn, by, note }: FileCare) => JSON.stringify([don
  * days follow. Bars that the same file brings are known; somebody whose name is not of the hall is named in the note.
  */
 export async function prepareCareLog(
-  hall: HallDb,
-  who: Who,
+  context: Context,
   incoming: readonly FileCare[],
   tags: readonly string[],
 ): Promise<PreparedPart> {
+  const { hall } = context;
   if (incoming.length === 0) return NOTHING;
   const tasks = new Map((await hall.rows(careTasks)).map((task) => [task.key, task.id]));
   const rows = await hall.rows(bars, { where: ne(bars.state, "retired") });
   const known = new Set([...rows.map(({ tag }) => tag), ...tags]);
   const names = await namesById(hall);
   const people = new Map([...names].map(([id, name]) => [name, id]));
-  const there = new Set((await exportCareLog(who)).map(keyOf));
+  const there = new Set((await exportCareLog(context)).map(keyOf));
   const problems: Problem[] = [];
   const report: ImportReport = { added: 0, changed: 0, unchanged: 0, changes: [] };
   const fresh = new Map<string, FileCare>();
   incoming.forEach((item, i) => {
-    const own = problemsOf(item, { known, tasks: new Set(tasks.keys()), today: who.today });
+    const own = problemsOf(item, { known, tasks: new Set(tasks.keys()), today: context.clock.today });
     for (const { path, message } of own)
       if (problems.length < MOST_PROBLEMS) problems.push({ path: `care ${i + 1}, ${path}`, message });
     if (own.length > 0) return;
-    const kept = asKept(item, people, names.get(who.personId) ?? null);
+    const kept = asKept(item, people, names.get(context.actor.personId) ?? null);
     const key = keyOf(kept);
     if (there.has(key) || fresh.has(key)) report.unchanged += 1;
     else {
@@ -76,7 +76,7 @@ export async function prepareCareLog(
   });
   for (const [tag, list] of groupBy([...fresh.values()], (one) => one.tag))
     report.changes.push({ line: 0, tag, what: `care done ${list.length} ${list.length === 1 ? "time" : "times"}` });
-  return { problems, report, write: () => writeCare(hall, who, [...fresh.values()], { tasks, people }) };
+  return { problems, report, write: () => writeCare(context, [...fresh.values()], { tasks, people }) };
 }
 
 function problemsOf(
@@ -101,11 +101,11 @@ function asKept(item: FileCare, people: ReadonlyMap<string, string>, own: string
 }
 
 async function writeCare(
-  hall: HallDb,
-  who: Who,
+  context: Context,
   entries: readonly FileCare[],
   { tasks, people }: { tasks: ReadonlyMap<string, string>; people: ReadonlyMap<string, string> },
 ): Promise<void> {
+  const { hall } = context;
   if (entries.length === 0) return;
   const tags = [...new Set(entries.map(({ tag }) => tag))];
   const rows = await hall.rows(bars, { where: and(inArray(bars.tag, tags), ne(bars.state, "retired")) });
@@ -118,17 +118,17 @@ async function writeCare(
         barId: barOf.get(tag)!.id,
         taskId: tasks.get(task)!,
         doneOn,
-        doneBy: (by === null ? undefined : people.get(by)) ?? who.personId,
-        enteredBy: who.personId,
-        enteredAt: new Date(),
+        doneBy: (by === null ? undefined : people.get(by)) ?? context.actor.personId,
+        enteredBy: context.actor.personId,
+        enteredAt: context.clock.now(),
         minutes,
         note,
       })),
     );
-  const house = await careHouse(hall, who);
+  const house = await careHouse(context);
   for (const row of rows) {
     await planCare(hall, house, row);
-    await recordChange(hall, who, {
+    await recordChange(context, {
       entity: "bar",
       entityId: row.id,
       action: "care taken in",

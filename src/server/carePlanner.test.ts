@@ -5,13 +5,13 @@ import { bars, calendarLinks, carePlan, careRounds, classes } from "@/data/schem
 import { saveCareRules } from "./careRules";
 import { outboxOf, readMessage, remindOfRounds } from "./reminders";
 import { daysBetween } from "@/core/units/hallDay";
-import { makeHall } from "@/data/testHall.fixture";
+import { makeContexts } from "./context.fixture";
 import { calendarLinksOf, calendarOfToken, careCalendar, makeCalendarLink, revokeCalendarLink } from "./careCalendar";
 import { crewHours, moveRound, plannedRounds, planRounds, saveStaffHours } from "./carePlanner";
 
 /** A hall with eight bars due about now, a care hand who is in on Mondays and Fridays. 2026-03-20 is a Friday. */
 async function withCrew(name: string) {
-  const made = await makeHall(name);
+  const made = await makeContexts(name);
   const { hall, bar, task } = made;
   const more = await hall.insert(
     bars,
@@ -28,8 +28,10 @@ async function withCrew(name: string) {
       reason: "because",
     })),
   );
-  const care = made.who("care");
-  expect(await saveStaffHours(care, care.personId, "Mon 09:00-09:20\nFri 09:00-09:20")).toMatchObject({ ok: true });
+  const care = made.context("care");
+  expect(await saveStaffHours(care, care.actor.personId, "Mon 09:00-09:20\nFri 09:00-09:20")).toMatchObject({
+    ok: true,
+  });
   return { ...made, care };
 }
 
@@ -38,7 +40,7 @@ describe("rounds in the crew's hours", () => {
     const { care, hall } = await withCrew("plan");
     const result = await planRounds(care);
     expect(result).toMatchObject({ ok: true, unplaced: [] });
-    const rounds = await plannedRounds(care, { from: care.today });
+    const rounds = await plannedRounds(care, { from: care.clock.today });
     const tags = rounds.flatMap(({ day, tasks }) =>
       tasks.flatMap(({ bars: own }) => own.map(({ tag }) => ({ tag, day }))),
     );
@@ -71,47 +73,47 @@ describe("rounds in the crew's hours", () => {
     });
     await hall.update(bars, eq(bars.tag, "B0"), { state: "quarantined", stateReason: "bent" });
     await planRounds(care);
-    const rounds = await plannedRounds(care, { from: care.today });
+    const rounds = await plannedRounds(care, { from: care.clock.today });
     expect(rounds.map(({ day }) => day)).not.toContain("2026-03-20");
     expect(JSON.stringify(rounds)).not.toContain('"B0"');
-    await saveStaffHours(care, care.personId, "Mon 09:00-09:03");
+    await saveStaffHours(care, care.actor.personId, "Mon 09:00-09:03");
     const tight = await planRounds(care);
     expect(tight.ok && tight.unplaced.length).toBeGreaterThan(0);
     expect(tight.ok && tight.unplaced[0]).toMatch(/^[BT]\d: brush( \(again by 2026-\d\d-\d\d\))?$/);
-    await saveStaffHours(care, care.personId, "");
+    await saveStaffHours(care, care.actor.personId, "");
     expect(await planRounds(care)).toMatchObject({ code: "impossible" });
-    expect(await saveStaffHours(care, care.personId, "Monday morning")).toMatchObject({ code: "invalid" });
-    expect((await crewHours(care)).find(({ id }) => id === care.personId)!.text).toBe("");
+    expect(await saveStaffHours(care, care.actor.personId, "Monday morning")).toMatchObject({ code: "invalid" });
+    expect((await crewHours(care)).find(({ id }) => id === care.actor.personId)!.text).toBe("");
   });
   it("keep out of the house's quiet hours", async () => {
-    const { care, who } = await withCrew("quiet hours");
-    const bad = await saveCareRules(who("manager"), { rule: "calendar", quiet: "Friday all day" }, 0);
+    const { care, context } = await withCrew("quiet hours");
+    const bad = await saveCareRules(context("manager"), { rule: "calendar", quiet: "Friday all day" }, 0);
     expect(!bad.ok && bad.problems[0]!.path).toBe("quiet");
-    expect(await saveCareRules(who("manager"), { rule: "calendar", quiet: "Fri 08:00-12:00" }, 0)).toMatchObject({
+    expect(await saveCareRules(context("manager"), { rule: "calendar", quiet: "Fri 08:00-12:00" }, 0)).toMatchObject({
       ok: true,
     });
     await planRounds(care);
-    const days = (await plannedRounds(care, { from: care.today })).map(({ day }) => new Date(day).getUTCDay());
+    const days = (await plannedRounds(care, { from: care.clock.today })).map(({ day }) => new Date(day).getUTCDay());
     expect(days.length).toBeGreaterThan(0);
     expect(days.every((day) => day === 1)).toBe(true);
   });
   it("are reminded of on their day, in an outbox that is read in the program", async () => {
-    const { care, who, hall } = await withCrew("remind");
+    const { care, context, hall } = await withCrew("remind");
     await planRounds(care);
-    const today = (await plannedRounds(care, { from: care.today })).filter(({ day }) => day === care.today);
-    expect(await remindOfRounds(hall, care)).toBe(today.length);
+    const today = (await plannedRounds(care, { from: care.clock.today })).filter(({ day }) => day === care.clock.today);
+    expect(await remindOfRounds(care)).toBe(today.length);
     const outbox = await outboxOf(care);
     expect(outbox[0]).toMatchObject({ to: "care of remind", isRead: false });
     expect(outbox[0]!.subject).toMatch(/^Care today at 09:00: about \d+ min$/);
     expect(outbox[0]!.body).toContain("T1");
     expect(await readMessage(care, outbox[0]!.id)).toEqual({ ok: true });
     expect((await outboxOf(care))[0]!.isRead).toBe(true);
-    expect(await outboxOf(who("wall"))).toEqual([]);
+    expect(await outboxOf(context("wall"))).toEqual([]);
   });
   it("are moved by hand, with what that does to lateness; a stale move is refused", async () => {
     const { care } = await withCrew("move");
     await planRounds(care);
-    const [round] = await plannedRounds(care, { from: care.today });
+    const [round] = await plannedRounds(care, { from: care.clock.today });
     const moved = await moveRound(care, { id: round!.id, day: "2026-04-10", version: 1 });
     expect(moved.ok && moved.after).toBeGreaterThan(moved.ok ? moved.before : 0);
     expect(await moveRound(care, { id: round!.id, day: "2026-04-11", version: 1 })).toMatchObject({ code: "stale" });
@@ -148,19 +150,19 @@ describe("the calendar, read back by an independent parser", () => {
       "2026-03-30T09:00:00",
       "2026-04-06T09:00:00",
     ]);
-    expect(await careCalendar(london, care.personId)).toContain("care of calendar");
+    expect(await careCalendar(london, care.actor.personId)).toContain("care of calendar");
   });
   it("is read at a secret address that follows every change and can be taken back", async () => {
-    const { care, who, hall } = await withCrew("secret");
-    expect(await makeCalendarLink(who("lifter"), null)).toMatchObject({ code: "forbidden" });
-    const made = await makeCalendarLink(care, care.personId);
+    const { care, context, hall } = await withCrew("secret");
+    expect(await makeCalendarLink(context("lifter"), null)).toMatchObject({ code: "forbidden" });
+    const made = await makeCalendarLink(care, care.actor.personId);
     if (!made.ok) throw new Error(made.message);
     expect(JSON.stringify(await hall.rows(calendarLinks))).not.toContain(made.token);
     const before = await calendarOfToken(made.token);
     expect(before).toContain("BEGIN:VCALENDAR");
     expect(before).not.toContain("round-");
     await hall.insert(careRounds, {
-      personId: care.personId,
+      personId: care.actor.personId,
       day: "2999-01-01",
       fromMinute: 540,
       minutes: 10,

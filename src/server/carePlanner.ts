@@ -4,8 +4,7 @@ import { packTurns } from "@/core/care/packTurns";
 import { clockText, outsideQuiet, readStaffHours, staffHoursText } from "@/core/care/staffHours";
 import { groupBy } from "@/core/collections/groupBy";
 import { addDays, daysBetween, hallClockAt, hallDayAt, type HallDay } from "@/core/units/hallDay";
-import { database } from "@/data/client";
-import { inTransaction } from "@/data/hallDb";
+
 import { bars, carePlan, careRounds, classes, people, staffHours } from "@/data/schema";
 import { careCrew } from "./care";
 import { storedCareRules } from "./carePlanning";
@@ -13,8 +12,8 @@ import { minutesLearned } from "./careRound";
 import { recordChange } from "./history";
 import { careTasksById, namesById, placesById } from "./lookups";
 import { failed, forbidden, notFound, type Outcome } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import { inTransaction, type Context } from "./access/context";
 
 /** Rounds are planned so far ahead. */
 export const PLAN_DAYS = 28;
@@ -40,10 +39,10 @@ export interface PlannedRound {
 }
 
 /** When everybody of the crew is in, as lines of text by person. */
-export async function crewHours(who: Who): Promise<{ id: string; name: string; text: string }[]> {
+export async function crewHours(context: Context): Promise<{ id: string; name: string; text: string }[]> {
   const [crew, rows] = [
-    await careCrew(who),
-    await hallDb(who).rows(staffHours, { orderBy: [asc(staffHours.weekday), asc(staffHours.fromMinute)] }),
+    await careCrew(context),
+    await context.hall.rows(staffHours, { orderBy: [asc(staffHours.weekday), asc(staffHours.fromMinute)] }),
   ];
   return crew.map(({ id, name }) => ({
     id,
@@ -56,18 +55,19 @@ export async function crewHours(who: Who): Promise<{ id: string; name: string; t
 }
 
 /** Sets when somebody is in, week by week. */
-export async function saveStaffHours(who: Who, personId: string, text: string): Promise<Outcome<object>> {
-  if (!may(who, "care.plan")) return forbidden("plan rounds");
+export async function saveStaffHours(context: Context, personId: string, text: string): Promise<Outcome<object>> {
+  if (!may(context, "care.plan")) return forbidden("plan rounds");
   const read = readStaffHours(text.slice(0, 2000));
   if (!read.ok) return failed("invalid", "The hours were not changed.", read.problems);
-  if (!(await careCrew(who)).some(({ id }) => id === personId)) return notFound("such person in the crew");
-  return inTransaction(database(), who.hallId, async (hall) => {
+  if (!(await careCrew(context)).some(({ id }) => id === personId)) return notFound("such person in the crew");
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     await hall.remove(staffHours, eq(staffHours.personId, personId));
     await hall.insert(
       staffHours,
       read.hours.map((one) => ({ personId, ...one })),
     );
-    await recordChange(hall, who, {
+    await recordChange(context, {
       entity: "round",
       entityId: personId,
       action: "staff hours",
@@ -91,17 +91,20 @@ export interface PlanResult {
  * Packs what is due in the next four weeks, as often as it comes round, into the crew's hours, around classes, and keeps
  * it in place of what was planned from today on: least lateness first, then fewest rounds. What fits nowhere is said.
  */
-export async function planRounds(who: Who): Promise<Outcome<PlanResult>> {
-  if (!may(who, "care.plan")) return forbidden("plan rounds");
-  const hall = hallDb(who);
+export async function planRounds(context: Context): Promise<Outcome<PlanResult>> {
+  if (!may(context, "care.plan")) return forbidden("plan rounds");
+  const { hall } = context;
   const [learned, tasks, spans, held, due, inUse] = await Promise.all([
-    minutesLearned(who),
+    minutesLearned(context),
     careTasksById(hall),
     hall.rows(staffHours),
     hall.rows(classes, {
-      where: and(gte(classes.heldOn, who.today), lte(classes.heldOn, addDays(who.today, PLAN_DAYS))),
+      where: and(
+        gte(classes.heldOn, context.clock.today),
+        lte(classes.heldOn, addDays(context.clock.today, PLAN_DAYS)),
+      ),
     }),
-    hall.rows(carePlan, { where: lte(carePlan.dueOn, addDays(who.today, PLAN_DAYS)) }),
+    hall.rows(carePlan, { where: lte(carePlan.dueOn, addDays(context.clock.today, PLAN_DAYS)) }),
     hall.rows(bars, { where: notInArray(bars.state, ["retired", "on-order", "quarantined"]) }),
   ]);
   if (spans.length === 0)
@@ -117,18 +120,18 @@ export async function planRounds(who: Who): Promise<Outcome<PlanResult>> {
         taskId,
         task: task.key,
         minutes: learned.get(task.key) ?? task.minutes,
-        due: daysBetween(who.today, dueOn),
+        due: daysBetween(context.clock.today, dueOn),
         intervalDays,
       },
     ];
   });
   const house = await storedCareRules(hall);
   // Of today only what is left of it.
-  const now = new Date();
-  const [h, m] = hallClockAt(now, who.timeZone).split(":").map(Number);
-  const past = hallDayAt(now, who.timeZone) === who.today ? 60 * h! + m! : 0;
+  const now = context.clock.now();
+  const [h, m] = hallClockAt(now, context.actor.timeZone).split(":").map(Number);
+  const past = hallDayAt(now, context.actor.timeZone) === context.clock.today ? 60 * h! + m! : 0;
   const windows = Array.from({ length: PLAN_DAYS }, (_, day) => {
-    const on = addDays(who.today, day);
+    const on = addDays(context.clock.today, day);
     const weekday = new Date(`${on}T00:00:00Z`).getUTCDay() || 7;
     const quiet = held
       .filter(({ heldOn }) => heldOn === on)
@@ -163,7 +166,7 @@ export async function planRounds(who: Who): Promise<Outcome<PlanResult>> {
     ...known[care]!,
     turn,
     windowId,
-    dueOn: addDays(who.today, due),
+    dueOn: addDays(context.clock.today, due),
   }));
   const unplaced = jobs.filter(({ windowId }) => windowId === null);
   const byWindow = groupBy(jobs, ({ windowId }) => windowId);
@@ -171,8 +174,9 @@ export async function planRounds(who: Who): Promise<Outcome<PlanResult>> {
     const items = byWindow.get(window.id);
     return items === undefined ? [] : [{ window, items }];
   });
-  return inTransaction(database(), who.hallId, async (own) => {
-    await own.remove(careRounds, gte(careRounds.day, who.today));
+  return inTransaction(context, async (context) => {
+    const { hall: own } = context;
+    await own.remove(careRounds, gte(careRounds.day, context.clock.today));
     for (const { window, items } of rounds)
       await own.insert(careRounds, {
         personId: window.personId,
@@ -181,9 +185,9 @@ export async function planRounds(who: Who): Promise<Outcome<PlanResult>> {
         minutes: roundMinutes(items),
         items: items.map(({ barId, taskId, dueOn }) => ({ barId, taskId, dueOn })),
       });
-    await recordChange(own, who, {
+    await recordChange(context, {
       entity: "round",
-      entityId: who.personId,
+      entityId: context.actor.personId,
       action: "planned",
       after: { jobs: jobs.length, rounds: rounds.length, lateness: packed.lateness, unplaced: unplaced.length },
     });
@@ -214,10 +218,10 @@ function roundMinutes(items: readonly { task: string; minutes: number }[]): numb
 
 /** Planned rounds from a day on, in the order they come; only one person's when asked. */
 export async function plannedRounds(
-  who: Pick<Who, "hallId">,
+  context: Context,
   { from, personId }: { from: HallDay; personId?: string | null },
 ): Promise<PlannedRound[]> {
-  const hall = hallDb(who);
+  const { hall } = context;
   const rows = await hall.rows(careRounds, {
     where: and(gte(careRounds.day, from), personId ? eq(careRounds.personId, personId) : undefined),
     orderBy: [asc(careRounds.day), asc(careRounds.fromMinute)],
@@ -262,21 +266,26 @@ export async function plannedRounds(
 
 /** Moves a round to another day: what that does to lateness is answered, and kept in the history. */
 export async function moveRound(
-  who: Who,
+  context: Context,
   { id, day, version }: { id: string; day: HallDay; version: number },
 ): Promise<Outcome<{ before: number; after: number }>> {
-  if (!may(who, "care.plan")) return forbidden("plan rounds");
+  if (!may(context, "care.plan")) return forbidden("plan rounds");
   if (!/^[0-9a-f-]{36}$/.test(id)) return notFound("such round");
-  if (!/^\d{4}-\d\d-\d\d$/.test(day) || day < who.today || daysBetween(who.today, day) > 2 * PLAN_DAYS)
+  if (
+    !/^\d{4}-\d\d-\d\d$/.test(day) ||
+    day < context.clock.today ||
+    daysBetween(context.clock.today, day) > 2 * PLAN_DAYS
+  )
     return failed("invalid", "The round was not moved.", [{ path: "day", message: "Choose a day of the next weeks." }]);
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await hall.first(careRounds, { where: eq(careRounds.id, id), forUpdate: true });
     if (!row) return notFound("such round");
     if (row.version !== version)
       return failed("stale", `Somebody moved this round meanwhile: it is on ${row.day} now.`);
     const late = (on: HallDay) => row.items.reduce((sum, { dueOn }) => sum + Math.max(0, daysBetween(dueOn, on)), 0);
-    await hall.update(careRounds, eq(careRounds.id, id), { day, version: version + 1, updatedAt: new Date() });
-    await recordChange(hall, who, {
+    await hall.update(careRounds, eq(careRounds.id, id), { day, version: version + 1, updatedAt: context.clock.now() });
+    await recordChange(context, {
       entity: "round",
       entityId: id,
       action: "moved",
@@ -288,5 +297,5 @@ export async function moveRound(
 }
 
 /** Whose hours are known, for calendars; names of people of the hall. */
-export const crewOf = (who: Pick<Who, "hallId">) =>
-  hallDb(who).rows(people, { where: inArray(people.role, ["manager", "coach", "care"]), orderBy: [asc(people.name)] });
+export const crewOf = (context: Context) =>
+  context.hall.rows(people, { where: inArray(people.role, ["manager", "coach", "care"]), orderBy: [asc(people.name)] });

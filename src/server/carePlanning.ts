@@ -27,7 +27,7 @@ import {
   places,
   runs,
 } from "@/data/schema";
-import type { Who } from "./who";
+import type { Context } from "./access/context";
 
 /** Under this the house's rules for matching, loading and care are stored. */
 export const MATCHING_KEY = "matching";
@@ -76,15 +76,13 @@ export function careRulesFrom(saved: unknown): CareRules {
 }
 
 /** What the house decides about care. */
-export async function careHouse(
-  hall: HallDb,
-  who: Pick<Who, "climateClass" | "today" | "timeZone">,
-): Promise<CareHouse> {
+export async function careHouse(context: Context): Promise<CareHouse> {
+  const { hall } = context;
   const [{ schools }, { rule }] = [await storedRules(hall), await storedCareRules(hall)];
   return {
-    climate: who.climateClass,
+    climate: context.actor.climateClass,
     isAllRoundBusiest: schools.bars === "one-all-round",
-    meter: rule === "calendar" ? null : await meterHouse(hall, who, rule),
+    meter: rule === "calendar" ? null : await meterHouse(context, rule),
   };
 }
 
@@ -98,21 +96,20 @@ const USE_BACK = 28;
 const USE_AHEAD = 14;
 
 /** Everything the need meter goes by: the clock of each place, and what is particular to each bar. */
-export async function meterHouse(
-  hall: HallDb,
-  who: Pick<Who, "climateClass" | "today" | "timeZone">,
-  rule: Exclude<CareRule, "calendar">,
-): Promise<MeterHouse> {
-  const first = addDays(who.today, -DAYS_BACK);
+export async function meterHouse(context: Context, rule: Exclude<CareRule, "calendar">): Promise<MeterHouse> {
+  const { hall } = context;
+  const first = addDays(context.clock.today, -DAYS_BACK);
   const [sensors, days, where, own, uses, findings] = [
     await hall.rows(climateSensors, { orderBy: [asc(climateSensors.key)] }),
-    await hall.rows(climateDays, { where: and(gte(climateDays.day, first), lte(climateDays.day, who.today)) }),
+    await hall.rows(climateDays, {
+      where: and(gte(climateDays.day, first), lte(climateDays.day, context.clock.today)),
+    }),
     await hall.rows(places),
     await hall.rows(barCare),
-    await usesByBar(hall, who.today),
+    await usesByBar(context),
     await hall.rows(careFindings, { where: isNull(careFindings.settledAt), orderBy: [asc(careFindings.foundAt)] }),
   ];
-  const fallback = classFactor(who.climateClass);
+  const fallback = classFactor(context.actor.climateClass);
   const clocks = new Map(
     sensors.map(({ id, key }) => {
       const factors: (number | null)[] = Array.from({ length: DAYS_BACK + 1 }, () => null);
@@ -128,10 +125,10 @@ export async function meterHouse(
   const mean = uses.size === 0 ? 0 : total / uses.size;
   const asked = new Map<string, { on: HallDay; because: string }>();
   for (const { barId, foundAt, note } of findings)
-    asked.set(barId, { on: hallDayAt(foundAt, who.timeZone), because: `found: ${note}` });
+    asked.set(barId, { on: hallDayAt(foundAt, context.actor.timeZone), because: `found: ${note}` });
   return {
     rule,
-    today: who.today,
+    today: context.clock.today,
     clockOf: (placeId) => clocks.get(sensorOf.get(placeId ?? "") ?? "") ?? usual,
     factorsOf: (barId) => {
       const set = byBar.get(barId);
@@ -154,7 +151,7 @@ export async function meterHouse(
  * How often each bar was used lately or is planned to be: places in classes, sessions run, and lifters who are known to
  * have used it. Every bar in use has an entry.
  */
-export async function usesByBar(hall: HallDb, today: HallDay): Promise<Map<string, number>> {
+export async function usesByBar({ hall, clock }: Pick<Context, "hall" | "clock">): Promise<Map<string, number>> {
   const [inUse, held, ran, lifted] = [
     await hall.summary(
       bars,
@@ -164,19 +161,19 @@ export async function usesByBar(hall: HallDb, today: HallDay): Promise<Map<strin
     await hall.rows(classes, {
       where: and(
         isNotNull(classes.plan),
-        gte(classes.heldOn, addDays(today, -USE_BACK)),
-        lte(classes.heldOn, addDays(today, USE_AHEAD)),
+        gte(classes.heldOn, addDays(clock.today, -USE_BACK)),
+        lte(classes.heldOn, addDays(clock.today, USE_AHEAD)),
       ),
     }),
     await hall.summary(
       runs,
       { barId: runs.barId, count: sql<number>`count(*)::int` },
-      { where: gte(runs.startedAt, new Date(Date.now() - USE_BACK * 86_400_000)), groupBy: [runs.barId] },
+      { where: gte(runs.startedAt, new Date(clock.now().getTime() - USE_BACK * 86_400_000)), groupBy: [runs.barId] },
     ),
     await hall.summary(
       lifterBars,
       { barId: lifterBars.barId, count: sql<number>`count(*)::int` },
-      { where: gte(lifterBars.lastUsedOn, addDays(today, -USE_BACK)), groupBy: [lifterBars.barId] },
+      { where: gte(lifterBars.lastUsedOn, addDays(clock.today, -USE_BACK)), groupBy: [lifterBars.barId] },
     ),
   ];
   const uses = new Map(inUse.map(({ id }) => [id, 0]));
@@ -204,8 +201,9 @@ export async function planCare(hall: HallDb, house: CareHouse, row: BarRow): Pro
 }
 
 /** Works out every due day anew: after a change of rules, readings or tasks, and once a day. */
-export async function replanCare(hall: HallDb, who: Pick<Who, "climateClass" | "today" | "timeZone">): Promise<number> {
-  const house = await careHouse(hall, who);
+export async function replanCare(context: Context): Promise<number> {
+  const { hall } = context;
+  const house = await careHouse(context);
   const [rows, tasks, known] = [
     await hall.rows(bars, { where: ne(bars.state, "retired") }),
     await hall.rows(careTasks),

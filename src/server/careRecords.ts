@@ -6,8 +6,8 @@ import { bars, careFindings, careLog, inspections } from "@/data/schema";
 import { storedCareRules } from "./carePlanning";
 import { careTasksById, namesById } from "./lookups";
 import { forbidden, type Outcome } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import type { Context } from "./access/context";
 
 export interface RecordsMonth {
   /** "2026-11". */
@@ -45,9 +45,9 @@ export interface CareRecords {
 const yearOf = (year: number): [HallDay, HallDay] => [`${year}-01-01`, `${year}-12-31`];
 
 /** A year of care by month and by bar. Minutes are as timed, else as the task says. */
-export async function careRecords(who: Who, year: number): Promise<Outcome<{ records: CareRecords }>> {
-  if (!may(who, "care.tick")) return forbidden("read the records of care");
-  const hall = hallDb(who);
+export async function careRecords(context: Context, year: number): Promise<Outcome<{ records: CareRecords }>> {
+  if (!may(context, "care.tick")) return forbidden("read the records of care");
+  const { hall } = context;
   const [from, to] = yearOf(year);
   const month = sql<string>`to_char(${careLog.doneOn}, 'YYYY-MM')`;
   const done = {
@@ -128,15 +128,15 @@ export async function careRecords(who: Who, year: number): Promise<Outcome<{ rec
       }),
       ...sum(log),
       hourMinor,
-      currency: who.currency,
+      currency: context.actor.currency,
     },
   };
 }
 
 /** Every entry of a year's log, for a spreadsheet; what was taken back says so. */
-export async function careLogRows(who: Who, year: number): Promise<Outcome<{ rows: string[][] }>> {
-  if (!may(who, "care.tick")) return forbidden("read the records of care");
-  const hall = hallDb(who);
+export async function careLogRows(context: Context, year: number): Promise<Outcome<{ rows: string[][] }>> {
+  if (!may(context, "care.tick")) return forbidden("read the records of care");
+  const { hall } = context;
   const [from, to] = yearOf(year);
   const [log, tasks, names] = await Promise.all([
     hall.rows(careLog, {
@@ -166,13 +166,13 @@ export async function careLogRows(who: Who, year: number): Promise<Outcome<{ row
 }
 
 /** Years that have records, newest first; this year always. */
-export async function recordYears(who: Who): Promise<number[]> {
-  const [row] = await hallDb(who).summary(
+export async function recordYears(context: Context): Promise<number[]> {
+  const [row] = await context.hall.summary(
     careLog,
     { first: sql<string | null>`min(${careLog.doneOn})` },
-    { where: eq(careLog.hallId, who.hallId) },
+    { where: eq(careLog.hallId, context.actor.hallId) },
   );
-  const now = Number(who.today.slice(0, 4));
+  const now = Number(context.clock.today.slice(0, 4));
   const first = row?.first ? Number(row.first.slice(0, 4)) : now;
   return Array.from({ length: Math.min(30, now - first + 1) }, (_, i) => now - i);
 }

@@ -2,17 +2,16 @@ import "server-only";
 import { and, eq, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import { learnedMinutes } from "@/core/care/learnedMinutes";
 import { addDays, hallDayAt, type HallDay } from "@/core/units/hallDay";
-import { database } from "@/data/client";
-import { inTransaction } from "@/data/hallDb";
+
 import { careLog, carePlan, careSkips, careTasks } from "@/data/schema";
 import { logDone } from "./care";
 import { careDueOn, type DueItem } from "./careDue";
 import { barToCareFor, checkedPhoto, keepFinding } from "./findings";
-import { once, recordChange } from "./history";
+import { idempotent, recordChange } from "./history";
 import { careTasksById } from "./lookups";
 import { failed, forbidden, notFound, type Outcome } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import { inTransaction, type Context } from "./access/context";
 
 /** One bar on a round with what is due on it, in the order bars hang. */
 export interface RoundStop {
@@ -42,12 +41,15 @@ export interface RoundView {
 }
 
 /** What is due on a day as a walk past the bars; of some tasks or all. */
-export async function roundOf(who: Who, { task, day }: { task: string | null; day: HallDay }): Promise<RoundView> {
-  const hall = hallDb(who);
+export async function roundOf(
+  context: Context,
+  { task, day }: { task: string | null; day: HallDay },
+): Promise<RoundView> {
+  const { hall } = context;
   const [due, learned, skips, tasks] = await Promise.all([
-    careDueOn(who, day, task ?? undefined),
-    minutesLearned(who),
-    hall.rows(careSkips, { where: eq(careSkips.skippedOn, who.today) }),
+    careDueOn(context, day, task ?? undefined),
+    minutesLearned(context),
+    hall.rows(careSkips, { where: eq(careSkips.skippedOn, context.clock.today) }),
     careTasksById(hall),
   ]);
   const skipped = new Map(skips.map(({ barId, taskId, reason }) => [`${barId} ${tasks.get(taskId)?.key}`, reason]));
@@ -89,8 +91,8 @@ const newStop = ({ tag, barName, place, state }: DueItem): RoundStop => ({
 });
 
 /** Minutes that a task takes by what it took lately; starts from what the task says. */
-export async function minutesLearned(who: Who): Promise<Map<string, number>> {
-  const hall = hallDb(who);
+export async function minutesLearned(context: Context): Promise<Map<string, number>> {
+  const { hall } = context;
   const [tasks, took] = await Promise.all([
     careTasksById(hall),
     hall.summary(
@@ -101,7 +103,11 @@ export async function minutesLearned(who: Who): Promise<Map<string, number>> {
         total: sql<number>`sum(${careLog.minutes})::float8`,
       },
       {
-        where: and(isNotNull(careLog.minutes), isNull(careLog.undoneAt), gte(careLog.doneOn, addDays(who.today, -120))),
+        where: and(
+          isNotNull(careLog.minutes),
+          isNull(careLog.undoneAt),
+          gte(careLog.doneOn, addDays(context.clock.today, -120)),
+        ),
         groupBy: [careLog.taskId],
       },
     ),
@@ -132,10 +138,10 @@ export interface RoundTouch {
 
 /** Carries out one touch, once, however often it is sent; a round is the day's on which it was made. */
 export async function touchRound(
-  who: Who,
+  context: Context,
   touch: RoundTouch,
 ): Promise<Outcome<{ kind: RoundTouch["kind"]; tag: string }>> {
-  if (!may(who, "care.tick")) return forbidden("tick off care");
+  if (!may(context, "care.tick")) return forbidden("tick off care");
   const note = (touch.note ?? "").trim();
   if (touch.kind !== "done" && note === "")
     return failed("invalid", "Nothing was kept.", [
@@ -145,44 +151,44 @@ export async function touchRound(
   if (photo && !photo.ok) return photo;
   // A tablet's clock may run ahead; nothing is done tomorrow.
   const made = new Date(touch.madeAt);
-  const day = hallDayAt(made, who.timeZone);
-  const doneOn = day > who.today ? who.today : day;
-  return inTransaction(database(), who.hallId, (hall) =>
-    once(hall, touch.key, "care.round", async () => {
-      const bar = await barToCareFor(hall, touch.tag);
+  const day = hallDayAt(made, context.actor.timeZone);
+  const doneOn = day > context.clock.today ? context.clock.today : day;
+  return inTransaction(context, (context) =>
+    idempotent(context.hall, touch.key, "care.round", async () => {
+      const bar = await barToCareFor(context.hall, touch.tag);
       if (!bar) return notFound(`bar ${touch.tag} to care for`);
-      const tasks = await hall.rows(careTasks, {
+      const tasks = await context.hall.rows(careTasks, {
         where: inArray(careTasks.key, touch.tasks.length > 0 ? touch.tasks : [""]),
       });
       if (touch.kind === "wrong") {
-        await keepFinding(hall, who, bar, { note, photo: photo?.ok ? photo : null, foundAt: made });
+        await keepFinding(context, bar, { note, photo: photo?.ok ? photo : null, foundAt: made });
         return { ok: true as const, kind: touch.kind, tag: touch.tag };
       }
       if (tasks.length === 0) return notFound(`task "${touch.tasks.join(", ")}"`);
       for (const task of tasks) {
         if (touch.kind === "skip") {
-          await hall.insert(careSkips, {
+          await context.hall.insert(careSkips, {
             barId: bar.id,
             taskId: task.id,
             skippedOn: doneOn,
             reason: note,
-            personId: who.personId,
+            personId: context.actor.personId,
           });
           continue;
         }
-        const planned = await hall.first(carePlan, {
+        const planned = await context.hall.first(carePlan, {
           where: and(eq(carePlan.barId, bar.id), eq(carePlan.taskId, task.id)),
           forUpdate: true,
         });
         // Two people may tick the same bar: the second changes nothing.
         if (!planned || planned.lastDoneOn === doneOn) continue;
-        const done = await logDone(hall, who, bar, task, {
+        const done = await logDone(context, bar, task, {
           doneOn,
-          doneBy: who.personId,
+          doneBy: context.actor.personId,
           note,
           minutes: touch.minutes === undefined ? null : touch.minutes / tasks.length,
         });
-        await recordChange(hall, who, {
+        await recordChange(context, {
           entity: "care-log",
           entityId: done.logId,
           action: "done",

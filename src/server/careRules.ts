@@ -3,15 +3,14 @@ import { and, asc, eq, ne } from "drizzle-orm";
 import { CARE_RULES, needForecast, USUAL_FACTORS, type CareRule, type Need } from "@/core/care/needMeter";
 import { INSPECTION_LIMITS, type InspectionLimits } from "@/core/care/inspection";
 import { readStaffHours } from "@/core/care/staffHours";
-import { database } from "@/data/client";
 import { isTaskOf, meterTaskOf, needNow } from "@/data/carePlanRows";
-import { inTransaction } from "@/data/hallDb";
+
 import { barCare, bars, carePlan, careTasks, houseRules } from "@/data/schema";
 import { CARE_KEY, meterHouse, replanCare, storedCareRules } from "./carePlanning";
 import { recordChange } from "./history";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import { inTransaction, type Context } from "./access/context";
 
 const LIMIT_RANGES: Record<keyof InspectionLimits, [label: string, least: number, most: number]> = {
   watchTirMm: ["runout to watch", 0.1, 20],
@@ -22,11 +21,11 @@ const LIMIT_RANGES: Record<keyof InspectionLimits, [label: string, least: number
 
 /** Saves by which rule care is due and by which limits inspections are judged; every due day follows. */
 export async function saveCareRules(
-  who: Who,
+  context: Context,
   texts: Record<string, string>,
   version: number,
 ): Promise<Outcome<object>> {
-  if (!may(who, "rule.edit")) return forbidden("change house rules");
+  if (!may(context, "rule.edit")) return forbidden("change house rules");
   const problems: Problem[] = [];
   const rule = CARE_RULES.find((key) => key === texts.rule);
   if (!rule) problems.push({ path: "rule", message: "Choose calendar, meter or condition." });
@@ -49,7 +48,8 @@ export async function saveCareRules(
   if (problems.length === 0 && limits.watchTirMm >= limits.quarantineTirMm)
     problems.push({ path: "watchTirMm", message: "runout to watch must be less than runout to quarantine" });
   if (problems.length > 0) return failed("invalid", "The rules were not changed.", problems);
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const before = await storedCareRules(hall);
     if (before.version !== version)
       return failed("stale", "Somebody changed the rules meanwhile. Look at them again before you change them.");
@@ -60,14 +60,14 @@ export async function saveCareRules(
       quiet: quiet.ok ? quiet.hours : [],
     };
     await hall.put(houseRules, [houseRules.hallId, houseRules.key], { key: CARE_KEY, value, version: version + 1 });
-    await recordChange(hall, who, {
+    await recordChange(context, {
       entity: "rule",
-      entityId: who.hallId,
+      entityId: context.actor.hallId,
       action: "changed the rules for care",
       before: { rule: before.rule, limits: before.limits, hourMinor: before.hourMinor, quiet: before.quiet },
       after: value,
     });
-    if (before.rule !== rule) await replanCare(hall, who);
+    if (before.rule !== rule) await replanCare(context);
     return { ok: true as const };
   });
 }
@@ -91,11 +91,11 @@ export interface MeterItem {
 }
 
 /** The meters of every bar in use, the neediest first, whatever rule the house goes by. */
-export async function careMeters(who: Who): Promise<{ rule: CareRule; items: MeterItem[] }> {
-  const hall = hallDb(who);
+export async function careMeters(context: Context): Promise<{ rule: CareRule; items: MeterItem[] }> {
+  const { hall } = context;
   const [{ rule }, meter, rows, tasks, plan, own] = await Promise.all([
     storedCareRules(hall),
-    meterHouse(hall, who, "meter"),
+    meterHouse(context, "meter"),
     hall.rows(bars, { where: and(ne(bars.state, "retired"), ne(bars.state, "on-order")), orderBy: [asc(bars.tag)] }),
     hall.rows(careTasks, { orderBy: [asc(careTasks.listOrder)] }),
     hall.rows(carePlan),
@@ -126,7 +126,7 @@ export async function careMeters(who: Who): Promise<{ rule: CareRule; items: Met
           still,
           meter.clockOf(row.placeId),
           lastDoneOn ?? row.knownSince,
-          who.today,
+          context.clock.today,
           FORECAST_DAYS + 1,
         );
         return {
@@ -143,10 +143,10 @@ export async function careMeters(who: Who): Promise<{ rule: CareRule; items: Met
 
 /** Sets or clears what hastens or slows care on one bar. Empty is worked out. */
 export async function saveBarFactors(
-  who: Who,
+  context: Context,
   form: { tag: string; version: number; use: string; finish: string },
 ): Promise<Outcome<object>> {
-  if (!may(who, "bar.edit")) return forbidden("change what care of a bar goes by");
+  if (!may(context, "bar.edit")) return forbidden("change what care of a bar goes by");
   const problems: Problem[] = [];
   const factor = (path: "use" | "finish") => {
     const text = form[path].trim().replace(",", ".");
@@ -158,7 +158,8 @@ export async function saveBarFactors(
   };
   const [useFactor, finishFactor] = [factor("use"), factor("finish")];
   if (problems.length > 0) return failed("invalid", "Nothing was changed.", problems);
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const bar = await hall.first(bars, { where: and(eq(bars.tag, form.tag), ne(bars.state, "retired")) });
     if (!bar) return notFound(`bar ${form.tag}`);
     const row = await hall.first(barCare, { where: eq(barCare.barId, bar.id), forUpdate: true });
@@ -171,17 +172,17 @@ export async function saveBarFactors(
       chalkSeenOn: row?.chalkSeenOn ?? null,
       version: form.version + 1,
     });
-    await recordChange(hall, who, {
+    await recordChange(context, {
       entity: "bar",
       entityId: bar.id,
       action: "care factors",
       before: { use: row?.useFactor ?? USUAL_FACTORS.use, finish: row?.finishFactor ?? null },
       after: { use: useFactor, finish: finishFactor },
     });
-    await replanCare(hall, who);
+    await replanCare(context);
     return { ok: true as const };
   });
 }
 
 /** The house's rules for care, for a page. */
-export const storedCareRulesOf = (who: Who) => storedCareRules(hallDb(who));
+export const storedCareRulesOf = (context: Context) => storedCareRules(context.hall);

@@ -5,20 +5,19 @@ import { cache } from "react";
 import { CARE_TASK_FIELDS, opensSleeve } from "@/core/care/careTaskFields";
 import { fieldTexts } from "@/core/bars/fieldText";
 import type { CareTaskRow } from "@/data/carePlanRows";
-import { database } from "@/data/client";
-import { inTransaction, type HallDb } from "@/data/hallDb";
+import type { HallDb } from "@/data/hallDb";
 import { careTasks } from "@/data/schema";
 import { replanCare } from "./carePlanning";
 import type { PreparedPart } from "./barImport";
 import { prepareRows } from "./fieldFiles";
 import { saveRow, type FieldKind } from "./fieldRows";
 import { failed, forbidden, type Outcome } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import { inTransaction, type Context } from "./access/context";
 
 /** What is done to bars in this hall, in the order people list it. */
-export const careTasksOf = cache((who: Who): Promise<CareTaskRow[]> =>
-  hallDb(who).rows(careTasks, { orderBy: [asc(careTasks.listOrder)] }),
+export const careTasksOf = cache((context: Context): Promise<CareTaskRow[]> =>
+  context.hall.rows(careTasks, { orderBy: [asc(careTasks.listOrder)] }),
 );
 
 const KIND: FieldKind<CareTaskRow> = {
@@ -47,26 +46,26 @@ export function careTaskTexts(row: CareTaskRow): Record<string, string> {
 }
 
 /** Every task as files carry it, in the order people list them. */
-export const exportCareTasks = async (who: Who): Promise<FileRow[]> =>
-  (await careTasksOf(who)).map((row) => ({ texts: careTaskTexts(row) }));
+export const exportCareTasks = async (context: Context): Promise<FileRow[]> =>
+  (await careTasksOf(context)).map((row) => ({ texts: careTaskTexts(row) }));
 
 /** Reads tasks of a file against the hall's; which tasks there are is not a file's to say. */
-export const prepareCareTasks = async (hall: HallDb, who: Who, incoming: readonly FileRow[]): Promise<PreparedPart> =>
-  prepareRows(hall, who, KIND, {
-    rows: await hall.rows(careTasks),
+export const prepareCareTasks = async (context: Context, incoming: readonly FileRow[]): Promise<PreparedPart> =>
+  prepareRows(context, KIND, {
+    rows: await context.hall.rows(careTasks),
     incoming,
     noNew: "there is no such care task, and a file makes none",
   });
 
 /** Changes a task; every due day follows. Which tasks there are, and on which bars, follows from the families. */
 export async function saveCareTask(
-  who: Who,
+  context: Context,
   form: { id: string | null; version: number; texts: Record<string, string> },
 ): Promise<Outcome<{ key: string; version: number }>> {
-  if (!may(who, "rule.edit")) return forbidden("change care tasks");
-  const row = form.id ? await hallDb(who).first(careTasks, { where: eq(careTasks.id, form.id) }) : null;
+  if (!may(context, "rule.edit")) return forbidden("change care tasks");
+  const row = form.id ? await context.hall.first(careTasks, { where: eq(careTasks.id, form.id) }) : null;
   if (!row) return failed("not-found", "There is no such task.");
-  const result = await saveRow(who, KIND, { ...form, texts: { ...form.texts, key: row.key } });
-  if (result.ok) await inTransaction(database(), who.hallId, (hall) => replanCare(hall, who));
+  const result = await saveRow(context, KIND, { ...form, texts: { ...form.texts, key: row.key } });
+  if (result.ok) await inTransaction(context, (context) => replanCare(context));
   return result;
 }

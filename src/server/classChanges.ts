@@ -5,8 +5,7 @@ import type { StationKind } from "@/core/classes/stationSuits";
 import { PURPOSES } from "@/core/matching/lifter";
 import { isHallDay } from "@/core/units/hallDay";
 import { convertTyped, readTyped } from "@/core/units/typedQuantity";
-import { database } from "@/data/client";
-import { inTransaction, type HallDb } from "@/data/hallDb";
+import type { HallDb } from "@/data/hallDb";
 import { classEntries, classes, lifters } from "@/data/schema";
 import { barsOnTheWall } from "./bars";
 import { entriesOf, type ClassRow } from "./classes";
@@ -15,8 +14,8 @@ import { recordChange } from "./history";
 import { matchingRules } from "./houseRules";
 import { allLifts } from "./lifts";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import { inTransaction, type Context } from "./access/context";
 
 export interface ClassForm {
   id: string | null;
@@ -31,8 +30,8 @@ export interface ClassForm {
 }
 
 /** Enters a class, or changes when it is and where. What was assigned before no longer holds then. */
-export async function saveClass(who: Who, form: ClassForm): Promise<Outcome<{ id: string }>> {
-  if (!may(who, "class.edit")) return forbidden("enter classes");
+export async function saveClass(context: Context, form: ClassForm): Promise<Outcome<{ id: string }>> {
+  if (!may(context, "class.edit")) return forbidden("enter classes");
   const problems: Problem[] = [];
   const whole = (path: string, label: string, text: string, [least, most]: [number, number]) => {
     const value = /^\d{1,3}$/.test(text.trim()) ? Number(text) : NaN;
@@ -47,7 +46,7 @@ export async function saveClass(who: Who, form: ClassForm): Promise<Outcome<{ id
     problems.push({ path: "startsAt", message: "starts at: write 18:30" });
   const blockMinutes = whole("blockMinutes", "minutes a block", form.blockMinutes, [5, 180]);
   const blocks = whole("blocks", "blocks", form.blocks, [1, 12]);
-  const stations = (await listStations(who)).items;
+  const stations = (await listStations(context)).items;
   const capacities: Record<string, number> = {};
   for (const { key, name: station } of stations) {
     const text = (form.capacities[key] ?? "").trim();
@@ -57,10 +56,11 @@ export async function saveClass(who: Who, form: ClassForm): Promise<Outcome<{ id
     problems.push({ path: "capacities", message: "stations: say for one at least how many share it" });
   if (problems.length > 0) return failed("invalid", "Nothing was changed.", problems);
   const value = { name, heldOn: form.heldOn, startsAt: form.startsAt, blockMinutes, blocks, capacities };
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     if (form.id === null) {
       const [made] = await hall.insert(classes, value);
-      await recordChange(hall, who, { entity: "class", entityId: made!.id, action: "entered", after: value });
+      await recordChange(context, { entity: "class", entityId: made!.id, action: "entered", after: value });
       return { ok: true, id: made!.id };
     }
     const row = await hall.first(classes, { where: eq(classes.id, form.id), forUpdate: true });
@@ -68,7 +68,7 @@ export async function saveClass(who: Who, form: ClassForm): Promise<Outcome<{ id
     if (row.version !== form.version)
       return failed("stale", `Somebody changed ${row.name} meanwhile. Nothing was changed; look at it again.`);
     await hall.update(classes, eq(classes.id, row.id), { ...value, plan: null, version: row.version + 1 });
-    await recordChange(hall, who, { entity: "class", entityId: row.id, action: "edited", after: value });
+    await recordChange(context, { entity: "class", entityId: row.id, action: "edited", after: value });
     return { ok: true, id: row.id };
   });
 }
@@ -82,16 +82,17 @@ export interface EntryForm {
 }
 
 /** Puts a lifter's lift into a class. */
-export async function addEntry(who: Who, form: EntryForm): Promise<Outcome<{ id: string }>> {
-  if (!may(who, "class.edit")) return forbidden("change classes");
+export async function addEntry(context: Context, form: EntryForm): Promise<Outcome<{ id: string }>> {
+  if (!may(context, "class.edit")) return forbidden("change classes");
   const typed = readTyped(form.load, "kg");
   const kg = typed && (typed.unit === "kg" || typed.unit === "lb") ? convertTyped(typed) : NaN;
   const problems: Problem[] = [];
   if (!(kg > 0 && kg <= 2000)) problems.push({ path: "load", message: `load: “${form.load}” is none; write 80 kg` });
-  const lift = (await allLifts(who)).find(({ key }) => key === form.lift);
+  const lift = (await allLifts(context)).find(({ key }) => key === form.lift);
   if (!lift) problems.push({ path: "lift", message: "lift: choose one" });
   const purpose = PURPOSES.find((key) => key === form.purpose) ?? "general";
-  return changeClass(who, form.classId, `${form.lifter} enters`, async (hall) => {
+  return changeClass(context, form.classId, `${form.lifter} enters`, async (context) => {
+    const { hall } = context;
     const lifter = await hall.first(lifters, { where: eq(lifters.key, form.lifter) });
     if (!lifter || lifter.retiredAt) problems.push({ path: "lifter", message: "lifter: choose one" });
     if (lifter && lift) {
@@ -114,8 +115,9 @@ export async function addEntry(who: Who, form: EntryForm): Promise<Outcome<{ id:
 }
 
 /** Takes an entry out of a class again. */
-export function removeEntry(who: Who, classId: string, entryId: string): Promise<Outcome<{ id: string }>> {
-  return changeClass(who, classId, "an entry leaves", async (hall) => {
+export function removeEntry(context: Context, classId: string, entryId: string): Promise<Outcome<{ id: string }>> {
+  return changeClass(context, classId, "an entry leaves", async (context) => {
+    const { hall } = context;
     const entry = await hall.first(classEntries, { where: eq(classEntries.id, entryId) });
     if (!entry || entry.classId !== classId) return notFound("such entry");
     await hall.remove(classEntries, eq(classEntries.id, entryId));
@@ -125,17 +127,18 @@ export function removeEntry(who: Who, classId: string, entryId: string): Promise
 
 /** Fixes block, station or bar of an entry; null frees it. */
 export function lockEntry(
-  who: Who,
+  context: Context,
   classId: string,
   entryId: string,
   lock: { block: number | null; station: string | null; tag: string | null },
 ): Promise<Outcome<{ id: string }>> {
-  return changeClass(who, classId, "a choice is fixed or freed", async (hall, row) => {
+  return changeClass(context, classId, "a choice is fixed or freed", async (context, row) => {
+    const { hall } = context;
     const entry = await hall.first(classEntries, { where: eq(classEntries.id, entryId) });
     if (!entry || entry.classId !== classId) return notFound("such entry");
     if (lock.block !== null && !(lock.block >= 1 && lock.block <= row.blocks)) return notFound("such block");
     if (lock.station !== null && !(lock.station in row.capacities)) return notFound("such station in the class");
-    const bar = lock.tag === null ? null : (await barsOnTheWall(who)).find((one) => one.bar.tag === lock.tag);
+    const bar = lock.tag === null ? null : (await barsOnTheWall(context)).find((one) => one.bar.tag === lock.tag);
     if (lock.tag !== null && !bar) return notFound(`bar ${lock.tag}`);
     await hall.update(classEntries, eq(classEntries.id, entryId), {
       lockedBlock: lock.block,
@@ -148,34 +151,35 @@ export function lockEntry(
 
 /** Every change of what a class asks makes what was assigned stale. */
 async function changeClass<T extends object>(
-  who: Who,
+  context: Context,
   classId: string,
   action: string,
-  work: (hall: HallDb, row: ClassRow) => Promise<Outcome<T>>,
+  work: (context: Context, row: ClassRow) => Promise<Outcome<T>>,
 ): Promise<Outcome<T>> {
-  if (!may(who, "class.edit")) return forbidden("change classes");
+  if (!may(context, "class.edit")) return forbidden("change classes");
   if (!/^[0-9a-f-]{36}$/.test(classId)) return notFound("such class");
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await hall.first(classes, { where: eq(classes.id, classId), forUpdate: true });
     if (!row) return notFound("such class");
-    const result = await work(hall, row);
+    const result = await work(context, row);
     if (!result.ok) return result;
     await hall.update(classes, eq(classes.id, classId), { plan: null, version: row.version + 1 });
-    await recordChange(hall, who, { entity: "class", entityId: classId, action });
+    await recordChange(context, { entity: "class", entityId: classId, action });
     return result;
   });
 }
 
 /** Works out who is where with what, and keeps it. */
-export async function assignTonight(who: Who, classId: string): Promise<Outcome<{ plan: PlannedClass }>> {
-  if (!may(who, "class.edit")) return forbidden("assign classes");
-  const hall = hallDb(who);
+export async function assignTonight(context: Context, classId: string): Promise<Outcome<{ plan: PlannedClass }>> {
+  if (!may(context, "class.edit")) return forbidden("assign classes");
+  const { hall } = context;
   const row = /^[0-9a-f-]{36}$/.test(classId) ? await hall.first(classes, { where: eq(classes.id, classId) }) : null;
   if (!row) return notFound("such class");
   const [asked, rules, stations] = [
-    await entriesOf(who, hall, row),
-    await matchingRules(who),
-    (await listStations(who)).items,
+    await entriesOf(context, row),
+    await matchingRules(context),
+    (await listStations(context)).items,
   ];
   if (asked.entries.length === 0) return failed("impossible", "Nobody is in this class yet.");
   const plan = planClass({
@@ -189,14 +193,15 @@ export async function assignTonight(who: Who, classId: string): Promise<Outcome<
     bars: asked.bars,
     placeOf: asked.placeOf,
     rules,
-    today: who.today,
+    today: context.clock.today,
   });
-  return inTransaction(database(), who.hallId, async (tx) => {
+  return inTransaction(context, async (context) => {
+    const { hall: tx } = context;
     const now = await tx.first(classes, { where: eq(classes.id, classId), forUpdate: true });
     if (!now || now.version !== row.version)
       return failed("stale", "Somebody changed the class meanwhile. Assign it once more.");
     await tx.update(classes, eq(classes.id, classId), { plan });
-    await recordChange(tx, who, { entity: "class", entityId: classId, action: "assigned" });
+    await recordChange(context, { entity: "class", entityId: classId, action: "assigned" });
     return { ok: true, plan };
   });
 }

@@ -10,7 +10,7 @@ import { listClamps, listStations } from "./equipment";
 import { matchingRules } from "./houseRules";
 import { failed, type Outcome } from "./outcome";
 import { plateKindAtHand, platesAtHand } from "./platesAtHand";
-import type { Who } from "./who";
+import type { Context } from "./access/context";
 
 /** What stands at one station in one block of a class. */
 export interface PoolStation {
@@ -35,11 +35,11 @@ export interface ClassPool {
 
 /** All stations of a class and all its blocks as one question of plates; sets are spread evenly over a block. */
 export async function classPool(
-  who: Who,
+  context: Context,
   id: string,
   wish: LadderWish & { only: "kg" | "lb" | null },
 ): Promise<Outcome<ClassPool>> {
-  const result = await classDetails(who, id);
+  const result = await classDetails(context, id);
   if (!result.ok) return result;
   const { row, plan, items } = result.details;
   if (!plan) return failed("impossible", "Nobody is placed yet: assign the class first.");
@@ -50,11 +50,11 @@ export async function classPool(
       : [];
   });
   const [bars, { items: allStations }, [clamp], atHand, { schools }] = await Promise.all([
-    barsByTag(who, [...new Set(placed.map(({ tag }) => tag))]),
-    listStations(who),
-    listClamps(who),
-    platesAtHand(who),
-    matchingRules(who),
+    barsByTag(context, [...new Set(placed.map(({ tag }) => tag))]),
+    listStations(context),
+    listClamps(context),
+    platesAtHand(context),
+    matchingRules(context),
   ]);
   const problems: string[] = [];
   const stations: PoolStation[] = [];

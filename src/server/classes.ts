@@ -17,24 +17,24 @@ import { allLifts, liftOf } from "./lifts";
 import { barsToday as barsNow } from "./barsToday";
 import { meetingRules } from "./meetings";
 import { forbidden, notFound, type Outcome } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import type { Context } from "./access/context";
 
 export type ClassRow = typeof classes.$inferSelect;
 type EntryRow = typeof classEntries.$inferSelect;
 
 /** Classes, the coming ones first; for coach and manager. */
-export async function listClasses(who: Who): Promise<ClassRow[]> {
-  if (!may(who, "class.edit")) return [];
-  return hallDb(who).rows(classes, { orderBy: [desc(classes.heldOn), desc(classes.startsAt)], limit: 50 });
+export async function listClasses(context: Context): Promise<ClassRow[]> {
+  if (!may(context, "class.edit")) return [];
+  return context.hall.rows(classes, { orderBy: [desc(classes.heldOn), desc(classes.startsAt)], limit: 50 });
 }
 
 /** Classes of today with entries and no plan; nothing for whoever may not see classes. */
-export async function classesUnassigned(who: Who): Promise<ClassRow[]> {
-  if (!may(who, "class.edit")) return [];
-  return hallDb(who).rows(classes, {
+export async function classesUnassigned(context: Context): Promise<ClassRow[]> {
+  if (!may(context, "class.edit")) return [];
+  return context.hall.rows(classes, {
     where: and(
-      eq(classes.heldOn, who.today),
+      eq(classes.heldOn, context.clock.today),
       isNull(classes.plan),
       sql`exists (select 1 from ${classEntries} where ${classEntries.classId} = ${classes.id})`,
     ),
@@ -69,25 +69,25 @@ export interface ClassDetails {
 }
 
 /** A class with everything that a coach sees of it. */
-export async function classDetails(who: Who, id: string): Promise<Outcome<{ details: ClassDetails }>> {
-  if (!may(who, "class.edit")) return forbidden("see classes with their lifters");
-  const hall = hallDb(who);
+export async function classDetails(context: Context, id: string): Promise<Outcome<{ details: ClassDetails }>> {
+  if (!may(context, "class.edit")) return forbidden("see classes with their lifters");
+  const { hall } = context;
   const row = /^[0-9a-f-]{36}$/.test(id) ? await hall.first(classes, { where: eq(classes.id, id) }) : null;
   if (!row) return notFound("such class");
-  const asked = await entriesOf(who, hall, row);
+  const asked = await entriesOf(context, row);
   const plan = row.plan as PlannedClass | null;
-  const rules = await matchingRules(who);
+  const rules = await matchingRules(context);
   // That a bar of the class is in use is the class's own doing.
-  const barsToday = new Map([...(await barsNow(who))].map(([tag, one]) => [tag, { ...one, takenAt: null }]));
+  const barsToday = new Map([...(await barsNow(context))].map(([tag, one]) => [tag, { ...one, takenAt: null }]));
   const reasons = new Map<string, Reason[]>();
   const settings = new Map<string, string>();
-  const racks = new Map((await listStations(who)).items.map((station) => [station.key, station]));
+  const racks = new Map((await listStations(context)).items.map((station) => [station.key, station]));
   for (const placed of plan?.entries ?? []) {
     const entry = asked.entries.find((one) => one.id === placed.id);
     const bar = asked.bars.find(({ tag }) => tag === placed.tag);
     if (!entry || !bar) continue;
     const { lifter, purpose } = entry;
-    const options = { lifter, purpose, rules, today: who.today, barsToday };
+    const options = { lifter, purpose, rules, today: context.clock.today, barsToday };
     reasons.set(placed.id, matchBar(bar, entry.lift, entry.loadKg, options).reasons);
     const { kind, firstHoleMm = null, holePitchMm = null } = racks.get(placed.station ?? "") ?? {};
     if (kind !== "rack" || !lifter.build || firstHoleMm === null || holePitchMm === null) continue;
@@ -98,14 +98,15 @@ export async function classDetails(who: Who, id: string): Promise<Outcome<{ deta
 }
 
 /** What a class asks: its entries for the screen and for the assignment, and the bars there are. */
-export async function entriesOf(who: Who, hall: HallDb, row: ClassRow) {
+export async function entriesOf(context: Context, row: ClassRow) {
+  const { hall } = context;
   const [own, people, liftRows, wall, meetings, used, allBars] = await Promise.all([
     hall.rows(classEntries, { where: eq(classEntries.classId, row.id), orderBy: [asc(classEntries.id)] }),
     hall.rows(lifters),
-    allLifts(who),
-    barsOnTheWall(who),
-    meetingRules(who),
-    barUse(who),
+    allLifts(context),
+    barsOnTheWall(context),
+    meetingRules(context),
+    barUse(context),
     hall.rows(bars),
   ]);
   const byId = new Map(people.map((person) => [person.id, person]));
@@ -141,7 +142,7 @@ export async function entriesOf(who: Who, hall: HallDb, row: ClassRow) {
       lift,
       loadKg: entry.loadKg,
       lifter: matchLifterOf(person as LifterRow, lift, {
-        today: who.today,
+        today: context.clock.today,
         rules: meetings,
         used: used.get(person.id),
       }),

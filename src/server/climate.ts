@@ -4,14 +4,13 @@ import { cache } from "react";
 import { climateDay, steelReadings, type ClimateReading, type SteelReading } from "@/core/care/climateDay";
 import { simulatedClimate } from "@/core/care/simulatedClimate";
 import { hallDayAt, type HallDay } from "@/core/units/hallDay";
-import { database } from "@/data/client";
-import { inTransaction, type HallDb } from "@/data/hallDb";
+import type { HallDb } from "@/data/hallDb";
 import { climateDays, climateReadings, climateSensors } from "@/data/schema";
 import { replanCare, storedCareRules } from "./carePlanning";
 import { recordChange } from "./history";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import { inTransaction, type Context } from "./access/context";
 
 export type SensorRow = typeof climateSensors.$inferSelect;
 export type ClimateDayRow = typeof climateDays.$inferSelect;
@@ -21,21 +20,24 @@ const HOUR = 3_600_000;
 const MOST_CATCH_UP_HOURS = 400 * 24;
 
 /** Places whose air is read, by short name. */
-export const listSensors = cache((who: Who): Promise<SensorRow[]> =>
-  hallDb(who).rows(climateSensors, { orderBy: [asc(climateSensors.key)] }),
+export const listSensors = cache((context: Context): Promise<SensorRow[]> =>
+  context.hall.rows(climateSensors, { orderBy: [asc(climateSensors.key)] }),
 );
 
 /** Days of one sensor, oldest first. */
-export const sensorDays = (who: Who, sensorId: string, from: HallDay): Promise<ClimateDayRow[]> =>
-  hallDb(who).rows(climateDays, {
+export const sensorDays = (context: Context, sensorId: string, from: HallDay): Promise<ClimateDayRow[]> =>
+  context.hall.rows(climateDays, {
     where: and(eq(climateDays.sensorId, sensorId), gte(climateDays.day, from)),
     orderBy: [asc(climateDays.day)],
   });
 
 /** The last two days of readings with the steel behind them, oldest first. */
-export async function latestSteel(who: Who, sensor: SensorRow): Promise<SteelReading[]> {
-  const rows = await hallDb(who).rows(climateReadings, {
-    where: and(eq(climateReadings.sensorId, sensor.id), gte(climateReadings.at, new Date(Date.now() - 48 * HOUR))),
+export async function latestSteel(context: Context, sensor: SensorRow): Promise<SteelReading[]> {
+  const rows = await context.hall.rows(climateReadings, {
+    where: and(
+      eq(climateReadings.sensorId, sensor.id),
+      gte(climateReadings.at, new Date(context.clock.now().getTime() - 48 * HOUR)),
+    ),
     orderBy: [asc(climateReadings.at)],
   });
   return steelReadings(rows.map(readingOf), sensor.lagHours);
@@ -48,11 +50,13 @@ const readingOf = (row: typeof climateReadings.$inferSelect): ClimateReading => 
 });
 
 /** Lets the simulated ones among sensors read what they have not read yet, up to an hour. Call it in a transaction. */
-export async function readSensors(hall: HallDb, who: Who, sensors: readonly SensorRow[], until: number): Promise<void> {
-  for (const sensor of sensors) if (sensor.kind === "simulated") await tick(hall, who, sensor, until);
+export async function readSensors(context: Context, sensors: readonly SensorRow[], until: number): Promise<void> {
+  const { hall } = context;
+  for (const sensor of sensors) if (sensor.kind === "simulated") await tick(context, sensor, until);
 }
 
-async function tick(hall: HallDb, who: Who, sensor: SensorRow, until: number): Promise<void> {
+async function tick(context: Context, sensor: SensorRow, until: number): Promise<void> {
+  const { hall } = context;
   const last = await hall.first(climateReadings, {
     where: eq(climateReadings.sensorId, sensor.id),
     orderBy: [desc(climateReadings.at)],
@@ -60,18 +64,21 @@ async function tick(hall: HallDb, who: Who, sensor: SensorRow, until: number): P
   const from = Math.max((last?.at.getTime() ?? 0) + HOUR, until - MOST_CATCH_UP_HOURS * HOUR);
   const readings: ClimateReading[] = [];
   for (let at = from; at <= until; at += HOUR) readings.push(simulatedClimate(sensor.seed!, at));
-  await keepReadings(hall, who, sensor, readings);
+  await keepReadings(context, sensor, readings);
 }
 
 /** Keeps readings, each in place of what was read at that moment, and sums their days up anew. */
 export async function keepReadings(
-  hall: HallDb,
-  { timeZone }: Pick<Who, "timeZone">,
+  context: Context,
   sensor: SensorRow,
   readings: readonly ClimateReading[],
   deposition: ReadonlyMap<HallDay, { so2: number; chloride: number }> = new Map(),
 ): Promise<void> {
   if (readings.length === 0) return;
+  const {
+    hall,
+    actor: { timeZone },
+  } = context;
   await hall.putMany(
     climateReadings,
     [climateReadings.sensorId, climateReadings.at],
@@ -133,12 +140,12 @@ export interface ClimateFileRow {
 
 /** Takes readings from a file: all of them, or none with every problem. Due days follow at once. */
 export async function importClimate(
-  who: Who,
+  context: Context,
   sensorKey: string,
   rows: readonly ClimateFileRow[],
 ): Promise<Outcome<{ readings: number; days: number; firstDay: HallDay; lastDay: HallDay }>> {
-  if (!may(who, "climate.edit")) return forbidden("enter readings of the air");
-  const sensor = (await listSensors(who)).find(({ key }) => key === sensorKey);
+  if (!may(context, "climate.edit")) return forbidden("enter readings of the air");
+  const sensor = (await listSensors(context)).find(({ key }) => key === sensorKey);
   if (!sensor) return notFound(`sensor ${sensorKey}`);
   if (rows.length === 0) return failed("invalid", "The file has no rows.");
   if (rows.length > MOST_READINGS)
@@ -156,30 +163,31 @@ export async function importClimate(
     };
     if (at === null)
       problems.push({ path: `line ${line}, at`, message: `“${row.at}” is no moment; write 2026-11-25T14:00Z` });
-    else if (at > Date.now() + HOUR)
+    else if (at > context.clock.now().getTime() + HOUR)
       problems.push({ path: `line ${line}, at`, message: `“${row.at}” has not come yet` });
     const temperatureC = number("temperature", row.temperature, -60, 60);
     const relativeHumidityPct = number("humidity", row.humidity, 0, 100);
     if (at !== null && (row.so2.trim() || row.chloride.trim())) {
       const so2 = row.so2.trim() ? number("so2", row.so2, 0, 2000) : sensor.so2;
       const chloride = row.chloride.trim() ? number("chloride", row.chloride, 0, 2000) : sensor.chloride;
-      deposition.set(hallDayAt(new Date(at), who.timeZone), { so2, chloride });
+      deposition.set(hallDayAt(new Date(at), context.actor.timeZone), { so2, chloride });
     }
     return at === null ? [] : [{ at, temperatureC, relativeHumidityPct }];
   });
   if (problems.length > 0) return failed("invalid", "Nothing was taken in.", problems.slice(0, 200));
   // One reading a moment: the last of a file counts.
   const single = [...new Map(readings.map((reading) => [reading.at, reading])).values()];
-  const days = [...new Set(single.map(({ at }) => hallDayAt(new Date(at), who.timeZone)))].sort();
-  await inTransaction(database(), who.hallId, async (hall) => {
-    await keepReadings(hall, who, sensor, single, deposition);
-    await recordChange(hall, who, {
+  const days = [...new Set(single.map(({ at }) => hallDayAt(new Date(at), context.actor.timeZone)))].sort();
+  await inTransaction(context, async (context) => {
+    const { hall } = context;
+    await keepReadings(context, sensor, single, deposition);
+    await recordChange(context, {
       entity: "sensor",
       entityId: sensor.id,
       action: "readings from a file",
       after: { readings: single.length, firstDay: days[0], lastDay: days.at(-1) },
     });
-    if ((await storedCareRules(hall)).rule !== "calendar") await replanCare(hall, who);
+    if ((await storedCareRules(hall)).rule !== "calendar") await replanCare(context);
   });
   return { ok: true, readings: single.length, days: days.length, firstDay: days[0]!, lastDay: days.at(-1)! };
 }
@@ -194,10 +202,12 @@ function momentOf(text: string): number | null {
 
 /** Whether the bars sweat, for the morning: the driest gap of the last hours, at the worst sensor. */
 export async function sweatWarning(
-  who: Who,
+  context: Context,
 ): Promise<{ sensor: string; steelC: number; dewPointC: number; at: Date } | null> {
-  for (const sensor of await listSensors(who)) {
-    const recent = (await latestSteel(who, sensor)).filter(({ at }) => at >= Date.now() - 6 * HOUR);
+  for (const sensor of await listSensors(context)) {
+    const recent = (await latestSteel(context, sensor)).filter(
+      ({ at }) => at >= context.clock.now().getTime() - 6 * HOUR,
+    );
     const wet = recent.findLast(({ isWet }) => isWet);
     if (wet) return { sensor: sensor.name, steelC: wet.steelC, dewPointC: wet.dewPointC!, at: new Date(wet.at) };
   }
@@ -206,10 +216,10 @@ export async function sweatWarning(
 
 /** Changes what falls at a place and how far its bars lag; sums of days follow. */
 export async function saveSensor(
-  who: Who,
+  context: Context,
   form: { key: string; version: number; so2: string; chloride: string; lagHours: string },
 ): Promise<Outcome<{ version: number }>> {
-  if (!may(who, "climate.edit")) return forbidden("change sensors");
+  if (!may(context, "climate.edit")) return forbidden("change sensors");
   const problems: Problem[] = [];
   const number = (path: "so2" | "chloride" | "lagHours", most: number) => {
     const value = Number(form[path].trim().replace(",", "."));
@@ -219,7 +229,8 @@ export async function saveSensor(
   };
   const [so2, chloride, lagHours] = [number("so2", 2000), number("chloride", 2000), number("lagHours", 24)];
   if (problems.length > 0) return failed("invalid", "The sensor was not changed.", problems);
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await hall.first(climateSensors, { where: eq(climateSensors.key, form.key), forUpdate: true });
     if (!row) return notFound(`sensor ${form.key}`);
     if (row.version !== form.version)
@@ -240,22 +251,25 @@ export async function saveSensor(
       where: eq(climateReadings.sensorId, row.id),
       orderBy: [asc(climateReadings.at)],
     });
-    await keepReadings(hall, who, sensor!, all.map(readingOf));
-    await recordChange(hall, who, {
+    await keepReadings(context, sensor!, all.map(readingOf));
+    await recordChange(context, {
       entity: "sensor",
       entityId: row.id,
       action: "edited",
       before: { so2: row.so2, chloride: row.chloride, lagHours: row.lagHours },
       after: { so2, chloride, lagHours },
     });
-    if ((await storedCareRules(hall)).rule !== "calendar") await replanCare(hall, who);
+    if ((await storedCareRules(hall)).rule !== "calendar") await replanCare(context);
     return { ok: true as const, version: row.version + 1 };
   });
 }
 
 /** How many readings there are of a sensor, and since when. */
-export async function sensorExtent(who: Who, sensorId: string): Promise<{ readings: number; since: Date | null }> {
-  const [row] = await hallDb(who).summary(
+export async function sensorExtent(
+  context: Context,
+  sensorId: string,
+): Promise<{ readings: number; since: Date | null }> {
+  const [row] = await context.hall.summary(
     climateReadings,
     { readings: sql<number>`count(*)::int`, since: sql<string | null>`min(${climateReadings.at})` },
     { where: eq(climateReadings.sensorId, sensorId) },

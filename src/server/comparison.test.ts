@@ -3,14 +3,14 @@ import { describe, expect, it } from "vitest";
 import { LIFTS } from "@/core/matching/lifts";
 import { massUnitsFromKg } from "@/core/units/exactMass";
 import { lifts, plates } from "@/data/schema";
-import { makeHall } from "@/data/testHall.fixture";
+import { makeContexts } from "./context.fixture";
 import { enterBars } from "./barChanges";
 import { comparisonFor, questionWords } from "./comparison";
 import { comparisonPdf } from "./comparisonPdf";
 import { saveMeasuringRules } from "./rules";
 
 async function hallWithBars() {
-  const made = await makeHall("comparison");
+  const made = await makeContexts("comparison");
   await made.hall.insert(lifts, [
     { ...LIFTS.deadlift, listOrder: 1 },
     { ...LIFTS["bench"], listOrder: 2 },
@@ -30,7 +30,7 @@ async function hallWithBars() {
     ["B", "29"],
   ])
     await enterBars(
-      made.who("manager"),
+      made.context("manager"),
       {
         name: `Bar ${tag}`,
         family: "power",
@@ -47,23 +47,23 @@ async function hallWithBars() {
 
 describe("a comparison from its link", () => {
   it("bends the bars of the link as the handbook's check values: 22.1 and 19.2 mm at 270 kg", async () => {
-    const { who } = await hallWithBars();
-    const { items, judgement, unknownTags } = await comparisonFor(who("wall"), { bars: "A,B,GONE", load: "270" });
+    const { context } = await hallWithBars();
+    const { items, judgement, unknownTags } = await comparisonFor(context("wall"), { bars: "A,B,GONE", load: "270" });
     expect(items.map(({ bent }) => bent.ok && bent.whip.deflectionMm.toFixed(1))).toEqual(["22.1", "19.2"]);
     expect(judgement.verdict).toBe("It matters here.");
     expect(unknownTags).toEqual(["GONE"]);
   });
   it("obeys the house's noticeable difference", async () => {
-    const { who } = await hallWithBars();
-    await saveMeasuringRules(who("manager"), { noticeableMm: "4" }, 0);
-    expect((await comparisonFor(who("coach"), { bars: "A,B", load: "270" })).judgement.verdict).toBe(
+    const { context } = await hallWithBars();
+    await saveMeasuringRules(context("manager"), { noticeableMm: "4" }, 0);
+    expect((await comparisonFor(context("coach"), { bars: "A,B", load: "270" })).judgement.verdict).toBe(
       "It hardly matters here.",
     );
   });
   it("thinks the load in the hall's own plates when asked: thicker discs hang further out and bend more", async () => {
-    const { who } = await hallWithBars();
+    const { context } = await hallWithBars();
     const slack = async (search: Record<string, string>) => {
-      const { items, disc } = await comparisonFor(who("coach"), { bars: "A", load: "270", ...search });
+      const { items, disc } = await comparisonFor(context("coach"), { bars: "A", load: "270", ...search });
       return { disc: disc.key, mm: items[0]!.bent.ok ? items[0]!.bent.whip.deflectionMm : NaN };
     };
     const [thin, thick] = [await slack({}), await slack({ plates: "r25" })];
@@ -71,8 +71,8 @@ describe("a comparison from its link", () => {
     expect(thick.mm).toBeGreaterThan(thin.mm + 5);
   });
   it("takes offers from the link, after the bars of the hall", async () => {
-    const { who } = await hallWithBars();
-    const comparison = await comparisonFor(who("coach"), {
+    const { context } = await hallWithBars();
+    const comparison = await comparisonFor(context("coach"), {
       bars: "A",
       try: "Offer~20~27~1452.6~50~alloy-steel~1100",
       load: "270",
@@ -83,8 +83,8 @@ describe("a comparison from its link", () => {
     expect(questionWords(comparison)).toBe("deadlift, 270 kg in all, hands 440 mm apart, 25 kg discs, 27 mm");
   });
   it("falls back to a deadlift at 220 kg for what it does not understand", async () => {
-    const { who } = await hallWithBars();
-    const { lift, state, handsMm } = await comparisonFor(who("coach"), {
+    const { context } = await hallWithBars();
+    const { lift, state, handsMm } = await comparisonFor(context("coach"), {
       bars: "A",
       lift: "moonwalk",
       load: "lots",

@@ -13,7 +13,7 @@ import { barsByTag } from "./bars";
 import { listPlates } from "./equipment";
 import { allLifts, liftOf } from "./lifts";
 import { measuringRules } from "./rules";
-import type { Who } from "./who";
+import type { Context } from "./access/context";
 
 /** Lighter discs are not what a heavy bar is loaded with. */
 const LEAST_DISC_KG = 10;
@@ -34,13 +34,13 @@ export interface Comparison {
 }
 
 /** Everything a comparison shows, from its link: the page and its exports say the same. */
-export async function comparisonFor(who: Who, search: Record<string, string | undefined>): Promise<Comparison> {
+export async function comparisonFor(context: Context, search: Record<string, string | undefined>): Promise<Comparison> {
   const state = readComparison(search);
   const [found, liftRows, { items: plates }, rules] = await Promise.all([
-    barsByTag(who, state.tags),
-    allLifts(who),
-    listPlates(who),
-    measuringRules(who),
+    barsByTag(context, state.tags),
+    allLifts(context),
+    listPlates(context),
+    measuringRules(context),
   ]);
   const lifts = liftRows.map(liftOf);
   const lift = lifts.find(({ key }) => key === state.lift) ?? lifts.find(({ key }) => key === "deadlift") ?? lifts[0]!;

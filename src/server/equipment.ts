@@ -4,7 +4,7 @@ import type { AnyPgColumn } from "drizzle-orm/pg-core";
 import type { PlateKind, PlateMaterial } from "@/core/loading/plateKind";
 import type { HallTable } from "@/data/hallDb";
 import { clamps, lifts, plates, stations } from "@/data/schema";
-import { hallDb, type Who } from "./who";
+import type { Context } from "./access/context";
 
 export type PlateRow = typeof plates.$inferSelect;
 export type ClampRow = typeof clamps.$inferSelect;
@@ -23,19 +23,19 @@ export interface PageQuery {
 }
 
 /** Plates of the hall, heaviest first. */
-export const listPlates = (who: Who, query: PageQuery = {}): Promise<Page<PlateRow>> =>
-  pageOf(who, plates, plates.massUnits, plates.id, "desc", query, (row) => [row.massUnits, row.id]);
+export const listPlates = (context: Context, query: PageQuery = {}): Promise<Page<PlateRow>> =>
+  pageOf(context, plates, plates.massUnits, plates.id, "desc", query, (row) => [row.massUnits, row.id]);
 
 /** Stations of the hall, by key. */
-export const listStations = (who: Who, query: PageQuery = {}): Promise<Page<StationRow>> =>
-  pageOf(who, stations, stations.key, stations.id, "asc", query, (row) => [row.key, row.id]);
+export const listStations = (context: Context, query: PageQuery = {}): Promise<Page<StationRow>> =>
+  pageOf(context, stations, stations.key, stations.id, "asc", query, (row) => [row.key, row.id]);
 
 /** Lifts of the hall, in the order people list them. */
-export const listLifts = (who: Who, query: PageQuery = {}): Promise<Page<LiftRow>> =>
-  pageOf(who, lifts, lifts.listOrder, lifts.id, "asc", query, (row) => [row.listOrder, row.id]);
+export const listLifts = (context: Context, query: PageQuery = {}): Promise<Page<LiftRow>> =>
+  pageOf(context, lifts, lifts.listOrder, lifts.id, "asc", query, (row) => [row.listOrder, row.id]);
 
-export function listClamps(who: Who): Promise<ClampRow[]> {
-  return hallDb(who).rows(clamps, { orderBy: [asc(clamps.pairMassUnits)] });
+export function listClamps(context: Context): Promise<ClampRow[]> {
+  return context.hall.rows(clamps, { orderBy: [asc(clamps.pairMassUnits)] });
 }
 
 /** A plate as the loading takes it. */
@@ -51,7 +51,7 @@ export function plateKindOf(row: PlateRow): PlateKind {
 }
 
 async function pageOf<T extends HallTable>(
-  who: Who,
+  context: Context,
   table: T,
   sortBy: AnyPgColumn,
   id: AnyPgColumn,
@@ -65,7 +65,7 @@ async function pageOf<T extends HallTable>(
       ? sql`(${sortBy}, ${id}) > (${after[0]}, ${after[1]}::uuid)`
       : sql`(${sortBy}, ${id}) < (${after[0]}, ${after[1]}::uuid)`);
   const order = direction === "asc" ? asc : desc;
-  const rows = await hallDb(who).rows(table, {
+  const rows = await context.hall.rows(table, {
     where: and(beyond),
     orderBy: [order(sortBy), order(id)],
     limit: limit + 1,

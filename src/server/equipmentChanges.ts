@@ -8,8 +8,7 @@ import { groupBy } from "@/core/collections/groupBy";
 import { massUnitsFromKg } from "@/core/units/exactMass";
 import { convertTyped, type TypedQuantity, type Unit } from "@/core/units/typedQuantity";
 import { trimNumeric } from "@/data/barRecordRows";
-import { database } from "@/data/client";
-import { inTransaction, type HallDb } from "@/data/hallDb";
+import type { HallDb } from "@/data/hallDb";
 import { clamps, plates, plateWeights, stations } from "@/data/schema";
 import type { ClampRow, PlateRow, StationRow } from "./equipment";
 import { prepareRows } from "./fieldFiles";
@@ -17,8 +16,8 @@ import { saveRow, type FieldKind, type Values } from "./fieldRows";
 import { recordChange } from "./history";
 import type { PreparedPart } from "./barImport";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import { inTransaction, type Context } from "./access/context";
 
 const TABLES = { plate: plates, clamp: clamps, station: stations };
 
@@ -72,11 +71,13 @@ const KINDS = { plate: kindOf("plate"), clamp: kindOf("clamp"), station: kindOf(
 
 /** Enters or changes a plate, clamp or station; see `saveRow`. */
 export async function saveEquipment(
-  who: Who,
+  context: Context,
   kind: EquipmentKind,
   form: { id: string | null; version: number; texts: Record<string, string> },
 ): Promise<Outcome<{ key: string; version: number }>> {
-  return may(who, "equipment.edit") ? saveRow(who, KINDS[kind], form) : forbidden("change plates, clamps and stations");
+  return may(context, "equipment.edit")
+    ? saveRow(context, KINDS[kind], form)
+    : forbidden("change plates, clamps and stations");
 }
 
 /** Everything of one kind, as files carry it, by short name. */
@@ -99,15 +100,15 @@ const massText = ({ massValue, massUnit }: { massValue: string; massUnit: string
 
 /** Reads plates, clamps or stations of a file against the hall's; see `prepareRows`. */
 export async function prepareEquipment(
-  hall: HallDb,
-  who: Who,
+  context: Context,
   kind: EquipmentKind,
   incoming: readonly FileEquipment[],
 ): Promise<PreparedPart> {
+  const { hall } = context;
   const rows = (await hall.rows(TABLES[kind])) as AnyRow[];
-  if (kind !== "plate") return prepareRows(hall, who, KINDS[kind], { rows, incoming });
+  if (kind !== "plate") return prepareRows(context, KINDS[kind], { rows, incoming });
   const weighed = groupBy(await hall.rows(plateWeights), ({ plateId }) => plateId);
-  return prepareRows(hall, who, KINDS[kind], {
+  return prepareRows(context, KINDS[kind], {
     rows,
     incoming,
     more: ({ weights = [] }: FileEquipment, row) => {
@@ -122,7 +123,7 @@ export async function prepareEquipment(
         problems: read.flatMap((typed) => (typed.ok ? [] : typed.problems)),
         words: fresh.map(({ mark }) => `weight of ${mark}`),
         write: async (id) => {
-          for (const { mark, mass } of fresh) await writeWeight(hall, who, id, mark, mass);
+          for (const { mark, mass } of fresh) await writeWeight(context, id, mark, mass);
         },
       };
     },
@@ -131,16 +132,17 @@ export async function prepareEquipment(
 
 /** Puts one plate on the scale: kept under what is written on it, over what was there before. */
 export async function weighPlate(
-  who: Who,
+  context: Context,
   { plateId, mark, mass }: { plateId: string; mark: string; mass: string },
 ): Promise<Outcome<{ mark: string }>> {
-  if (!may(who, "bar.measure")) return forbidden("weigh plates");
+  if (!may(context, "bar.measure")) return forbidden("weigh plates");
   const read = readWeight(mark, mass);
   if (!read.ok) return failed("invalid", "Nothing was kept.", read.problems);
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const plate = await hall.first(plates, { where: eq(plates.id, plateId), forUpdate: true });
     if (!plate) return notFound("such plate");
-    await writeWeight(hall, who, plateId, read.mark, read.mass);
+    await writeWeight(context, plateId, read.mark, read.mass);
     return { ok: true, mark: read.mark };
   });
 }
@@ -162,19 +164,20 @@ function readWeight(
     : { ok: true, mark: said, mass: read.value as TypedQuantity };
 }
 
-async function writeWeight(hall: HallDb, who: Who, plateId: string, mark: string, mass: TypedQuantity): Promise<void> {
+async function writeWeight(context: Context, plateId: string, mark: string, mass: TypedQuantity): Promise<void> {
+  const { hall } = context;
   const where = and(eq(plateWeights.plateId, plateId), eq(plateWeights.mark, mark));
   const before = await hall.first(plateWeights, { where });
   const columns = {
     massValue: mass.value,
     massUnit: mass.unit,
     massUnits: massUnitsFromKg(convertTyped(mass)),
-    weighedBy: who.personId,
-    weighedAt: new Date(),
+    weighedBy: context.actor.personId,
+    weighedAt: context.clock.now(),
   };
   if (before) await hall.update(plateWeights, where, columns);
   else await hall.insert(plateWeights, { plateId, mark, ...columns });
-  await recordChange(hall, who, {
+  await recordChange(context, {
     entity: "plate",
     entityId: plateId,
     action: `weighed ${mark}`,
@@ -184,7 +187,7 @@ async function writeWeight(hall: HallDb, who: Who, plateId: string, mark: string
 }
 
 /** By plate: its single weights, the nearest paired. */
-export async function platePairings(who: Who): Promise<Map<string, Pairing>> {
-  const rows = await hallDb(who).rows(plateWeights, { orderBy: [asc(plateWeights.mark)] });
+export async function platePairings(context: Context): Promise<Map<string, Pairing>> {
+  const rows = await context.hall.rows(plateWeights, { orderBy: [asc(plateWeights.mark)] });
   return new Map([...groupBy(rows, ({ plateId }) => plateId)].map(([id, own]) => [id, pairPlates(own)]));
 }

@@ -7,7 +7,7 @@ import type { HallDb } from "@/data/hallDb";
 import type { ImportReport, PreparedPart } from "./barImport";
 import { readRow, writeRow, type FieldKind, type FieldRow, type Values } from "./fieldRows";
 import type { Problem } from "./outcome";
-import type { Who } from "./who";
+import type { Context } from "./access/context";
 
 /** What a file says of a row beside its fields. */
 export interface MoreOfRow {
@@ -38,11 +38,11 @@ interface PrepareOptions<R extends FieldRow, F extends FileRow> {
  * does not name stays. Call it in the transaction that is to write them.
  */
 export function prepareRows<R extends FieldRow, F extends FileRow>(
-  hall: HallDb,
-  who: Who,
+  context: Context,
   kind: FieldKind<R>,
   { rows, incoming, noNew, more }: PrepareOptions<R, F>,
 ): PreparedPart {
+  const { hall } = context;
   const problems: Problem[] = [];
   const report: ImportReport = { added: 0, changed: 0, unchanged: 0, changes: [] };
   const writes: (() => Promise<void>)[] = [];
@@ -70,7 +70,7 @@ export function prepareRows<R extends FieldRow, F extends FileRow>(
     writes.push(() => write(read.values, row, extra));
   });
   const write = async (values: Values, row: R | null, extra: MoreOfRow | undefined) => {
-    const { id } = await writeRow(hall, who, kind, { row, values, reason: "from a file" });
+    const { id } = await writeRow(context, kind, { row, values, reason: "from a file" });
     await extra?.write(id);
   };
   return {

@@ -5,11 +5,10 @@ import type { AnyPgColumn } from "drizzle-orm/pg-core";
 import { differingTexts } from "@/core/bars/barRecord";
 import type { FieldDef } from "@/core/bars/barFields";
 import type { FieldValue } from "@/core/bars/fieldText";
-import { database } from "@/data/client";
-import { inTransaction, type HallDb, type HallTable } from "@/data/hallDb";
+import type { HallDb, HallTable } from "@/data/hallDb";
 import { recordChange, type Change } from "./history";
 import { failed, notFound, type Outcome, type Problem } from "./outcome";
-import type { Who } from "./who";
+import { inTransaction, type Context } from "./access/context";
 
 export type Values = Record<string, FieldValue | null>;
 export type FieldTable = HallTable & { id: AnyPgColumn; key: AnyPgColumn };
@@ -45,22 +44,22 @@ export function readRow<R extends FieldRow>(
 
 /** Enters a row, or writes over one what differs, with its history. */
 export async function writeRow<R extends FieldRow>(
-  hall: HallDb,
-  who: Who,
+  context: Context,
   kind: FieldKind<R>,
   { row, values, reason }: { row: R | null; values: Values; reason?: string },
 ): Promise<{ id: string; version: number }> {
+  const { hall } = context;
   const columns = kind.columnsOf(values);
   const after = fieldTexts(kind.defs, values);
   if (!row) {
     const [made] = (await hall.insert(kind.table, columns as never)) as unknown as FieldRow[];
-    await recordChange(hall, who, { entity: kind.entity, entityId: made!.id, action: "entered", after, reason });
+    await recordChange(context, { entity: kind.entity, entityId: made!.id, action: "entered", after, reason });
     return { id: made!.id, version: 1 };
   }
   const differing = differingTexts(kind.textsOf(row), after);
   if (Object.keys(differing.after).length === 0) return row;
   await hall.update(kind.table, eq(kind.table.id, row.id), { ...columns, version: row.version + 1 } as never);
-  await recordChange(hall, who, { entity: kind.entity, entityId: row.id, action: "edited", ...differing, reason });
+  await recordChange(context, { entity: kind.entity, entityId: row.id, action: "edited", ...differing, reason });
   return { id: row.id, version: row.version + 1 };
 }
 
@@ -69,7 +68,7 @@ export async function writeRow<R extends FieldRow>(
  * stale one is refused with both texts of every field.
  */
 export async function saveRow<R extends FieldRow>(
-  who: Who,
+  context: Context,
   kind: FieldKind<R>,
   { id, version, texts }: { id: string | null; version: number; texts: Record<string, string> },
 ): Promise<Outcome<{ key: string; version: number }>> {
@@ -77,7 +76,8 @@ export async function saveRow<R extends FieldRow>(
   if (!read.ok) return failed("invalid", "Nothing was changed.", read.problems);
   const { values } = read;
   const { table, entity } = kind;
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const key = String(values.key);
     const find = async (where: ReturnType<typeof eq>, forUpdate = false) =>
       (await hall.first(table, { where, forUpdate })) as unknown as R | null;
@@ -99,6 +99,6 @@ export async function saveRow<R extends FieldRow>(
         })),
       );
     }
-    return { ok: true, key, version: (await writeRow(hall, who, kind, { row, values })).version };
+    return { ok: true, key, version: (await writeRow(context, kind, { row, values })).version };
   });
 }

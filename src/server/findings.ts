@@ -1,15 +1,14 @@
 import "server-only";
 import { and, desc, eq, inArray, isNull, ne } from "drizzle-orm";
 import { fileTypeFromBuffer } from "file-type";
-import { database } from "@/data/client";
-import { inTransaction, type HallDb } from "@/data/hallDb";
+import type { HallDb } from "@/data/hallDb";
 import { bars, careFindings } from "@/data/schema";
 import { replanCare, storedCareRules } from "./carePlanning";
 import { recordChange } from "./history";
 import { namesById } from "./lookups";
 import { failed, forbidden, notFound, type Failed, type Outcome } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import { inTransaction, type Context } from "./access/context";
 
 /** Photos up to 5 MiB. */
 export const MOST_PHOTO_BYTES = 5 * 1024 * 1024;
@@ -28,8 +27,11 @@ export interface Finding {
 }
 
 /** Findings: open ones of the hall, or all of one bar, newest first. */
-export async function listFindings(who: Who, ask: { barId?: string; openOnly?: boolean } = {}): Promise<Finding[]> {
-  const hall = hallDb(who);
+export async function listFindings(
+  context: Context,
+  ask: { barId?: string; openOnly?: boolean } = {},
+): Promise<Finding[]> {
+  const { hall } = context;
   const rows = await hall.summary(
     careFindings,
     {
@@ -70,9 +72,9 @@ export async function listFindings(who: Who, ask: { barId?: string; openOnly?: b
 }
 
 /** The photo of a finding as it was sent. */
-export async function findingPhoto(who: Who, id: string): Promise<{ bytes: Buffer; type: string } | null> {
+export async function findingPhoto(context: Context, id: string): Promise<{ bytes: Buffer; type: string } | null> {
   if (!/^[0-9a-f-]{36}$/.test(id)) return null;
-  const row = await hallDb(who).first(careFindings, { where: eq(careFindings.id, id) });
+  const row = await context.hall.first(careFindings, { where: eq(careFindings.id, id) });
   return row?.photo && row.photoType ? { bytes: row.photo, type: row.photoType } : null;
 }
 
@@ -91,49 +93,50 @@ export async function checkedPhoto(base64: string): Promise<{ ok: true; bytes: B
 
 /** Keeps a finding in the transaction of whatever found it. */
 export async function keepFinding(
-  hall: HallDb,
-  who: Who,
+  context: Context,
   bar: { id: string; tag: string },
   { note, photo, foundAt }: { note: string; photo: { bytes: Buffer; type: string } | null; foundAt: Date },
 ): Promise<string> {
+  const { hall } = context;
   const [row] = await hall.insert(careFindings, {
     barId: bar.id,
     note,
     photo: photo?.bytes ?? null,
     photoType: photo?.type ?? null,
-    foundBy: who.personId,
+    foundBy: context.actor.personId,
     foundAt,
   });
-  await recordChange(hall, who, {
+  await recordChange(context, {
     entity: "finding",
     entityId: row!.id,
     action: "found",
     after: { tag: bar.tag, note, photo: photo !== null },
   });
-  if ((await storedCareRules(hall)).rule === "condition") await replanCare(hall, who);
+  if ((await storedCareRules(hall)).rule === "condition") await replanCare(context);
   return row!.id;
 }
 
 /** Settles a finding: what was done about it is kept. */
-export async function settleFinding(who: Who, id: string, note: string): Promise<Outcome<object>> {
-  if (!may(who, "care.tick")) return forbidden("settle findings");
+export async function settleFinding(context: Context, id: string, note: string): Promise<Outcome<object>> {
+  if (!may(context, "care.tick")) return forbidden("settle findings");
   const said = note.trim();
   if (said === "" || said.length > 300)
     return failed("invalid", "The finding stays open.", [
       { path: "note", message: "Say what was done about it, in up to 300 characters." },
     ]);
   if (!/^[0-9a-f-]{36}$/.test(id)) return notFound("such finding");
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await hall.first(careFindings, { where: eq(careFindings.id, id), forUpdate: true });
     if (!row) return notFound("such finding");
     if (row.settledAt) return { ok: true as const };
     await hall.update(careFindings, eq(careFindings.id, id), {
-      settledAt: new Date(),
-      settledBy: who.personId,
+      settledAt: context.clock.now(),
+      settledBy: context.actor.personId,
       settledNote: said,
     });
-    await recordChange(hall, who, { entity: "finding", entityId: id, action: "settled", after: { note: said } });
-    if ((await storedCareRules(hall)).rule === "condition") await replanCare(hall, who);
+    await recordChange(context, { entity: "finding", entityId: id, action: "settled", after: { note: said } });
+    if ((await storedCareRules(hall)).rule === "condition") await replanCare(context);
     return { ok: true as const };
   });
 }

@@ -2,8 +2,7 @@ import "server-only";
 import { ne } from "drizzle-orm";
 import { FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
 import type { HallFileParts } from "@/core/hallFileParts";
-import { database } from "@/data/client";
-import { inTransaction, type HallDb } from "@/data/hallDb";
+import type { HallDb } from "@/data/hallDb";
 import { bars, stations as stationRows } from "@/data/schema";
 import { exportBars, type FileBar } from "./barFiles";
 import { nothingTakenIn, prepareBars, type ImportReport, type IncomingBar, type OnProgress } from "./barImport";
@@ -17,9 +16,9 @@ import { exportLifters, prepareLifters } from "./lifters";
 import { exportLifts, prepareLifts } from "./lifts";
 import { exportMeetings, prepareMeetings } from "./meetings";
 import { failed, forbidden, type Outcome } from "./outcome";
-import { may } from "./permissions";
+import { may } from "./access/permissions";
 import { exportSettings, prepareSettings } from "./settingFiles";
-import { hallDb, type Who } from "./who";
+import { inTransaction, type Context } from "./access/context";
 
 /** What a hall's file holds. */
 export interface HallFile<B = FileBar> extends HallFileParts {
@@ -27,25 +26,25 @@ export interface HallFile<B = FileBar> extends HallFileParts {
 }
 
 /** Everything of the hall that files carry. */
-export async function exportHall(who: Who): Promise<Outcome<{ file: HallFile }>> {
-  const result = await exportBars(who);
+export async function exportHall(context: Context): Promise<Outcome<{ file: HallFile }>> {
+  const result = await exportBars(context);
   if (!result.ok) return result;
-  const hall = hallDb(who);
+  const { hall } = context;
   const [plates, clamps, stations, lifts, meetings, lifters, careTasks, care, charts, looked, settings, rules, air] =
     await Promise.all([
       exportEquipment(hall, "plate"),
       exportEquipment(hall, "clamp"),
       exportEquipment(hall, "station"),
-      exportLifts(who),
-      exportMeetings(who),
-      exportLifters(who),
-      exportCareTasks(who),
-      exportCareLog(who),
-      exportCharts(who),
-      exportInspections(who),
-      exportSettings(who),
-      exportRules(who),
-      exportAir(who),
+      exportLifts(context),
+      exportMeetings(context),
+      exportLifters(context),
+      exportCareTasks(context),
+      exportCareLog(context),
+      exportCharts(context),
+      exportInspections(context),
+      exportSettings(context),
+      exportRules(context),
+      exportAir(context),
     ]);
   return {
     ok: true,
@@ -70,32 +69,33 @@ export async function exportHall(who: Who): Promise<Outcome<{ file: HallFile }>>
 
 /** Takes a hall's file in, all of it or nothing; a second time it changes nothing. */
 export async function importHall(
-  who: Who,
+  context: Context,
   file: Partial<HallFile<IncomingBar>>,
   { isDryRun, onProgress = () => undefined }: { isDryRun: boolean; onProgress?: OnProgress },
 ): Promise<Outcome<{ report: ImportReport }>> {
-  if (!may(who, "hall.import")) return forbidden("take files in");
+  if (!may(context, "hall.import")) return forbidden("take files in");
   if (Object.values(file).every((list) => (list?.length ?? 0) === 0))
     return failed("invalid", "There is nothing in the file.");
   const { bars: rows = [], plates = [], clamps = [], stations = [], lifts = [], meetings = [], lifters = [] } = file;
   // What the file itself brings may be named by what comes after it.
   const liftKeys = lifts.flatMap(({ texts }) => texts.key ?? []);
   const rules = meetings.map((one) => one.rules);
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const familyOf = await familiesKnown(hall, rows);
     const parts = [
-      await prepareBars(hall, who, rows),
-      await prepareEquipment(hall, who, "plate", plates),
-      await prepareEquipment(hall, who, "clamp", clamps),
-      await prepareEquipment(hall, who, "station", stations),
-      await prepareLifts(hall, who, lifts),
-      await prepareMeetings(hall, who, meetings, liftKeys),
-      await prepareLifters(hall, who, lifters, { lifts: liftKeys, rules }),
-      await prepareCareTasks(hall, who, file.careTasks ?? []),
-      await prepareCareLog(hall, who, file.care ?? [], [...familyOf.keys()]),
-      await prepareCharts(hall, who, file.charts ?? [], familyOf),
-      await prepareInspections(hall, who, file.inspections ?? [], familyOf),
-      await prepareSettings(hall, who, file.settings ?? [], {
+      await prepareBars(context, rows),
+      await prepareEquipment(context, "plate", plates),
+      await prepareEquipment(context, "clamp", clamps),
+      await prepareEquipment(context, "station", stations),
+      await prepareLifts(context, lifts),
+      await prepareMeetings(context, meetings, liftKeys),
+      await prepareLifters(context, lifters, { lifts: liftKeys, rules }),
+      await prepareCareTasks(context, file.careTasks ?? []),
+      await prepareCareLog(context, file.care ?? [], [...familyOf.keys()]),
+      await prepareCharts(context, file.charts ?? [], familyOf),
+      await prepareInspections(context, file.inspections ?? [], familyOf),
+      await prepareSettings(context, file.settings ?? [], {
         lifters: lifters.flatMap(({ texts }) => texts.key ?? []),
         tags: [...familyOf.keys()],
         lifts: liftKeys,
@@ -104,15 +104,15 @@ export async function importHall(
           ...stations.flatMap(({ texts }) => texts.key ?? []),
         ],
       }),
-      await prepareRules(hall, who, file.rules ?? []),
-      await prepareAir(hall, who, file.air ?? []),
+      await prepareRules(context, file.rules ?? []),
+      await prepareAir(context, file.air ?? []),
     ];
     const problems = parts.flatMap((part) => part.problems);
     if (problems.length > 0) return nothingTakenIn(problems);
     if (!isDryRun) for (const { write } of parts) await write(onProgress);
     // Tasks, rules and air of the file say how often; what was planned before them is planned anew.
     const says = [file.careTasks, file.rules, file.air].some((list) => (list?.length ?? 0) > 0);
-    if (!isDryRun && says) await replanCare(hall, who);
+    if (!isDryRun && says) await replanCare(context);
     const sum = (key: "added" | "changed" | "unchanged") => parts.reduce((total, { report }) => total + report[key], 0);
     return {
       ok: true,

@@ -3,7 +3,7 @@ import { and, desc, eq } from "drizzle-orm";
 import type { HallDb } from "@/data/hallDb";
 import { changes, idempotencyKeys } from "@/data/schema";
 import { namesById } from "./lookups";
-import type { Who } from "./who";
+import type { Context } from "./access/context";
 
 export interface Change {
   entity:
@@ -32,8 +32,9 @@ export interface Change {
 }
 
 /** Writes who, when, what was and what is. Call it in the transaction that makes the change. */
-export async function recordChange(hall: HallDb, who: Pick<Who, "personId">, change: Change): Promise<void> {
-  await hall.insert(changes, { ...change, personId: who.personId, at: new Date() });
+export async function recordChange(context: Context, change: Change): Promise<void> {
+  const { hall } = context;
+  await hall.insert(changes, { ...change, personId: context.actor.personId, at: context.clock.now() });
 }
 
 /** The latest changes of one thing, newest first, with the name of whoever made them. */
@@ -67,7 +68,7 @@ export function lastChangeOf(hall: HallDb, entity: Change["entity"], entityId: s
  * Carries out a write from a floor screen once, however often it is sent: the second time answers what the first did.
  * Call it in the transaction of the write. A write sent twice at the same moment waits for the first.
  */
-export async function once<T>(hall: HallDb, key: string, action: string, work: () => Promise<T>): Promise<T> {
+export async function idempotent<T>(hall: HallDb, key: string, action: string, work: () => Promise<T>): Promise<T> {
   const isFirst = await hall.insertOnce(idempotencyKeys, { key, action, result: {} });
   if (!isFirst) {
     const row = await hall.first(idempotencyKeys, { where: eq(idempotencyKeys.key, key) });

@@ -14,7 +14,7 @@ import { NOTHING, prepareList, type ListItem } from "./fieldFiles";
 import { recordChange } from "./history";
 import type { Problem } from "./outcome";
 import { MEASURING_KEY } from "./rules";
-import { hallDb, type Who } from "./who";
+import type { Context } from "./access/context";
 
 /* What the house decides and what its air was, as files carry it. */
 
@@ -33,8 +33,8 @@ const UNDERSTOOD: Record<string, (value: Record<string, unknown>) => Record<stri
   [CARE_KEY]: (value) => ({ ...careRulesFrom(value) }),
 };
 
-export async function exportRules(who: Who): Promise<FileRule[]> {
-  const rows = await hallDb(who).rows(houseRules, { orderBy: [asc(houseRules.key)] });
+export async function exportRules(context: Context): Promise<FileRule[]> {
+  const rows = await context.hall.rows(houseRules, { orderBy: [asc(houseRules.key)] });
   return rows.flatMap(({ key, value }) => {
     const understood = UNDERSTOOD[key];
     return understood ? [{ key, value: understood(value as Record<string, unknown>) }] : [];
@@ -42,10 +42,11 @@ export async function exportRules(who: Who): Promise<FileRule[]> {
 }
 
 /** Reads rules of a file against the house's; a value that the program would not understand is a problem at its place. */
-export async function prepareRules(hall: HallDb, who: Who, incoming: readonly FileRule[]): Promise<PreparedPart> {
+export async function prepareRules(context: Context, incoming: readonly FileRule[]): Promise<PreparedPart> {
+  const { hall } = context;
   if (incoming.length === 0) return NOTHING;
   const rows = new Map((await hall.rows(houseRules)).map((row) => [row.key, row]));
-  const there = new Map((await exportRules(who)).map(({ key, value }) => [key, value]));
+  const there = new Map((await exportRules(context)).map(({ key, value }) => [key, value]));
   return prepareList<FileRule, Record<string, unknown>>({
     name: "rule",
     incoming,
@@ -60,9 +61,9 @@ export async function prepareRules(hall: HallDb, who: Who, incoming: readonly Fi
     write: async ({ key, value }) => {
       const row = rows.get(key);
       await hall.put(houseRules, [houseRules.hallId, houseRules.key], { key, value, version: (row?.version ?? 0) + 1 });
-      await recordChange(hall, who, {
+      await recordChange(context, {
         entity: "rule",
-        entityId: who.hallId,
+        entityId: context.actor.hallId,
         action: `changed the rules for ${key}`,
         before: row?.value,
         after: value,
@@ -94,8 +95,8 @@ function outOfRange(value: Record<string, unknown>): Problem[] {
   });
 }
 
-export async function exportAir(who: Who): Promise<FileAir[]> {
-  const hall = hallDb(who);
+export async function exportAir(context: Context): Promise<FileAir[]> {
+  const { hall } = context;
   const [sensors, readings, days] = await Promise.all([
     hall.rows(climateSensors, { orderBy: [asc(climateSensors.key)] }),
     hall.rows(climateReadings, { orderBy: [asc(climateReadings.at)] }),
@@ -122,9 +123,10 @@ export async function exportAir(who: Who): Promise<FileAir[]> {
  * Reads the air of a file against the hall's: what was read at a moment is replaced by what the file says, other
  * moments stay.
  */
-export async function prepareAir(hall: HallDb, who: Who, incoming: readonly FileAir[]): Promise<PreparedPart> {
+export async function prepareAir(context: Context, incoming: readonly FileAir[]): Promise<PreparedPart> {
+  const { hall } = context;
   if (incoming.length === 0) return NOTHING;
-  const there = new Map((await exportAir(who)).map((one) => [one.key, one]));
+  const there = new Map((await exportAir(context)).map((one) => [one.key, one]));
   /** What the hall's air would be. */
   const merged = (item: FileAir): FileAir => {
     const own = there.get(item.key);
@@ -143,7 +145,7 @@ export async function prepareAir(hall: HallDb, who: Who, incoming: readonly File
     incoming,
     there,
     read: (item): ListItem<FileAir> => {
-      const late = item.readings.findIndex(({ at }) => !(Date.parse(at) <= Date.now() + 3_600_000));
+      const late = item.readings.findIndex(({ at }) => !(Date.parse(at) <= context.clock.now().getTime() + 3_600_000));
       const problems: Problem[] = [
         ...(/^[a-z0-9-]{1,40}$/.test(item.key) ? [] : [{ path: "key", message: "small letters, digits and hyphens" }]),
         ...(item.kind === "simulated" && item.seed === null
@@ -160,8 +162,7 @@ export async function prepareAir(hall: HallDb, who: Who, incoming: readonly File
         ? await hall.update(climateSensors, eq(climateSensors.id, before.id), { ...facts, version: before.version + 1 })
         : await hall.insert(climateSensors, facts);
       await keepReadings(
-        hall,
-        who,
+        context,
         sensor as SensorRow,
         readings.map(({ at, temperatureC, humidityPct }) => ({
           at: Date.parse(at),
@@ -170,7 +171,7 @@ export async function prepareAir(hall: HallDb, who: Who, incoming: readonly File
         })),
         new Map(deposition.map(({ day, so2, chloride }) => [day, { so2, chloride }])),
       );
-      await recordChange(hall, who, {
+      await recordChange(context, {
         entity: "sensor",
         entityId: sensor!.id,
         action: "readings from a file",

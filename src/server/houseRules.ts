@@ -11,8 +11,7 @@ import {
 } from "@/core/matching/houseRules";
 import { flips, type Flip } from "@/core/matching/flips";
 import { SCHOOL_KEYS, schoolsFrom } from "@/core/matching/schools";
-import { database } from "@/data/client";
-import { inTransaction } from "@/data/hallDb";
+
 import { bars, houseRules } from "@/data/schema";
 import { barsOnTheWall } from "./bars";
 import { careHouse, MATCHING_KEY as KEY, planCare, storedRules } from "./carePlanning";
@@ -21,11 +20,11 @@ import { listLifters, matchLifterOf, barUse } from "./lifters";
 import { allLifts, liftOf } from "./lifts";
 import { meetingRules } from "./meetings";
 import { failed, forbidden, type Outcome, type Problem } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import { inTransaction, type Context } from "./access/context";
 
 /** The house's rules for matching, loading and care, read once a request; starting values where it decided nothing. */
-export const matchingRules = cache((who: Who) => storedRules(hallDb(who)));
+export const matchingRules = cache((context: Context) => storedRules(context.hall));
 
 /** The rules that a form says; texts by number and by school. Empty numbers are as a house starts. */
 function readForm(texts: Record<string, string>): { rules: MatchingRules; problems: Problem[] } {
@@ -46,54 +45,58 @@ function readForm(texts: Record<string, string>): { rules: MatchingRules; proble
 
 /** Which verdicts the rules of a form would change, before anybody saves them. Lifters count for coach and manager. */
 export async function previewRules(
-  who: Who,
+  context: Context,
   texts: Record<string, string>,
 ): Promise<Outcome<{ flips: Flip[]; graded: number }>> {
-  if (!may(who, "rule.edit")) return forbidden("change house rules");
+  if (!may(context, "rule.edit")) return forbidden("change house rules");
   const { rules, problems } = readForm(texts);
   if (problems.length > 0) return failed("invalid", "Nothing was looked at.", problems);
   const [wall, liftRows, people, meetings, used, now] = await Promise.all([
-    barsOnTheWall(who),
-    allLifts(who),
-    listLifters(who),
-    meetingRules(who),
-    barUse(who),
-    matchingRules(who),
+    barsOnTheWall(context),
+    allLifts(context),
+    listLifters(context),
+    meetingRules(context),
+    barUse(context),
+    matchingRules(context),
   ]);
   const usable = wall.map(({ bar }) => bar).filter(({ state }) => isUsable(state));
   const lifts = liftRows.map(liftOf);
   const lifters = people.map((row) => ({
     name: row.name,
     as: (lift: (typeof lifts)[number]) =>
-      matchLifterOf(row, lift, { today: who.today, rules: meetings, used: used.get(row.id) }),
+      matchLifterOf(row, lift, { today: context.clock.today, rules: meetings, used: used.get(row.id) }),
   }));
-  return { ok: true, ...flips({ bars: usable, lifts, lifters, today: who.today, before: now, after: rules }) };
+  return {
+    ok: true,
+    ...flips({ bars: usable, lifts, lifters, today: context.clock.today, before: now, after: rules }),
+  };
 }
 
 /** Saves the rules of a form. A change of what touches care plans that care anew. */
 export async function saveMatchingRules(
-  who: Who,
+  context: Context,
   texts: Record<string, string>,
   version: number,
 ): Promise<Outcome<object>> {
-  if (!may(who, "rule.edit")) return forbidden("change house rules");
+  if (!may(context, "rule.edit")) return forbidden("change house rules");
   const { rules, problems } = readForm(texts);
   if (problems.length > 0) return failed("invalid", "The rules were not changed.", problems);
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await hall.first(houseRules, { where: eq(houseRules.key, KEY), forUpdate: true });
     if ((row?.version ?? 0) !== version)
       return failed("stale", "Somebody changed the rules meanwhile. Look at them again before you change them.");
     const before = rulesFrom(row?.value);
     await hall.put(houseRules, [houseRules.hallId, houseRules.key], { key: KEY, value: rules, version: version + 1 });
-    await recordChange(hall, who, {
+    await recordChange(context, {
       entity: "rule",
-      entityId: who.hallId,
+      entityId: context.actor.hallId,
       action: `changed the rules for ${KEY}`,
       before: changedOnly(before, rules),
       after: changedOnly(rules, before),
     });
     if (before.schools.bars !== rules.schools.bars) {
-      const house = await careHouse(hall, who);
+      const house = await careHouse(context);
       const busy = await hall.rows(bars, { where: inArray(bars.family, ["all-round", "hybrid"]) });
       for (const bar of busy) if (bar.state !== "retired") await planCare(hall, house, bar);
     }

@@ -10,7 +10,7 @@ import {
   idempotencyKeys,
   messages,
 } from "@/data/schema";
-import { makeHall } from "@/data/testHall.fixture";
+import { at, makeContexts } from "./context.fixture";
 import { CARE_KEY } from "./carePlanning";
 import * as carePlanning from "./carePlanning";
 import { keepCareCurrent, startClock } from "./housekeeping";
@@ -18,34 +18,34 @@ import { keepCareCurrent, startClock } from "./housekeeping";
 const HOUR = 3_600_000;
 
 async function withRound(name: string) {
-  const made = await makeHall(name);
-  const care = made.who("care");
+  const made = await makeContexts(name);
+  const care = made.context("care");
   await made.hall.insert(careRounds, {
-    personId: care.personId,
-    day: care.today,
+    personId: care.actor.personId,
+    day: care.clock.today,
     fromMinute: 540,
     minutes: 12,
-    items: [{ barId: made.bar.id, taskId: made.task.id, dueOn: care.today }],
+    items: [{ barId: made.bar.id, taskId: made.task.id, dueOn: care.clock.today }],
   });
   return { ...made, care };
 }
 
 /** Another request of the same person: what one request worked out is not kept for it. */
-const again = <T extends object>(who: T): T => ({ ...who });
+const again = <T extends object>(context: T): T => ({ ...context });
 
 afterEach(() => vi.restoreAllMocks());
 
 describe("what the program does by itself", () => {
   it("is done once an hour and once a day, however many ask at the same moment", async () => {
-    const { hall, care, who } = await withRound("once");
-    await Promise.all([care, who("manager"), who("lifter")].map((one) => keepCareCurrent(one)));
+    const { hall, care, context } = await withRound("once");
+    await Promise.all([care, context("manager"), context("lifter")].map((one) => keepCareCurrent(one)));
     await keepCareCurrent(again(care));
     expect(await hall.rows(messages)).toMatchObject([
-      { toPersonId: care.personId, subject: "Care today at 09:00: about 12 min", body: "brush: T1" },
+      { toPersonId: care.actor.personId, subject: "Care today at 09:00: about 12 min", body: "brush: T1" },
     ]);
     expect(await hall.rows(idempotencyKeys)).toHaveLength(3);
     // The next day is another day.
-    await keepCareCurrent({ ...care, today: "2026-03-21" });
+    await keepCareCurrent(at(care, "2026-03-21T12:00:00Z"));
     expect(await hall.rows(messages)).toHaveLength(1);
     expect(await hall.rows(idempotencyKeys)).toHaveLength(5);
   });
@@ -56,7 +56,7 @@ describe("what the program does by itself", () => {
       { key: "hall", name: "Hall", kind: "simulated", seed: 7, so2: 5, chloride: 5 },
       { key: "yard", name: "Yard", kind: "entered", so2: 5, chloride: 5 },
     ]);
-    const hour = Math.floor(Date.now() / HOUR) * HOUR;
+    const hour = Math.floor(care.clock.now().getTime() / HOUR) * HOUR;
     await hall.insert(climateReadings, {
       sensorId: simulated!.id,
       at: new Date(hour - 30 * HOUR),

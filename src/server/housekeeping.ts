@@ -1,13 +1,12 @@
 import "server-only";
+import { inTransaction, type Context } from "./access/context";
 import { inArray } from "drizzle-orm";
 import { cache } from "react";
-import { database } from "@/data/client";
-import { inTransaction, type HallDb } from "@/data/hallDb";
 import { idempotencyKeys } from "@/data/schema";
 import { replanCare, storedCareRules } from "./carePlanning";
 import { listSensors, readSensors } from "./climate";
 import { remindOfRounds } from "./reminders";
-import { hallDb, managerOfEachHall, type Who } from "./who";
+import { contextOfEachHall, log } from "./access/session";
 
 const HOUR = 3_600_000;
 /** So often the program looks whether an hour or a day has begun. */
@@ -20,25 +19,26 @@ const LOOK_EVERY = 60_000;
  * transaction with the mark that it is done; one that fails is tried again the next time. Costs a row when nothing is
  * to do.
  */
-export const keepCareCurrent = cache(async (who: Who): Promise<void> => {
-  const hour = Math.floor(Date.now() / HOUR);
-  const pieces: Record<string, (own: HallDb) => Promise<unknown>> = {
-    [`climate-hour-${hour}`]: async (own) => readSensors(own, who, await listSensors(who), hour * HOUR),
-    [`care-day-${who.today}`]: async (own) => {
-      if ((await storedCareRules(own)).rule !== "calendar") await replanCare(own, who);
+export const keepCareCurrent = cache(async (context: Context): Promise<void> => {
+  const hour = Math.floor(context.clock.now().getTime() / HOUR);
+  const pieces: Record<string, (context: Context) => Promise<unknown>> = {
+    [`climate-hour-${hour}`]: async (context) => readSensors(context, await listSensors(context), hour * HOUR),
+    [`care-day-${context.clock.today}`]: async (context) => {
+      if ((await storedCareRules(context.hall)).rule !== "calendar") await replanCare(context);
     },
-    [`care-reminders-${who.today}`]: (own) => remindOfRounds(own, who),
+    [`care-reminders-${context.clock.today}`]: (context) => remindOfRounds(context),
   };
   const keys = Object.keys(pieces);
-  const done = await hallDb(who).rows(idempotencyKeys, { where: inArray(idempotencyKeys.key, keys) });
+  const done = await context.hall.rows(idempotencyKeys, { where: inArray(idempotencyKeys.key, keys) });
   for (const key of keys.filter((one) => !done.some((row) => row.key === one)))
-    await inTransaction(database(), who.hallId, async (own) => {
-      if (await own.insertOnce(idempotencyKeys, { key, action: "housekeeping", result: {} })) await pieces[key]!(own);
+    await inTransaction(context, async (context) => {
+      if (await context.hall.insertOnce(idempotencyKeys, { key, action: "housekeeping", result: {} }))
+        await pieces[key]!(context);
     });
 });
 
 function complain(error: unknown): void {
-  console.error("Care was not brought up to date:", error instanceof Error ? error.message : error);
+  log().error({ err: error }, "care was not brought up to date");
 }
 
 /** Starts the program's clock: every hall is kept current whether anybody looks or not. Answers how to stop it. */
@@ -48,8 +48,8 @@ export function startClock(every = LOOK_EVERY): () => void {
     if (isBusy) return;
     isBusy = true;
     // The database may be starting or being restored; the next look tries again. One hall's trouble is not another's.
-    const halls = await managerOfEachHall().catch(complain);
-    for (const who of halls ?? []) await keepCareCurrent(who).catch(complain);
+    const halls = await contextOfEachHall().catch(complain);
+    for (const context of halls ?? []) await keepCareCurrent(context).catch(complain);
     isBusy = false;
   };
   const timer = setInterval(() => void look(), every);

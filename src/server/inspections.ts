@@ -9,23 +9,26 @@ import {
 } from "@/core/care/inspection";
 import { FAMILIES, type FamilyKey } from "@/core/bars/families";
 import { trimmed } from "@/core/units/format";
-import { database } from "@/data/client";
-import { inTransaction, type HallDb } from "@/data/hallDb";
+import type { HallDb } from "@/data/hallDb";
 import { barMeasurements, bars, carePlan, careTasks, inspections } from "@/data/schema";
 import { refreshEffective } from "./barChanges";
 import { logDone } from "./care";
 import { storedCareRules } from "./carePlanning";
-import { once, recordChange } from "./history";
+import { idempotent, recordChange } from "./history";
 import { namesById } from "./lookups";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import { inTransaction, type Context } from "./access/context";
 
 export type InspectionRow = typeof inspections.$inferSelect;
 
 /** Inspections of one bar, newest first, with who looked. */
-export async function inspectionsOf(who: Who, barId: string, limit = 20): Promise<(InspectionRow & { by: string })[]> {
-  const hall = hallDb(who);
+export async function inspectionsOf(
+  context: Context,
+  barId: string,
+  limit = 20,
+): Promise<(InspectionRow & { by: string })[]> {
+  const { hall } = context;
   const rows = await hall.rows(inspections, {
     where: eq(inspections.barId, barId),
     orderBy: [desc(inspections.inspectedOn), desc(inspections.enteredAt)],
@@ -52,20 +55,23 @@ export interface InspectionForm {
  * What was looked at counts as done.
  */
 export async function inspectBar(
-  who: Who,
+  context: Context,
   { tag, facts, decided, reason, idempotencyKey }: InspectionForm,
 ): Promise<Outcome<{ verdict: InspectionVerdict; reasons: string[] }>> {
-  if (!may(who, "bar.inspect")) return forbidden("inspect bars");
+  if (!may(context, "bar.inspect")) return forbidden("inspect bars");
   const problems = factProblems(facts);
   if (!/^[\w-]{8,64}$/.test(idempotencyKey))
     problems.push({ path: "idempotencyKey", message: "8 to 64 letters, digits, - or _." });
   if (reason.length > 200) problems.push({ path: "reason", message: "At most 200 characters." });
   if (problems.length > 0) return failed("invalid", "Nothing was kept.", problems);
-  return inTransaction(database(), who.hallId, (hall) =>
-    once(hall, idempotencyKey, "bar.inspect", async () => {
-      const row = await hall.first(bars, { where: and(eq(bars.tag, tag), ne(bars.state, "retired")), forUpdate: true });
+  return inTransaction(context, (context) =>
+    idempotent(context.hall, idempotencyKey, "bar.inspect", async () => {
+      const row = await context.hall.first(bars, {
+        where: and(eq(bars.tag, tag), ne(bars.state, "retired")),
+        forUpdate: true,
+      });
       if (!row) return notFound(`bar ${tag}`);
-      const { limits } = await storedCareRules(hall);
+      const { limits } = await storedCareRules(context.hall);
       const judged = judgeInspection(facts, limits);
       const verdict = decided ?? judged.verdict;
       const said = reason.trim();
@@ -75,13 +81,13 @@ export async function inspectBar(
           { path: "reason", message: `The rule says ${judged.verdict}; say why you decide otherwise.` },
         ]);
       const isMilder = INSPECTION_VERDICTS.indexOf(verdict) < INSPECTION_VERDICTS.indexOf(judged.verdict);
-      if ((isMilder || verdict === "retire") && !may(who, "bar.change-state"))
+      if ((isMilder || verdict === "retire") && !may(context, "bar.change-state"))
         return forbidden(verdict === "retire" ? "retire bars" : "decide milder than the rule");
       const runout = facts.dialMm ? runoutOf(facts.dialMm) : null;
-      const [kept] = await hall.insert(inspections, {
+      const [kept] = await context.hall.insert(inspections, {
         barId: row.id,
-        personId: who.personId,
-        inspectedOn: who.today,
+        personId: context.actor.personId,
+        inspectedOn: context.clock.today,
         facts,
         tirMm: runout?.tirMm ?? null,
         bendAtDeg: runout?.bendAtDeg ?? null,
@@ -90,14 +96,14 @@ export async function inspectBar(
         reason: said || null,
       });
       const words = judged.reasons.map(({ text }) => text);
-      await measured(hall, who, row, facts, runout?.tirMm ?? null);
-      await counted(hall, who, row, facts);
-      const state = nextState(who, row.state, verdict);
+      await measured(context, row, facts, runout?.tirMm ?? null);
+      await counted(context, row, facts);
+      const state = nextState(context, row.state, verdict);
       const why = said || words.slice(0, 2).join(", ");
       if (state !== null) {
         const stateReason = state === "in-service" ? null : why.slice(0, 200);
-        await hall.update(bars, eq(bars.id, row.id), { state, stateReason, version: row.version + 1 });
-        await recordChange(hall, who, {
+        await context.hall.update(bars, eq(bars.id, row.id), { state, stateReason, version: row.version + 1 });
+        await recordChange(context, {
           entity: "bar",
           entityId: row.id,
           action: "state",
@@ -106,7 +112,7 @@ export async function inspectBar(
           after: { state, stateReason },
         });
       }
-      await recordChange(hall, who, {
+      await recordChange(context, {
         entity: "inspection",
         entityId: kept!.id,
         action: "inspected",
@@ -119,22 +125,22 @@ export async function inspectBar(
 }
 
 /** The state that follows, or null for the one it has: nobody but the manager takes a bar out of quarantine. */
-function nextState(who: Who, from: string, verdict: InspectionVerdict): string | null {
+function nextState(context: Context, from: string, verdict: InspectionVerdict): string | null {
   const to = { keep: "in-service", watch: "watch", quarantine: "quarantined", retire: "retired" }[verdict];
   if (to === from || from === "on-order") return null;
-  if (from === "quarantined" && to !== "retired" && !may(who, "bar.end-quarantine")) return null;
-  if (from === "watch" && to === "in-service" && !may(who, "bar.change-state")) return null;
+  if (from === "quarantined" && to !== "retired" && !may(context, "bar.end-quarantine")) return null;
+  if (from === "watch" && to === "in-service" && !may(context, "bar.change-state")) return null;
   return to;
 }
 
 /** What was measured on the way is kept like any measurement. */
 async function measured(
-  hall: HallDb,
-  who: Who,
+  context: Context,
   row: typeof bars.$inferSelect,
   facts: InspectionFacts,
   tirMm: number | null,
 ): Promise<void> {
+  const { hall } = context;
   const spins = [facts.spinLeftS, facts.spinRightS].filter((spin) => spin !== null);
   const found: [kind: string, values: number[], unit: string, instrument: string][] = [
     ...(tirMm === null
@@ -151,8 +157,8 @@ async function measured(
     found.map(([kind, values, unit, instrument]) => ({
       barId: row.id,
       kind,
-      measuredAt: new Date(),
-      personId: who.personId,
+      measuredAt: context.clock.now(),
+      personId: context.actor.personId,
       instrument,
       typedValues: values.map((value) => trimmed(value, 3)),
       typedUnit: unit,
@@ -163,7 +169,8 @@ async function measured(
 }
 
 /** Looking counts as the care that looks: straightness, sleeves, joints. */
-async function counted(hall: HallDb, who: Who, row: typeof bars.$inferSelect, facts: InspectionFacts): Promise<void> {
+async function counted(context: Context, row: typeof bars.$inferSelect, facts: InspectionFacts): Promise<void> {
+  const { hall } = context;
   const looked = [
     ...(facts.dialMm || facts.hops !== null ? ["straightness"] : []),
     ...(facts.endPlayMm !== null || facts.spinLeftS !== null || facts.spinRightS !== null ? ["sleeve-check"] : []),
@@ -175,9 +182,9 @@ async function counted(hall: HallDb, who: Who, row: typeof bars.$inferSelect, fa
       where: and(eq(carePlan.barId, row.id), eq(carePlan.taskId, task.id)),
     });
     if (planned)
-      await logDone(hall, who, row, task, {
-        doneOn: who.today,
-        doneBy: who.personId,
+      await logDone(context, row, task, {
+        doneOn: context.clock.today,
+        doneBy: context.actor.personId,
         note: "inspected",
         minutes: null,
       });

@@ -11,8 +11,7 @@ import type { Lift } from "@/core/matching/lifts";
 import { specFor, type MeetingRule } from "@/core/matching/meetingRules";
 import { daysBetween, type HallDay } from "@/core/units/hallDay";
 import { convertTyped, type TypedQuantity } from "@/core/units/typedQuantity";
-import { database } from "@/data/client";
-import { inTransaction, type HallDb } from "@/data/hallDb";
+import type { HallDb } from "@/data/hallDb";
 import { bars, changes, lifterBars, lifters, lifterSettings } from "@/data/schema";
 import { eraseFromRuns } from "./eraseFromRuns";
 import type { PreparedPart } from "./barImport";
@@ -22,24 +21,27 @@ import { recordChange } from "./history";
 import { allLifts } from "./lifts";
 import { meetingRules } from "./meetings";
 import { failed, forbidden, notFound, type Outcome } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import { inTransaction, type Context } from "./access/context";
 
 export type LifterRow = typeof lifters.$inferSelect;
 
 /** Lifters by name; nobody but coach and manager sees any. Read once a request. */
-export const listLifters = cache(async (who: Who): Promise<LifterRow[]> => {
-  if (!may(who, "lifter.read")) return [];
-  return hallDb(who).rows(lifters, { where: isNull(lifters.retiredAt), orderBy: [asc(lifters.name), asc(lifters.id)] });
+export const listLifters = cache(async (context: Context): Promise<LifterRow[]> => {
+  if (!may(context, "lifter.read")) return [];
+  return context.hall.rows(lifters, {
+    where: isNull(lifters.retiredAt),
+    orderBy: [asc(lifters.name), asc(lifters.id)],
+  });
 });
 
 /** Lifters a page at a time, for programs of a coach. */
 export async function listLifterPage(
-  who: Who,
+  context: Context,
   { limit, after }: { limit: number; after?: [name: string, id: string] },
 ): Promise<Outcome<{ items: LifterRow[]; nextCursor: string | null }>> {
-  if (!may(who, "lifter.read")) return forbidden("read lifters");
-  const rows = await hallDb(who).rows(lifters, {
+  if (!may(context, "lifter.read")) return forbidden("read lifters");
+  const rows = await context.hall.rows(lifters, {
     where: and(
       isNull(lifters.retiredAt),
       after && sql`(${lifters.name}, ${lifters.id}) > (${after[0]}, ${after[1]}::uuid)`,
@@ -96,37 +98,37 @@ function lifterKind(liftKeys: readonly string[], rules: readonly string[]): Fiel
   };
 }
 
-const rulesKnown = async (who: Who) => (await meetingRules(who)).map(({ rules }) => rules);
+const rulesKnown = async (context: Context) => (await meetingRules(context)).map(({ rules }) => rules);
 
 /** Enters or changes a lifter. */
 export async function saveLifter(
-  who: Who,
+  context: Context,
   form: { id: string | null; version: number; texts: Record<string, string> },
 ): Promise<Outcome<{ key: string; version: number }>> {
-  if (!may(who, "lifter.edit")) return forbidden("change lifters");
-  const liftKeys = (await allLifts(who)).map(({ key }) => key);
-  return saveRow(who, lifterKind(liftKeys, await rulesKnown(who)), form);
+  if (!may(context, "lifter.edit")) return forbidden("change lifters");
+  const liftKeys = (await allLifts(context)).map(({ key }) => key);
+  return saveRow(context, lifterKind(liftKeys, await rulesKnown(context)), form);
 }
 
 /** Every lifter as files carry them; null for whoever may not read any. Whoever was erased is in no file. */
-export async function exportLifters(who: Who): Promise<FileLifter[] | null> {
-  if (!may(who, "lifter.read")) return null;
-  return (await listLifters(who))
+export async function exportLifters(context: Context): Promise<FileLifter[] | null> {
+  if (!may(context, "lifter.read")) return null;
+  return (await listLifters(context))
     .toSorted((a, b) => (a.key < b.key ? -1 : 1))
     .map((row) => ({ texts: lifterTexts(row), ...(row.confirmed?.length ? { confirmed: row.confirmed } : {}) }));
 }
 
 /** Reads lifters of a file against the hall's. Lifts and rules that the same file brings are known. */
 export async function prepareLifters(
-  hall: HallDb,
-  who: Who,
+  context: Context,
   incoming: readonly FileLifter[],
   { lifts, rules }: { lifts: readonly string[]; rules: readonly string[] },
 ): Promise<PreparedPart> {
+  const { hall } = context;
   if (incoming.length === 0) return NOTHING;
-  const liftKeys = [...(await allLifts(who)).map(({ key }) => key), ...lifts];
-  const kind = lifterKind(liftKeys, [...(await rulesKnown(who)), ...rules]);
-  return prepareRows(hall, who, kind, {
+  const liftKeys = [...(await allLifts(context)).map(({ key }) => key), ...lifts];
+  const kind = lifterKind(liftKeys, [...(await rulesKnown(context)), ...rules]);
+  return prepareRows(context, kind, {
     rows: await hall.rows(lifters),
     incoming,
     more: ({ confirmed = [] }, row) => {
@@ -146,8 +148,8 @@ export async function prepareLifters(
 }
 
 /** What a coach may confirm of a lifter, with the words for it. */
-export async function confirmable(who: Who): Promise<{ key: string; words: string }[]> {
-  const lifts = await allLifts(who);
+export async function confirmable(context: Context): Promise<{ key: string; words: string }[]> {
+  const lifts = await allLifts(context);
   return [
     { key: HINGE_ON_STRAIGHT, words: "a clean hinge on a straight bar, before one on a bar that swings" },
     ...lifts.flatMap(({ key, name, prerequisite }) =>
@@ -157,15 +159,20 @@ export async function confirmable(who: Who): Promise<{ key: string; words: strin
 }
 
 /** Sets what a coach confirms of a lifter. */
-export async function confirmLifter(who: Who, key: string, confirmed: readonly string[]): Promise<Outcome<object>> {
-  if (!may(who, "lifter.edit")) return forbidden("confirm anything of lifters");
-  const known = (await confirmable(who)).map((one) => one.key);
+export async function confirmLifter(
+  context: Context,
+  key: string,
+  confirmed: readonly string[],
+): Promise<Outcome<object>> {
+  if (!may(context, "lifter.edit")) return forbidden("confirm anything of lifters");
+  const known = (await confirmable(context)).map((one) => one.key);
   const kept = known.filter((one) => confirmed.includes(one));
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await hall.first(lifters, { where: eq(lifters.key, key), forUpdate: true });
     if (!row) return notFound(`lifter ${key}`);
     await hall.update(lifters, eq(lifters.id, row.id), { confirmed: kept, version: row.version + 1 });
-    await recordChange(hall, who, {
+    await recordChange(context, {
       entity: "lifter",
       entityId: row.id,
       action: "confirmed",
@@ -185,9 +192,9 @@ export interface LifterBar {
 }
 
 /** The bars a lifter knows, the latest first. */
-export async function barsOfLifter(who: Who, lifterId: string): Promise<LifterBar[]> {
-  if (!may(who, "lifter.read")) return [];
-  const hall = hallDb(who);
+export async function barsOfLifter(context: Context, lifterId: string): Promise<LifterBar[]> {
+  if (!may(context, "lifter.read")) return [];
+  const { hall } = context;
   const own = await hall.rows(lifterBars, { where: eq(lifterBars.lifterId, lifterId) });
   const rows = new Map((await hall.rows(bars)).map((row) => [row.id, row]));
   return own
@@ -200,15 +207,16 @@ export async function barsOfLifter(who: Who, lifterId: string): Promise<LifterBa
 
 /** Notes that a lifter used a bar on a day, and how it is set for them. */
 export async function noteBarUse(
-  who: Who,
+  context: Context,
   { lifter, tag, usedOn, setting }: { lifter: string; tag: string; usedOn: HallDay; setting: string },
 ): Promise<Outcome<object>> {
-  if (!may(who, "lifter.edit")) return forbidden("note what lifters use");
-  if (usedOn > who.today)
+  if (!may(context, "lifter.edit")) return forbidden("note what lifters use");
+  if (usedOn > context.clock.today)
     return failed("invalid", "Nothing was kept.", [{ path: "usedOn", message: "That day has not come yet." }]);
   if (setting.length > 120)
     return failed("invalid", "Nothing was kept.", [{ path: "setting", message: "At most 120 characters." }]);
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const person = await hall.first(lifters, { where: eq(lifters.key, lifter), forUpdate: true });
     if (!person) return notFound(`lifter ${lifter}`);
     const bar = await hall.first(bars, { where: and(eq(bars.tag, tag), sql`${bars.state} <> 'retired'`) });
@@ -223,7 +231,7 @@ export async function noteBarUse(
       barId: bar.id,
       ...after,
     });
-    await recordChange(hall, who, {
+    await recordChange(context, {
       entity: "lifter",
       entityId: person.id,
       action: `used ${tag}`,
@@ -238,9 +246,10 @@ export async function noteBarUse(
  * Erases a person: name, sizes, limits, notes and loads go, also from the history; that somebody was there stays, so
  * that what refers to them still counts.
  */
-export async function eraseLifter(who: Who, key: string): Promise<Outcome<object>> {
-  if (!may(who, "lifter.erase")) return forbidden("erase lifters");
-  return inTransaction(database(), who.hallId, async (hall) => {
+export async function eraseLifter(context: Context, key: string): Promise<Outcome<object>> {
+  if (!may(context, "lifter.erase")) return forbidden("erase lifters");
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await hall.first(lifters, { where: eq(lifters.key, key), forUpdate: true });
     if (!row) return notFound(`lifter ${key}`);
     await hall.update(lifters, eq(lifters.id, row.id), {
@@ -262,7 +271,7 @@ export async function eraseLifter(who: Who, key: string): Promise<Outcome<object
       usualLoads: null,
       meetings: null,
       personId: null,
-      retiredAt: new Date(),
+      retiredAt: context.clock.now(),
       version: row.version + 1,
     });
     await hall.remove(lifterBars, eq(lifterBars.lifterId, row.id));
@@ -272,14 +281,14 @@ export async function eraseLifter(who: Who, key: string): Promise<Outcome<object
       before: null,
       after: null,
     });
-    await recordChange(hall, who, { entity: "lifter", entityId: row.id, action: "erased" });
+    await recordChange(context, { entity: "lifter", entityId: row.id, action: "erased" });
     return { ok: true };
   });
 }
 
 /** When lifters first and last used bars, by lifter and tag. */
-export const barUse = cache(async (who: Who) => {
-  const hall = hallDb(who);
+export const barUse = cache(async (context: Context) => {
+  const { hall } = context;
   const own = await hall.rows(lifterBars);
   const tags = new Map((await hall.rows(bars)).map(({ id, tag }) => [id, tag]));
   const use = new Map<string, Map<string, { first: HallDay; last: HallDay }>>();

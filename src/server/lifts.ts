@@ -11,8 +11,8 @@ import type { PreparedPart } from "./barImport";
 import { prepareRows } from "./fieldFiles";
 import { saveRow, type FieldKind } from "./fieldRows";
 import { forbidden, type Outcome } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import type { Context } from "./access/context";
 
 export type LiftRow = typeof lifts.$inferSelect;
 
@@ -35,8 +35,8 @@ export function liftOf(row: LiftRow): Lift {
 }
 
 /** Every lift of the hall, in the order people list them; read once a request. */
-export const allLifts = cache(async (who: Who): Promise<LiftRow[]> =>
-  hallDb(who).rows(lifts, { orderBy: [asc(lifts.listOrder), asc(lifts.key)] }),
+export const allLifts = cache(async (context: Context): Promise<LiftRow[]> =>
+  context.hall.rows(lifts, { orderBy: [asc(lifts.listOrder), asc(lifts.key)] }),
 );
 
 const KIND: FieldKind<LiftRow> = {
@@ -65,11 +65,12 @@ const after = (rows: readonly LiftRow[]): FieldKind<LiftRow> => {
 };
 
 /** Every lift as files carry it, in the order people list them. */
-export const exportLifts = async (who: Who): Promise<FileRow[]> =>
-  (await allLifts(who)).map((row) => ({ texts: liftTexts(row) }));
+export const exportLifts = async (context: Context): Promise<FileRow[]> =>
+  (await allLifts(context)).map((row) => ({ texts: liftTexts(row) }));
 
 /** Reads lifts of a file against the hall's; a lift that is there keeps its place in the list. */
-export async function prepareLifts(hall: HallDb, who: Who, incoming: readonly FileRow[]): Promise<PreparedPart> {
+export async function prepareLifts(context: Context, incoming: readonly FileRow[]): Promise<PreparedPart> {
+  const { hall } = context;
   const rows = await hall.rows(lifts);
   const known = new Set(rows.map(({ key }) => key));
   const fresh = after(rows);
@@ -77,18 +78,18 @@ export async function prepareLifts(hall: HallDb, who: Who, incoming: readonly Fi
     ...KIND,
     columnsOf: (values) => (known.has(String(values.key)) ? KIND : fresh).columnsOf(values),
   };
-  return prepareRows(hall, who, kind, { rows, incoming });
+  return prepareRows(context, kind, { rows, incoming });
 }
 
 /** Enters or changes a lift. The short name of a usual lift is part of the public interface and stays. */
 export async function saveLift(
-  who: Who,
+  context: Context,
   form: { id: string | null; version: number; texts: Record<string, string> },
 ): Promise<Outcome<{ key: string; version: number }>> {
-  if (!may(who, "lift.edit")) return forbidden("change lifts");
-  const rows = await allLifts(who);
+  if (!may(context, "lift.edit")) return forbidden("change lifts");
+  const rows = await allLifts(context);
   const row = rows.find(({ id }) => id === form.id);
   // Programs and meeting rules name lifts by their short names: they never change.
   const texts = row ? { ...form.texts, key: row.key } : form.texts;
-  return saveRow(who, row ? KIND : after(rows), { ...form, texts });
+  return saveRow(context, row ? KIND : after(rows), { ...form, texts });
 }

@@ -2,14 +2,14 @@ import { eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { massUnitsFromKg } from "@/core/units/exactMass";
 import { barQuantities, bars, clamps, houseRules, plates } from "@/data/schema";
-import { makeHall } from "@/data/testHall.fixture";
+import { makeContexts } from "./context.fixture";
 import { barsByTag } from "./bars";
 import { listClamps, listPlates } from "./equipment";
 import { planLoad, type LoadWish } from "./loading";
 
 async function loadedHall(more: { massKg?: number; state?: string } = {}) {
-  const made = await makeHall("loading");
-  const { hall, bar, who } = made;
+  const made = await makeContexts("loading");
+  const { hall, bar, context } = made;
   if (more.massKg !== undefined)
     await hall.insert(barQuantities, {
       barId: bar.id,
@@ -38,7 +38,7 @@ async function loadedHall(more: { massKg?: number; state?: string } = {}) {
     widthMm: 30,
     pairs: 4,
   });
-  const [item] = await barsByTag(who("coach"), ["T1"]);
+  const [item] = await barsByTag(context("coach"), ["T1"]);
   return { ...made, item: item! };
 }
 
@@ -55,13 +55,13 @@ const wish = (more: Partial<LoadWish> = {}): LoadWish => ({
 
 describe("loading a real bar with the plates of the hall", () => {
   it("counts whole kilograms where the house rounds, and says what that hides", async () => {
-    const { who, item, hall } = await loadedHall({ massKg: 20.4 });
+    const { context, item, hall } = await loadedHall({ massKg: 20.4 });
     await hall.insert(houseRules, { key: "matching", value: { schools: { mass: "rounded" } } });
-    const result = await planLoad(who("coach"), item, wish());
+    const result = await planLoad(context("coach"), item, wish());
     expect(result).toMatchObject({ ok: true, plan: { barKg: 20.4, countedKg: 20, answer: { errorUnits: 0 } } });
   });
   it("refuses iron over the share that the house allows when dropped", async () => {
-    const { who, item, hall } = await loadedHall({ massKg: 20 });
+    const { context, item, hall } = await loadedHall({ massKg: 20 });
     await hall.update(plates, eq(plates.key, "r25"), { material: "bumper", thicknessMm: 65 });
     await hall.update(plates, eq(plates.key, "r10"), {
       material: "iron",
@@ -69,7 +69,7 @@ describe("loading a real bar with the plates of the hall", () => {
       massUnits: massUnitsFromKg(7),
     });
     // 7 kg of iron on 25 kg of rubber a side are 28 %.
-    const dropped = () => planLoad({ ...who("coach") }, item, wish({ targetKg: 84, ending: "dropped" }));
+    const dropped = () => planLoad({ ...context("coach") }, item, wish({ targetKg: 84, ending: "dropped" }));
     const before = await dropped();
     expect(before.ok && before.plan.answer.ok && before.plan.answer.perSide).toEqual(["r25", "r10"]);
     await hall.insert(houseRules, { key: "matching", value: { schools: { iron: "20" } } });
@@ -77,34 +77,34 @@ describe("loading a real bar with the plates of the hall", () => {
     expect(after.ok && after.plan.answer.ok && after.plan.answer.perSide).toEqual(["r25", "c2"]);
   });
   it("counts the measured mass of the bar, not the label", async () => {
-    const { who, item } = await loadedHall({ massKg: 20.4 });
-    const result = await planLoad(who("coach"), item, wish());
+    const { context, item } = await loadedHall({ massKg: 20.4 });
+    const result = await planLoad(context("coach"), item, wish());
     expect(result).toMatchObject({ ok: true, plan: { barKg: 20.4 } });
     if (!result.ok || !result.plan.answer.ok) throw new Error("no answer");
     // 25 + 10 would weigh 90.4 kg, over the target: 20.41 (the 45 lb plate) and 10 and 2 stay under it.
     expect(result.plan.answer.perSide).toEqual(["i45lb", "r10", "c2"]);
   });
   it("keeps to plates marked in one unit when asked", async () => {
-    const { who, item } = await loadedHall({ massKg: 20 });
-    const result = await planLoad(who("coach"), item, wish({ only: "kg" }));
+    const { context, item } = await loadedHall({ massKg: 20 });
+    const result = await planLoad(context("coach"), item, wish({ only: "kg" }));
     if (!result.ok || !result.plan.answer.ok) throw new Error("no answer");
     expect(result.plan.answer.perSide).toEqual(["r25", "r10"]);
   });
   it("starts from the plates on the bar, up to the first the hall does not have", async () => {
-    const { who, item } = await loadedHall({ massKg: 20 });
-    const result = await planLoad(who("coach"), item, wish({ onBar: ["r10", "gone", "c2"] }));
+    const { context, item } = await loadedHall({ massKg: 20 });
+    const result = await planLoad(context("coach"), item, wish({ onBar: ["r10", "gone", "c2"] }));
     expect(result.ok && result.plan.onBar).toEqual(["r10"]);
-    const twice = await planLoad(who("coach"), item, wish({ onBar: ["r10", "r10"] }));
+    const twice = await planLoad(context("coach"), item, wish({ onBar: ["r10", "r10"] }));
     expect(twice.ok && twice.plan.onBar).toEqual(["r10"]);
   });
   it("refuses a quarantined bar and one that was never weighed, and says what to do", async () => {
     const bent = await loadedHall({ massKg: 20, state: "quarantined" });
-    expect(await planLoad(bent.who("coach"), bent.item, wish())).toMatchObject({
+    expect(await planLoad(bent.context("coach"), bent.item, wish())).toMatchObject({
       ok: false,
       message: "T1 is quarantined, bent. Take another bar.",
     });
     const unknown = await loadedHall();
-    expect(await planLoad(unknown.who("coach"), unknown.item, wish())).toMatchObject({
+    expect(await planLoad(unknown.context("coach"), unknown.item, wish())).toMatchObject({
       ok: false,
       message: expect.stringMatching(/Weigh it first/),
     });
@@ -113,13 +113,13 @@ describe("loading a real bar with the plates of the hall", () => {
 
 describe("lists of equipment", () => {
   it("come in order and a page at a time, without a gap or a double", async () => {
-    const { who } = await loadedHall();
-    const first = await listPlates(who("coach"), { limit: 2 });
+    const { context } = await loadedHall();
+    const first = await listPlates(context("coach"), { limit: 2 });
     expect(first.items.map(({ key }) => key)).toEqual(["r25", "i45lb"]);
     const after = JSON.parse(first.nextCursor!) as [number, string];
-    const second = await listPlates(who("coach"), { limit: 2, after });
+    const second = await listPlates(context("coach"), { limit: 2, after });
     expect(second.items.map(({ key }) => key)).toEqual(["r10", "c2"]);
     expect(second.nextCursor).toBeNull();
-    expect((await listClamps(who("coach"))).map(({ key }) => key)).toEqual(["spring"]);
+    expect((await listClamps(context("coach"))).map(({ key }) => key)).toEqual(["spring"]);
   });
 });

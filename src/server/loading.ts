@@ -12,7 +12,7 @@ import type { ClampRow, PlateRow } from "./equipment";
 import { matchingRules } from "./houseRules";
 import { failed, type Outcome } from "./outcome";
 import { pairsAtHand, plateKindAtHand, platesAtHand, type PlateAtHand } from "./platesAtHand";
-import type { Who } from "./who";
+import type { Context } from "./access/context";
 
 export interface LoadWish {
   targetKg: number;
@@ -51,7 +51,11 @@ const IRON_SCHOOLS: Record<Schools["iron"], IronToRubber> = {
 };
 
 /** Loads a real bar with the plates of the hall, counting its measured mass. */
-export async function planLoad(who: Who, { bar }: ListedBar, wish: LoadWish): Promise<Outcome<{ plan: LoadPlan }>> {
+export async function planLoad(
+  context: Context,
+  { bar }: ListedBar,
+  wish: LoadWish,
+): Promise<Outcome<{ plan: LoadPlan }>> {
   if (!isUsable(bar.state))
     return failed(
       "impossible",
@@ -60,9 +64,12 @@ export async function planLoad(who: Who, { bar }: ListedBar, wish: LoadWish): Pr
   const barKg = valueOf(bar, "mass");
   if (barKg === null)
     return failed("impossible", `The mass of ${bar.tag} is unknown, so no load can be worked out. Weigh it first.`);
-  const [own, { schools }] = [(await activeRuns(who)).find((run) => run.tag === bar.tag), await matchingRules(who)];
+  const [own, { schools }] = [
+    (await activeRuns(context)).find((run) => run.tag === bar.tag),
+    await matchingRules(context),
+  ];
   // What is on this very bar is at hand.
-  const atHand = await platesAtHand(who, own?.id);
+  const atHand = await platesAtHand(context, own?.id);
   // By the house's rule the bar counts as whole kilograms; the caller says what that hides.
   const countedKg = schools.mass === "rounded" ? Math.round(barKg) : barKg;
   const plates = new Map([...atHand].map(([key, { row, massUnits }]) => [key, { ...row, massUnits }]));

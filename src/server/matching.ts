@@ -17,8 +17,8 @@ import { barUse, buildOf, listLifters, matchLifterOf, type LifterRow } from "./l
 import { allLifts, liftOf } from "./lifts";
 import { meetingRules } from "./meetings";
 import { failed, forbidden, notFound, type Outcome } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import type { Context } from "./access/context";
 
 export interface Matching {
   lift: Lift;
@@ -39,9 +39,9 @@ export interface MatchAsk {
 }
 
 /** Which bars suit a lift, a load and perhaps a lifter: best first, with reasons. */
-export async function matchForLift(who: Who, ask: MatchAsk): Promise<Outcome<{ matching: Matching }>> {
-  const hall = hallDb(who);
-  if (ask.lifter !== null && !may(who, "lifter.read")) return forbidden("ask for a lifter");
+export async function matchForLift(context: Context, ask: MatchAsk): Promise<Outcome<{ matching: Matching }>> {
+  const { hall } = context;
+  if (ask.lifter !== null && !may(context, "lifter.read")) return forbidden("ask for a lifter");
   const row = await hall.first(lifts, { where: eq(lifts.key, ask.lift) });
   if (!row) return notFound(`lift "${ask.lift}"`);
   const lifter = ask.lifter === null ? null : await hall.first(lifters, { where: eq(lifters.key, ask.lifter) });
@@ -52,11 +52,11 @@ export async function matchForLift(who: Who, ask: MatchAsk): Promise<Outcome<{ m
   if (ask.at && !station) return notFound(`station "${ask.at}"`);
   const lift = liftOf(row);
   const [listed, rules, today, meetings, used] = await Promise.all([
-    everyBar(who),
-    matchingRules(who),
-    barsToday(who),
-    lifter ? meetingRules(who) : [],
-    lifter ? barUse(who) : new Map<string, never>(),
+    everyBar(context),
+    matchingRules(context),
+    barsToday(context),
+    lifter ? meetingRules(context) : [],
+    lifter ? barUse(context) : new Map<string, never>(),
   ]);
   const byTag = new Map(listed.map((item) => [item.bar.tag, item]));
   const matches = matchBars(
@@ -64,10 +64,12 @@ export async function matchForLift(who: Who, ask: MatchAsk): Promise<Outcome<{ m
     lift,
     ask.loadKg,
     {
-      lifter: lifter && matchLifterOf(lifter, lift, { today: who.today, rules: meetings, used: used.get(lifter.id) }),
+      lifter:
+        lifter &&
+        matchLifterOf(lifter, lift, { today: context.clock.today, rules: meetings, used: used.get(lifter.id) }),
       purpose: ask.purpose,
       rules,
-      today: who.today,
+      today: context.clock.today,
       barsToday: today,
       near: station?.nearPlace ?? null,
     },
@@ -86,8 +88,8 @@ export async function matchForLift(who: Who, ask: MatchAsk): Promise<Outcome<{ m
   return { ok: true, matching: { lift, lifter, loadKg: ask.loadKg, items } };
 }
 
-async function everyBar(who: Who): Promise<ListedBar[]> {
-  return (await listBars(who, { limit: 10_000 })).items;
+async function everyBar(context: Context): Promise<ListedBar[]> {
+  return (await listBars(context, { limit: 10_000 })).items;
 }
 
 export interface HallCoverage extends Coverage {
@@ -98,14 +100,14 @@ export interface HallCoverage extends Coverage {
 }
 
 /** Lifts × bars in service, and who depends on which bar. Lifters count for coach and manager only, without a name. */
-export async function hallCoverage(who: Who): Promise<HallCoverage> {
+export async function hallCoverage(context: Context): Promise<HallCoverage> {
   const [wall, rows, rules, people, meetings, used] = await Promise.all([
-    barsOnTheWall(who),
-    allLifts(who),
-    matchingRules(who),
-    listLifters(who),
-    meetingRules(who),
-    barUse(who),
+    barsOnTheWall(context),
+    allLifts(context),
+    matchingRules(context),
+    listLifters(context),
+    meetingRules(context),
+    barUse(context),
   ]);
   const usable = wall.map(({ bar }) => bar).filter(({ state }) => isUsable(state));
   const hallLifts = rows.map(liftOf);
@@ -113,17 +115,17 @@ export async function hallCoverage(who: Who): Promise<HallCoverage> {
     hallLifts.flatMap((lift) => {
       const usual = row.usualLoads?.[lift.key] as TypedQuantity | undefined;
       if (!usual) return [];
-      const lifter = matchLifterOf(row, lift, { today: who.today, rules: meetings, used: used.get(row.id) });
+      const lifter = matchLifterOf(row, lift, { today: context.clock.today, rules: meetings, used: used.get(row.id) });
       return [{ person: row.id, lift: lift.key, loadKg: convertTyped(usual), lifter }];
     }),
   );
-  const question = { bars: usable, lifts: hallLifts, rules, today: who.today };
-  const busiest = await busiestClass(who);
+  const question = { bars: usable, lifts: hallLifts, rules, today: context.clock.today };
+  const busiest = await busiestClass(context);
   const busyWants = (busiest?.entries ?? []).flatMap(({ lifterId, liftKey, loadKg }) => {
     const row = people.find(({ id }) => id === lifterId);
     const lift = hallLifts.find(({ key }) => key === liftKey);
     if (!row || !lift) return [];
-    const lifter = matchLifterOf(row, lift, { today: who.today, rules: meetings, used: used.get(row.id) });
+    const lifter = matchLifterOf(row, lift, { today: context.clock.today, rules: meetings, used: used.get(row.id) });
     return [{ person: row.id, lift: liftKey, loadKg, lifter }];
   });
   return {
@@ -142,11 +144,11 @@ export async function hallCoverage(who: Who): Promise<HallCoverage> {
 const BUSY_DAYS = 28;
 
 /** The class of these weeks with most people: the busy hour. Nothing for whoever may not see classes. */
-async function busiestClass(who: Who) {
-  if (!may(who, "class.edit")) return null;
-  const hall = hallDb(who);
+async function busiestClass(context: Context) {
+  if (!may(context, "class.edit")) return null;
+  const { hall } = context;
   const near = await hall.rows(classes, {
-    where: between(classes.heldOn, addDays(who.today, -BUSY_DAYS), addDays(who.today, BUSY_DAYS)),
+    where: between(classes.heldOn, addDays(context.clock.today, -BUSY_DAYS), addDays(context.clock.today, BUSY_DAYS)),
     orderBy: [desc(classes.heldOn)],
     limit: 100,
   });

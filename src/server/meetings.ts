@@ -4,27 +4,26 @@ import { asc, eq } from "drizzle-orm";
 import { cache } from "react";
 import { MEETING_QUANTITIES, type MeetingQuantity, type MeetingSpec } from "@/core/matching/meetingSpec";
 import { BUILT_IN_RULES, type MeetingRule } from "@/core/matching/meetingRules";
-import { database } from "@/data/client";
-import { inTransaction, type HallDb } from "@/data/hallDb";
+import type { HallDb } from "@/data/hallDb";
 import { meetingSpecs } from "@/data/schema";
 import type { PreparedPart } from "./barImport";
 import { NOTHING, prepareList } from "./fieldFiles";
 import { recordChange } from "./history";
 import { allLifts } from "./lifts";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import { inTransaction, type Context } from "./access/context";
 
 export type MeetingSpecRow = typeof meetingSpecs.$inferSelect;
 
 /** What the manager entered, by name of the rules; read once a request. */
-export const ownMeetingSpecs = cache(async (who: Who): Promise<MeetingSpecRow[]> =>
-  hallDb(who).rows(meetingSpecs, { orderBy: [asc(meetingSpecs.rules), asc(meetingSpecs.id)] }),
+export const ownMeetingSpecs = cache(async (context: Context): Promise<MeetingSpecRow[]> =>
+  context.hall.rows(meetingSpecs, { orderBy: [asc(meetingSpecs.rules), asc(meetingSpecs.id)] }),
 );
 
 /** Built-in rules and the hall's own. */
-export async function meetingRules(who: Who): Promise<MeetingRule[]> {
-  const own = (await ownMeetingSpecs(who)).map(({ rules, source, lifts, ranges, marks }) => ({
+export async function meetingRules(context: Context): Promise<MeetingRule[]> {
+  const own = (await ownMeetingSpecs(context)).map(({ rules, source, lifts, ranges, marks }) => ({
     rules,
     lifts,
     spec: { name: rules, source, ranges, marks: marks as MeetingSpec["marks"] },
@@ -75,8 +74,8 @@ function readSpec(
 }
 
 /** The hall's own meeting rules as files carry them. */
-export async function exportMeetings(who: Who): Promise<FileMeeting[]> {
-  return (await ownMeetingSpecs(who))
+export async function exportMeetings(context: Context): Promise<FileMeeting[]> {
+  return (await ownMeetingSpecs(context))
     .map(({ rules, source, lifts, ranges, marks }) => ({
       rules,
       source,
@@ -96,13 +95,13 @@ const specKey = ({ rules, lifts }: Pick<SpecValue, "rules" | "lifts">) => JSON.s
 
 /** Reads meeting rules of a file against the hall's: the same name for the same lifts is changed, others are new. */
 export async function prepareMeetings(
-  hall: HallDb,
-  who: Who,
+  context: Context,
   incoming: readonly FileMeeting[],
   lifts: readonly string[],
 ): Promise<PreparedPart> {
+  const { hall } = context;
   if (incoming.length === 0) return NOTHING;
-  const known = [...(await allLifts(who)).map(({ key }) => key), ...lifts];
+  const known = [...(await allLifts(context)).map(({ key }) => key), ...lifts];
   const rows = new Map((await hall.rows(meetingSpecs)).map((row) => [specKey(row), row]));
   const valueOf = ({ rules, source, lifts: own, ranges, marks }: MeetingSpecRow): SpecValue => ({
     rules,
@@ -119,14 +118,15 @@ export async function prepareMeetings(
       const { value, problems } = readSpec(item, known);
       return { problems, value, key: specKey(value), tag: value.rules };
     },
-    write: ({ key, value }) => writeSpec(hall, who, rows.get(key) ?? null, value, "from a file"),
+    write: ({ key, value }) => writeSpec(context, rows.get(key) ?? null, value, "from a file"),
   });
 }
 
-async function writeSpec(hall: HallDb, who: Who, row: MeetingSpecRow | null, value: SpecValue, reason?: string) {
+async function writeSpec(context: Context, row: MeetingSpecRow | null, value: SpecValue, reason?: string) {
+  const { hall } = context;
   if (!row) {
     const [made] = await hall.insert(meetingSpecs, value);
-    return recordChange(hall, who, {
+    return recordChange(context, {
       entity: "meeting rule",
       entityId: made!.id,
       action: "entered",
@@ -136,7 +136,7 @@ async function writeSpec(hall: HallDb, who: Who, row: MeetingSpecRow | null, val
   }
   await hall.update(meetingSpecs, eq(meetingSpecs.id, row.id), { ...value, version: row.version + 1 });
   const { rules, source, lifts, ranges, marks } = row;
-  return recordChange(hall, who, {
+  return recordChange(context, {
     entity: "meeting rule",
     entityId: row.id,
     action: "edited",
@@ -147,14 +147,15 @@ async function writeSpec(hall: HallDb, who: Who, row: MeetingSpecRow | null, val
 }
 
 /** Enters or changes what rules ask of the bar for some lifts. */
-export async function saveMeetingSpec(who: Who, form: MeetingSpecForm): Promise<Outcome<{ rules: string }>> {
-  if (!may(who, "rule.edit")) return forbidden("enter meeting rules");
+export async function saveMeetingSpec(context: Context, form: MeetingSpecForm): Promise<Outcome<{ rules: string }>> {
+  if (!may(context, "rule.edit")) return forbidden("enter meeting rules");
   const { value, problems } = readSpec(
     form,
-    (await allLifts(who)).map(({ key }) => key),
+    (await allLifts(context)).map(({ key }) => key),
   );
   if (problems.length > 0) return failed("invalid", "Nothing was changed.", problems);
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row =
       form.id === null
         ? null
@@ -162,7 +163,7 @@ export async function saveMeetingSpec(who: Who, form: MeetingSpecForm): Promise<
     if (form.id !== null && !row) return notFound("such meeting rule");
     if (row && row.version !== form.version)
       return failed("stale", `Somebody changed ${row.rules} meanwhile. Nothing was changed; look at it again.`);
-    await writeSpec(hall, who, row, value);
+    await writeSpec(context, row, value);
     return { ok: true, rules: value.rules };
   });
 }
@@ -189,14 +190,15 @@ function readRanges(texts: Record<string, string>, problems: Problem[]): Meeting
 }
 
 /** Takes what rules ask for some lifts away again. */
-export async function removeMeetingSpec(who: Who, id: string): Promise<Outcome<{ rules: string }>> {
-  if (!may(who, "rule.edit")) return forbidden("take meeting rules away");
-  return inTransaction(database(), who.hallId, async (hall) => {
+export async function removeMeetingSpec(context: Context, id: string): Promise<Outcome<{ rules: string }>> {
+  if (!may(context, "rule.edit")) return forbidden("take meeting rules away");
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await hall.first(meetingSpecs, { where: eq(meetingSpecs.id, id), forUpdate: true });
     if (!row) return notFound("such meeting rule");
     const { rules, source, lifts, ranges, marks } = row;
     await hall.remove(meetingSpecs, eq(meetingSpecs.id, id));
-    await recordChange(hall, who, {
+    await recordChange(context, {
       entity: "meeting rule",
       entityId: id,
       action: "taken away",

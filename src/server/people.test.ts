@@ -13,7 +13,7 @@ import {
   meetingSpecs,
   stations,
 } from "@/data/schema";
-import { makeHall } from "@/data/testHall.fixture";
+import { makeContexts } from "./context.fixture";
 import { addEntry, assignTonight, lockEntry, removeEntry, saveClass, type ClassForm } from "./classChanges";
 import { classDetails, listClasses } from "./classes";
 import { previewRules, matchingRules, saveMatchingRules } from "./houseRules";
@@ -23,7 +23,7 @@ import { hallCoverage, matchForLift } from "./matching";
 import { removeMeetingSpec, saveMeetingSpec } from "./meetings";
 import { wallAnswer } from "./wallScreen";
 
-type Hall = Awaited<ReturnType<typeof makeHall>>;
+type Hall = Awaited<ReturnType<typeof makeContexts>>;
 const ANN = {
   key: "ann",
   name: "Ann Example",
@@ -37,7 +37,7 @@ const ANN = {
 };
 
 async function withLifts(name: string): Promise<Hall> {
-  const made = await makeHall(name);
+  const made = await makeContexts(name);
   await made.hall.insert(
     lifts,
     LIFT_KEYS.map((key, i) => ({ ...LIFTS[key], listOrder: i + 1 })),
@@ -83,7 +83,7 @@ async function withLifts(name: string): Promise<Hall> {
   return made;
 }
 const enter = (made: Hall, texts: Record<string, string>, role: "manager" | "coach" | "care" = "coach") =>
-  saveLifter(made.who(role), { id: null, version: 0, texts });
+  saveLifter(made.context(role), { id: null, version: 0, texts });
 const row = async (made: Hall, key: string) => (await made.hall.first(lifters, { where: eq(lifters.key, key) }))!;
 
 describe("lifters", () => {
@@ -94,8 +94,8 @@ describe("lifters", () => {
     expect(lifterTexts(ann)).toEqual(ANN);
     expect(ann.usualLoads).toMatchObject({ bench: { value: "135", unit: "lb" } });
     const stale = { id: ann.id, version: 1, texts: { ...ANN, heightMm: "1960" } };
-    expect(await saveLifter(made.who("coach"), stale)).toMatchObject({ ok: true });
-    const again = await saveLifter(made.who("coach"), { ...stale, texts: { ...ANN, heightMm: "1970" } });
+    expect(await saveLifter(made.context("coach"), stale)).toMatchObject({ ok: true });
+    const again = await saveLifter(made.context("coach"), { ...stale, texts: { ...ANN, heightMm: "1970" } });
     expect(!again.ok && again.problems.map(({ message }) => message)).toEqual([
       "height: you wrote “1970”, it is now “1960”",
     ]);
@@ -118,15 +118,20 @@ describe("lifters", () => {
     const next = await enter(made, { ...ANN, key: "Ann!", usualLoads: "swim 10 kg", meetings: "soon ipf" });
     expect(!next.ok && next.problems.map(({ path }) => path)).toEqual(["key", "usualLoads", "meetings"]);
     expect(await enter(made, ANN, "care")).toMatchObject({ code: "forbidden" });
-    expect(await listLifters(made.who("care"))).toEqual([]);
+    expect(await listLifters(made.context("care"))).toEqual([]);
     expect(await made.hall.rows(lifters)).toEqual([]);
   });
   it("erased leave nothing of themselves, not in the history either, and no longer answer", async () => {
     const made = await withLifts("lifters");
     await enter(made, ANN);
-    await noteBarUse(made.who("coach"), { lifter: "ann", tag: "Y1", usedOn: "2026-03-10", setting: "long handles" });
-    expect(await eraseLifter(made.who("coach"), "ann")).toMatchObject({ code: "forbidden" });
-    expect(await eraseLifter(made.who("manager"), "ann")).toMatchObject({ ok: true });
+    await noteBarUse(made.context("coach"), {
+      lifter: "ann",
+      tag: "Y1",
+      usedOn: "2026-03-10",
+      setting: "long handles",
+    });
+    expect(await eraseLifter(made.context("coach"), "ann")).toMatchObject({ code: "forbidden" });
+    expect(await eraseLifter(made.context("manager"), "ann")).toMatchObject({ ok: true });
     // Row ids and moments are random digits that may well hold a "135": they are not what is looked for.
     const kept = JSON.stringify(
       [await made.hall.rows(lifters), await made.hall.rows(changes)],
@@ -135,20 +140,20 @@ describe("lifters", () => {
     );
     for (const word of ["Ann Example", "1950", "reach", "135", "Spring", "long handles"])
       expect(kept).not.toContain(word);
-    expect(await matchForLift(made.who("coach"), { lift: "bench", loadKg: 60, lifter: "ann" })).toMatchObject({
+    expect(await matchForLift(made.context("coach"), { lift: "bench", loadKg: 60, lifter: "ann" })).toMatchObject({
       code: "not-found",
     });
-    expect(await listLifters(made.who("coach"))).toEqual([]);
+    expect(await listLifters(made.context("coach"))).toEqual([]);
   });
   it("know bars since a day: the first stays the first, the last moves on, and the future is refused", async () => {
     const made = await withLifts("lifters");
     await enter(made, ANN);
     const use = (usedOn: string, setting = "") =>
-      noteBarUse(made.who("coach"), { lifter: "ann", tag: "Y1", usedOn, setting });
+      noteBarUse(made.context("coach"), { lifter: "ann", tag: "Y1", usedOn, setting });
     await use("2026-03-10", "long handles");
     await use("2026-03-15");
     await use("2026-03-01");
-    expect(await barsOfLifter(made.who("coach"), (await row(made, "ann")).id)).toEqual([
+    expect(await barsOfLifter(made.context("coach"), (await row(made, "ann")).id)).toEqual([
       { tag: "Y1", name: "Yoke", firstUsedOn: "2026-03-01", lastUsedOn: "2026-03-15", setting: "long handles" },
     ]);
     expect(await use("2026-03-21")).toMatchObject({ code: "invalid" });
@@ -160,7 +165,7 @@ describe("matching for a lifter", () => {
     const made = await withLifts("match");
     await enter(made, ANN);
     const ask = { lift: "back-squat-high", loadKg: 100, lifter: "ann" };
-    const result = await matchForLift(made.who("coach"), ask);
+    const result = await matchForLift(made.context("coach"), ask);
     if (!result.ok) throw new Error(result.message);
     const [first, second] = result.matching.items;
     expect(first!.tag).toBe("Y1");
@@ -168,8 +173,8 @@ describe("matching for a lifter", () => {
       atBest: "poor",
       isPrivate: true,
     });
-    expect(await matchForLift(made.who("lifter"), ask)).toMatchObject({ code: "forbidden" });
-    const anybody = await matchForLift(made.who("wall"), { ...ask, lifter: null });
+    expect(await matchForLift(made.context("lifter"), ask)).toMatchObject({ code: "forbidden" });
+    const anybody = await matchForLift(made.context("wall"), { ...ask, lifter: null });
     expect(
       anybody.ok && anybody.matching.items.flatMap(({ reasons }) => reasons).some(({ isPrivate }) => isPrivate),
     ).toBe(false);
@@ -177,33 +182,35 @@ describe("matching for a lifter", () => {
   it("says what a coach has to confirm, until it is confirmed", async () => {
     const made = await withLifts("match");
     await enter(made, ANN);
-    const [lift] = (await allLifts(made.who("coach"))).filter(({ key }) => key === "bench");
-    await saveLift(made.who("coach"), {
+    const [lift] = (await allLifts(made.context("coach"))).filter(({ key }) => key === "bench");
+    await saveLift(made.context("coach"), {
       id: lift!.id,
       version: 1,
       texts: { ...liftTexts(lift!), prerequisite: "a steady push-up", key: "other" },
     });
     const reasons = async () => {
-      const result = await matchForLift(made.who("coach"), { lift: "bench", loadKg: 60, lifter: "ann" });
+      const result = await matchForLift(made.context("coach"), { lift: "bench", loadKg: 60, lifter: "ann" });
       return result.ok ? result.matching.items[0]!.reasons.map(({ text }) => text) : [];
     };
     expect(await reasons()).toContain("Before this lift: a steady push-up.");
-    await confirmLifter(made.who("coach"), "ann", ["bench", "nonsense"]);
+    await confirmLifter(made.context("coach"), "ann", ["bench", "nonsense"]);
     expect((await row(made, "ann")).confirmed).toEqual(["bench"]);
     expect(await reasons()).not.toContain("Before this lift: a steady push-up.");
-    expect(await saveLift(made.who("care"), { id: null, version: 0, texts: {} })).toMatchObject({ code: "forbidden" });
+    expect(await saveLift(made.context("care"), { id: null, version: 0, texts: {} })).toMatchObject({
+      code: "forbidden",
+    });
   });
   it("the wall screen says bar, place and limit, the coverage counts people without names", async () => {
     const made = await withLifts("match");
     await enter(made, ANN);
-    const answer = (await wallAnswer(made.who("wall"), "bench"))!;
+    const answer = (await wallAnswer(made.context("wall"), "bench"))!;
     expect(answer.take[0]).toMatchObject({ bar: { tag: "T1" }, ratedKg: 500 });
     expect(answer.leave.map(({ tag }) => tag)).toEqual(["Y1"]);
     expect(JSON.stringify(answer)).not.toMatch(/Ann|reach/);
-    expect(await wallAnswer(made.who("wall"), "flying")).toBeNull();
-    const seen = await hallCoverage(made.who("coach"));
+    expect(await wallAnswer(made.context("wall"), "flying")).toBeNull();
+    const seen = await hallCoverage(made.context("coach"));
     expect(seen.byLift.find(({ lift }) => lift === "bench")!.people).toBe(1);
-    expect((await hallCoverage(made.who("wall"))).byLift.find(({ lift }) => lift === "bench")!.people).toBe(0);
+    expect((await hallCoverage(made.context("wall"))).byLift.find(({ lift }) => lift === "bench")!.people).toBe(0);
     expect(JSON.stringify(seen.byBar)).not.toContain("Ann");
   });
 });
@@ -212,7 +219,7 @@ describe("house rules", () => {
   it("preview names the flips and keeps nothing; saving keeps them, once, with what changed", async () => {
     const made = await withLifts("rules");
     await made.hall.update(bars, eq(bars.id, made.bar.id), { sleeveRotation: "needle" });
-    const manager = made.who("manager");
+    const manager = made.context("manager");
     const looked = await previewRules(manager, { sleeves: "hardly-matters" });
     if (!looked.ok) throw new Error(looked.message);
     expect(looked.flips.length).toBeGreaterThan(0);
@@ -235,19 +242,19 @@ describe("house rules", () => {
   });
   it("refuses numbers out of range with each of them, and everybody but the manager", async () => {
     const made = await withLifts("rules");
-    const result = await saveMatchingRules(made.who("manager"), { tallMm: "3", leastMargin: "x" }, 0);
+    const result = await saveMatchingRules(made.context("manager"), { tallMm: "3", leastMargin: "x" }, 0);
     expect(!result.ok && result.problems.map(({ path }) => path)).toEqual(["leastMargin", "tallMm"]);
-    expect(await saveMatchingRules(made.who("coach"), {}, 0)).toMatchObject({ code: "forbidden" });
-    expect(await previewRules(made.who("coach"), {})).toMatchObject({ code: "forbidden" });
+    expect(await saveMatchingRules(made.context("coach"), {}, 0)).toMatchObject({ code: "forbidden" });
+    expect(await previewRules(made.context("coach"), {})).toMatchObject({ code: "forbidden" });
   });
   it("one bar for most: care of the all-round bar comes round sooner, and back again", async () => {
     const made = await withLifts("rules");
     await made.hall.update(bars, eq(bars.id, made.bar.id), { family: "all-round" });
     const days = async () => (await made.hall.first(carePlan))!.intervalDays;
     const before = await days();
-    await saveMatchingRules(made.who("manager"), { bars: "one-all-round" }, 0);
+    await saveMatchingRules(made.context("manager"), { bars: "one-all-round" }, 0);
     expect(await days()).toBe(Math.round(0.8 * before));
-    await saveMatchingRules(made.who("manager"), { bars: "by-lift" }, 1);
+    await saveMatchingRules(made.context("manager"), { bars: "by-lift" }, 1);
     expect(await days()).toBe(before);
   });
 });
@@ -264,24 +271,24 @@ describe("meeting rules", () => {
   };
   it("are entered, changed against their version, taken away, and counted for whoever has such a meeting", async () => {
     const made = await withLifts("meetings");
-    expect(await saveMeetingSpec(made.who("manager"), FORM)).toMatchObject({ ok: true });
+    expect(await saveMeetingSpec(made.context("manager"), FORM)).toMatchObject({ ok: true });
     await enter(made, { ...ANN, limits: "", meetings: "2026-04-10 Lake League Summer cup" });
     expect((await row(made, "ann")).meetings).toEqual([{ on: "2026-04-10", rules: "Lake League", name: "Summer cup" }]);
-    const result = await matchForLift(made.who("coach"), { lift: "bench", loadKg: 60, lifter: "ann" });
+    const result = await matchForLift(made.context("coach"), { lift: "bench", loadKg: 60, lifter: "ann" });
     const meeting =
       result.ok &&
       result.matching.items.find(({ tag }) => tag === "T1")!.reasons.find(({ factor }) => factor === "meeting");
     expect(meeting).toMatchObject({ text: "It is the bar of the meeting: Lake League in 3 weeks.", isPrivate: true });
     const [spec] = await made.hall.rows(meetingSpecs);
-    expect(await saveMeetingSpec(made.who("manager"), { ...FORM, id: spec!.id, version: 2 })).toMatchObject({
+    expect(await saveMeetingSpec(made.context("manager"), { ...FORM, id: spec!.id, version: 2 })).toMatchObject({
       code: "stale",
     });
-    expect(await removeMeetingSpec(made.who("manager"), spec!.id)).toMatchObject({ ok: true });
+    expect(await removeMeetingSpec(made.context("manager"), spec!.id)).toMatchObject({ ok: true });
     expect(await made.hall.rows(meetingSpecs)).toEqual([]);
   });
   it("are refused with every problem", async () => {
     const made = await withLifts("meetings");
-    const result = await saveMeetingSpec(made.who("manager"), {
+    const result = await saveMeetingSpec(made.context("manager"), {
       ...FORM,
       rules: "IPF",
       source: "",
@@ -295,7 +302,7 @@ describe("meeting rules", () => {
       "least.mass",
       "most.shaftDiameter",
     ]);
-    expect(await saveMeetingSpec(made.who("coach"), FORM)).toMatchObject({ code: "forbidden" });
+    expect(await saveMeetingSpec(made.context("coach"), FORM)).toMatchObject({ code: "forbidden" });
   });
 });
 
@@ -321,17 +328,17 @@ describe("classes", () => {
     });
     await enter(made, ANN);
     await enter(made, { ...ANN, key: "bo", name: "Bo Example", limits: "", meetings: "" });
-    const saved = await saveClass(made.who("coach"), FORM);
+    const saved = await saveClass(made.context("coach"), FORM);
     if (!saved.ok) throw new Error(saved.message);
     const put = (lifter: string, lift = "back-squat-high", load = "100 kg") =>
-      addEntry(made.who("coach"), { classId: saved.id, lifter, lift, load, purpose: "general" });
+      addEntry(made.context("coach"), { classId: saved.id, lifter, lift, load, purpose: "general" });
     return { made, id: saved.id, put };
   }
   it("give each a block, a station and a bar; the yoke goes to whoever needs it, and a change makes the plan stale", async () => {
     const { made, id, put } = await withClass();
     await put("ann");
     await put("bo");
-    const coach = made.who("coach");
+    const coach = made.context("coach");
     const result = await assignTonight(coach, id);
     if (!result.ok) throw new Error(result.message);
     expect(result.plan.isProven).toBe(true);
@@ -354,7 +361,7 @@ describe("classes", () => {
     const { made, put } = await withClass();
     await put("ann");
     const [held] = await made.hall.rows(classes);
-    const coach = made.who("coach");
+    const coach = made.context("coach");
     await assignTonight(coach, held!.id);
     const taken = async () => {
       const result = await matchForLift({ ...coach }, { lift: "back-squat-high", loadKg: 100, lifter: null });
@@ -379,7 +386,7 @@ describe("classes", () => {
     await put("bo");
     await put("bo", "box-squat", "90 kg");
     await put("ann");
-    const result = await assignTonight(made.who("coach"), id);
+    const result = await assignTonight(made.context("coach"), id);
     if (!result.ok) throw new Error(result.message);
     const nowhere = result.plan.entries.filter(({ block }) => block === null).map(({ tradeOff }) => tradeOff);
     expect(nowhere.sort()).toEqual([
@@ -389,7 +396,7 @@ describe("classes", () => {
   });
   it("refuse what cannot be, with every problem, and whoever may not", async () => {
     const { made, id, put } = await withClass();
-    const bad = await saveClass(made.who("coach"), {
+    const bad = await saveClass(made.context("coach"), {
       ...FORM,
       name: "",
       heldOn: "soon",
@@ -404,18 +411,18 @@ describe("classes", () => {
       "blocks",
       "capacities",
     ]);
-    expect(await saveClass(made.who("coach"), { ...FORM, id, version: 9 })).toMatchObject({ code: "stale" });
+    expect(await saveClass(made.context("coach"), { ...FORM, id, version: 9 })).toMatchObject({ code: "stale" });
     const wrong = await put("nobody", "flying", "much");
     expect(!wrong.ok && wrong.problems.map(({ path }) => path)).toEqual(["load", "lift", "lifter"]);
     await put("ann");
     expect(await put("ann")).toMatchObject({ code: "invalid", problems: [{ path: "lift" }] });
-    expect(await assignTonight(made.who("care"), id)).toMatchObject({ code: "forbidden" });
-    expect(await listClasses(made.who("wall"))).toEqual([]);
-    const other = await makeHall("other");
-    expect(await classDetails(other.who("manager"), id)).toMatchObject({ code: "not-found" });
+    expect(await assignTonight(made.context("care"), id)).toMatchObject({ code: "forbidden" });
+    expect(await listClasses(made.context("wall"))).toEqual([]);
+    const other = await makeContexts("other");
+    expect(await classDetails(other.context("manager"), id)).toMatchObject({ code: "not-found" });
     const [entry] = await made.hall.rows(classEntries);
-    expect(await removeEntry(other.who("manager"), id, entry!.id)).toMatchObject({ code: "not-found" });
-    expect(await removeEntry(made.who("coach"), id, entry!.id)).toMatchObject({ ok: true });
-    expect(await assignTonight(made.who("coach"), id)).toMatchObject({ code: "impossible" });
+    expect(await removeEntry(other.context("manager"), id, entry!.id)).toMatchObject({ code: "not-found" });
+    expect(await removeEntry(made.context("coach"), id, entry!.id)).toMatchObject({ ok: true });
+    expect(await assignTonight(made.context("coach"), id)).toMatchObject({ code: "impossible" });
   });
 });

@@ -2,7 +2,8 @@ import { describe, expect, it } from "vitest";
 import { NOTHING_LOOKED_AT } from "@/core/care/inspection.fixture";
 import { LIFTS } from "@/core/matching/lifts";
 import { classes, classEntries, lifters, lifts, meetingSpecs, plates } from "@/data/schema";
-import { makeHall } from "@/data/testHall.fixture";
+import type { Context } from "./access/context";
+import { makeContexts } from "./context.fixture";
 import { changeBarState, editBar, enterBars, measureBar, undoLastChange } from "./barChanges";
 import { tickCare, undoCare } from "./care";
 import { makeCalendarLink, revokeCalendarLink } from "./careCalendar";
@@ -38,9 +39,8 @@ import { endRun, runOf, touchRun } from "./runs";
 import { saveMeasuringRules } from "./rules";
 import { calibrate, copySetting, keepSetting, noteStand } from "./setupChanges";
 import { hangBar, movePlace, putAway, savePlace } from "./storage";
-import type { Who } from "./who";
 
-type Made = Awaited<ReturnType<typeof makeHall>>;
+type Made = Awaited<ReturnType<typeof makeContexts>>;
 const ROLES = ["manager", "coach", "care", "lifter", "wall"] as const;
 type Role = (typeof ROLES)[number];
 
@@ -65,107 +65,116 @@ const LADDER = { way: "percent", jumpKg: 20, count: 3, workSets: 1, only: null }
 const TOUCH = { kind: "skip", set: "1.1", key: "abcdefgh-touch", madeAt: "2026-03-20T10:00:00Z" } as const;
 
 /** Everything that writes or shows what is private, and who may: nobody else gets further than being told so. */
-const WRITES: [name: string, may: Role[], call: (who: Who) => Promise<Outcome<object>>][] = [
-  ["enter bars", ["manager", "coach"], (who) => enterBars(who, {}, [])],
-  ["edit a bar", ["manager", "coach"], (who) => editBar(who, NO_ID, 1, {})],
+const WRITES: [name: string, may: Role[], call: (context: Context) => Promise<Outcome<object>>][] = [
+  ["enter bars", ["manager", "coach"], (context) => enterBars(context, {}, [])],
+  ["edit a bar", ["manager", "coach"], (context) => editBar(context, NO_ID, 1, {})],
   [
     "change a bar's state",
     ["manager", "coach"],
-    (who) => changeBarState(who, { tag: "x", state: "watch", reason: "", version: 1 }),
+    (context) => changeBarState(context, { tag: "x", state: "watch", reason: "", version: 1 }),
   ],
-  ["calibrate", ["manager", "coach"], (who) => calibrate(who, { tag: "x", version: 0, texts: {} })],
+  ["calibrate", ["manager", "coach"], (context) => calibrate(context, { tag: "x", version: 0, texts: {} })],
   [
     "note how a bar stands",
     ["manager", "coach"],
-    (who) => noteStand(who, { tag: "x", left: {}, right: {}, as: "present" }),
+    (context) => noteStand(context, { tag: "x", left: {}, right: {}, as: "present" }),
   ],
   [
     "keep a setting",
     ["manager", "coach"],
-    (who) => keepSetting(who, { lifter: "x", tag: "x", lift: "x", setting: {}, station: "", jCupHole: "", note: "" }),
+    (context) =>
+      keepSetting(context, { lifter: "x", tag: "x", lift: "x", setting: {}, station: "", jCupHole: "", note: "" }),
   ],
-  ["copy a setting", ["manager", "coach"], (who) => copySetting(who, { id: NO_ID, lifter: "x" })],
-  ["hang a bar", ["manager", "coach", "care"], (who) => hangBar(who, { tag: "x", place: "x", slot: null })],
-  ["put a bar away", ["manager", "coach", "care"], (who) => putAway(who, { tag: "x", counted: [] })],
-  ["move a place", ["manager", "coach"], (who) => movePlace(who, { id: NO_ID, x: 1, y: 1 })],
-  ["change a place", ["manager", "coach"], (who) => savePlace(who, FORM)],
-  ["take a change back", ["manager", "coach"], (who) => undoLastChange(who, "x", NO_ID)],
+  ["copy a setting", ["manager", "coach"], (context) => copySetting(context, { id: NO_ID, lifter: "x" })],
+  ["hang a bar", ["manager", "coach", "care"], (context) => hangBar(context, { tag: "x", place: "x", slot: null })],
+  ["put a bar away", ["manager", "coach", "care"], (context) => putAway(context, { tag: "x", counted: [] })],
+  ["move a place", ["manager", "coach"], (context) => movePlace(context, { id: NO_ID, x: 1, y: 1 })],
+  ["change a place", ["manager", "coach"], (context) => savePlace(context, FORM)],
+  ["take a change back", ["manager", "coach"], (context) => undoLastChange(context, "x", NO_ID)],
   [
     "measure",
     ["manager", "coach", "care"],
-    (who) => measureBar(who, { tag: "x", kind: "mass", readings: [], instrument: "scale" }),
+    (context) => measureBar(context, { tag: "x", kind: "mass", readings: [], instrument: "scale" }),
   ],
-  ["tick care", ["manager", "coach", "care"], (who) => tickCare(who, TICK)],
-  ["undo care", ["manager", "coach", "care"], (who) => undoCare(who, NO_ID)],
-  ["change equipment", ["manager", "coach"], (who) => saveEquipment(who, "plate", FORM)],
-  ["weigh a plate", ["manager", "coach", "care"], (who) => weighPlate(who, { plateId: NO_ID, mark: "", mass: "" })],
-  ["take records out", ["manager", "coach"], (who) => exportHall(who)],
-  ["take records in", ["manager"], (who) => importHall(who, {}, { isDryRun: true })],
-  ["measuring rules", ["manager"], (who) => saveMeasuringRules(who, { mass: "x" }, 0)],
-  ["house rules", ["manager"], (who) => saveMatchingRules(who, { tallMm: "x" }, 0)],
-  ["preview house rules", ["manager"], (who) => previewRules(who, { tallMm: "x" })],
-  ["change a lift", ["manager", "coach"], (who) => saveLift(who, FORM)],
-  ["meeting rules", ["manager"], (who) => saveMeetingSpec(who, SPEC)],
-  ["remove meeting rules", ["manager"], (who) => removeMeetingSpec(who, NO_ID)],
-  ["change a lifter", ["manager", "coach"], (who) => saveLifter(who, FORM)],
-  ["confirm a lifter", ["manager", "coach"], (who) => confirmLifter(who, "x", [])],
+  ["tick care", ["manager", "coach", "care"], (context) => tickCare(context, TICK)],
+  ["undo care", ["manager", "coach", "care"], (context) => undoCare(context, NO_ID)],
+  ["change equipment", ["manager", "coach"], (context) => saveEquipment(context, "plate", FORM)],
+  [
+    "weigh a plate",
+    ["manager", "coach", "care"],
+    (context) => weighPlate(context, { plateId: NO_ID, mark: "", mass: "" }),
+  ],
+  ["take records out", ["manager", "coach"], (context) => exportHall(context)],
+  ["take records in", ["manager"], (context) => importHall(context, {}, { isDryRun: true })],
+  ["measuring rules", ["manager"], (context) => saveMeasuringRules(context, { mass: "x" }, 0)],
+  ["house rules", ["manager"], (context) => saveMatchingRules(context, { tallMm: "x" }, 0)],
+  ["preview house rules", ["manager"], (context) => previewRules(context, { tallMm: "x" })],
+  ["change a lift", ["manager", "coach"], (context) => saveLift(context, FORM)],
+  ["meeting rules", ["manager"], (context) => saveMeetingSpec(context, SPEC)],
+  ["remove meeting rules", ["manager"], (context) => removeMeetingSpec(context, NO_ID)],
+  ["change a lifter", ["manager", "coach"], (context) => saveLifter(context, FORM)],
+  ["confirm a lifter", ["manager", "coach"], (context) => confirmLifter(context, "x", [])],
   [
     "note use",
     ["manager", "coach"],
-    (who) => noteBarUse(who, { lifter: "x", tag: "x", usedOn: "2026-01-01", setting: "" }),
+    (context) => noteBarUse(context, { lifter: "x", tag: "x", usedOn: "2026-01-01", setting: "" }),
   ],
-  ["erase a lifter", ["manager"], (who) => eraseLifter(who, "x")],
-  ["list lifters", ["manager", "coach"], (who) => listLifterPage(who, { limit: 10 })],
-  ["match for a lifter", ["manager", "coach"], (who) => matchForLift(who, { lift: "bench", loadKg: 60, lifter: "x" })],
-  ["enter a class", ["manager", "coach"], (who) => saveClass(who, CLASS)],
-  ["see a class", ["manager", "coach"], (who) => classDetails(who, NO_ID)],
+  ["erase a lifter", ["manager"], (context) => eraseLifter(context, "x")],
+  ["list lifters", ["manager", "coach"], (context) => listLifterPage(context, { limit: 10 })],
+  [
+    "match for a lifter",
+    ["manager", "coach"],
+    (context) => matchForLift(context, { lift: "bench", loadKg: 60, lifter: "x" }),
+  ],
+  ["enter a class", ["manager", "coach"], (context) => saveClass(context, CLASS)],
+  ["see a class", ["manager", "coach"], (context) => classDetails(context, NO_ID)],
   [
     "put into a class",
     ["manager", "coach"],
-    (who) => addEntry(who, { classId: NO_ID, lifter: "", lift: "", load: "", purpose: "" }),
+    (context) => addEntry(context, { classId: NO_ID, lifter: "", lift: "", load: "", purpose: "" }),
   ],
-  ["take out of a class", ["manager", "coach"], (who) => removeEntry(who, NO_ID, NO_ID)],
+  ["take out of a class", ["manager", "coach"], (context) => removeEntry(context, NO_ID, NO_ID)],
   [
     "fix a choice",
     ["manager", "coach"],
-    (who) => lockEntry(who, NO_ID, NO_ID, { block: null, station: null, tag: null }),
+    (context) => lockEntry(context, NO_ID, NO_ID, { block: null, station: null, tag: null }),
   ],
-  ["assign a class", ["manager", "coach"], (who) => assignTonight(who, NO_ID)],
-  ["inspect a bar", ["manager", "coach", "care"], (who) => inspectBar(who, INSPECTION)],
-  ["touch a round", ["manager", "coach", "care"], (who) => touchRound(who, ROUND)],
-  ["settle a finding", ["manager", "coach", "care"], (who) => settleFinding(who, NO_ID, "")],
-  ["note chalk", ["manager", "coach", "care", "lifter", "wall"], (who) => noteSeen(who, [], "chalk")],
-  ["rules of care", ["manager"], (who) => saveCareRules(who, {}, 0)],
+  ["assign a class", ["manager", "coach"], (context) => assignTonight(context, NO_ID)],
+  ["inspect a bar", ["manager", "coach", "care"], (context) => inspectBar(context, INSPECTION)],
+  ["touch a round", ["manager", "coach", "care"], (context) => touchRound(context, ROUND)],
+  ["settle a finding", ["manager", "coach", "care"], (context) => settleFinding(context, NO_ID, "")],
+  ["note chalk", ["manager", "coach", "care", "lifter", "wall"], (context) => noteSeen(context, [], "chalk")],
+  ["rules of care", ["manager"], (context) => saveCareRules(context, {}, 0)],
   [
     "factors of a bar",
     ["manager", "coach"],
-    (who) => saveBarFactors(who, { tag: "x", version: 0, use: "", finish: "" }),
+    (context) => saveBarFactors(context, { tag: "x", version: 0, use: "", finish: "" }),
   ],
-  ["care tasks", ["manager"], (who) => saveCareTask(who, FORM)],
-  ["readings of the air", ["manager", "coach", "care"], (who) => importClimate(who, "x", [])],
-  ["a sensor", ["manager", "coach", "care"], (who) => saveSensor(who, SENSOR)],
-  ["plan rounds", ["manager", "coach", "care"], (who) => planRounds(who)],
-  ["move a round", ["manager", "coach", "care"], (who) => moveRound(who, { id: NO_ID, day: "", version: 1 })],
-  ["staff hours", ["manager", "coach", "care"], (who) => saveStaffHours(who, NO_ID, "x")],
-  ["share the calendar", ["manager", "coach", "care"], (who) => makeCalendarLink(who, NO_ID)],
-  ["take the calendar back", ["manager", "coach", "care"], (who) => revokeCalendarLink(who, NO_ID)],
-  ["read reminders", ["manager", "coach", "care"], (who) => readMessage(who, NO_ID)],
-  ["plates for a class", ["manager", "coach"], (who) => classPool(who, NO_ID, LADDER)],
-  ["see a session", ["manager", "coach"], (who) => runOf(who, NO_ID)],
-  ["touch a session", ["manager", "coach"], (who) => touchRun(who, NO_ID, TOUCH)],
-  ["end a session", ["manager", "coach"], (who) => endRun(who, NO_ID)],
+  ["care tasks", ["manager"], (context) => saveCareTask(context, FORM)],
+  ["readings of the air", ["manager", "coach", "care"], (context) => importClimate(context, "x", [])],
+  ["a sensor", ["manager", "coach", "care"], (context) => saveSensor(context, SENSOR)],
+  ["plan rounds", ["manager", "coach", "care"], (context) => planRounds(context)],
+  ["move a round", ["manager", "coach", "care"], (context) => moveRound(context, { id: NO_ID, day: "", version: 1 })],
+  ["staff hours", ["manager", "coach", "care"], (context) => saveStaffHours(context, NO_ID, "x")],
+  ["share the calendar", ["manager", "coach", "care"], (context) => makeCalendarLink(context, NO_ID)],
+  ["take the calendar back", ["manager", "coach", "care"], (context) => revokeCalendarLink(context, NO_ID)],
+  ["read reminders", ["manager", "coach", "care"], (context) => readMessage(context, NO_ID)],
+  ["plates for a class", ["manager", "coach"], (context) => classPool(context, NO_ID, LADDER)],
+  ["see a session", ["manager", "coach"], (context) => runOf(context, NO_ID)],
+  ["touch a session", ["manager", "coach"], (context) => touchRun(context, NO_ID, TOUCH)],
+  ["end a session", ["manager", "coach"], (context) => endRun(context, NO_ID)],
 ];
 
 describe("who may do what", () => {
   it.each(WRITES)("%s: %j, and nobody else", async (_, allowed, call) => {
-    const { who } = await makeHall("roles");
+    const { context } = await makeContexts("roles");
     for (const role of ROLES) {
-      const result = await call(who(role));
+      const result = await call(context(role));
       expect([role, !result.ok && result.code === "forbidden"]).toEqual([role, !allowed.includes(role)]);
     }
   });
   it("lists of what is private are empty for everybody else", async () => {
-    const { who, hall } = await makeHall("roles");
+    const { context, hall } = await makeContexts("roles");
     const [ann] = await hall.insert(lifters, { key: "ann", name: "Ann" });
     await hall.insert(classes, {
       name: "Evening",
@@ -176,19 +185,19 @@ describe("who may do what", () => {
       capacities: {},
     });
     for (const role of ["care", "lifter", "wall"] as const) {
-      expect(await listLifters(who(role))).toEqual([]);
-      expect(await listClasses(who(role))).toEqual([]);
-      expect(await barsOfLifter(who(role), ann!.id)).toEqual([]);
+      expect(await listLifters(context(role))).toEqual([]);
+      expect(await listClasses(context(role))).toEqual([]);
+      expect(await barsOfLifter(context(role), ann!.id)).toEqual([]);
     }
-    expect(await listLifters(who("coach"))).toHaveLength(1);
-    expect(await listClasses(who("coach"))).toHaveLength(1);
+    expect(await listLifters(context("coach"))).toHaveLength(1);
+    expect(await listClasses(context("coach"))).toHaveLength(1);
   });
 });
 
 describe("one hall and another", () => {
   /** Rows of the one, asked for and changed from the other by their very ids. */
   async function both(): Promise<{ mine: Made; theirs: Made; ids: Record<string, string> }> {
-    const [mine, theirs] = [await makeHall("mine"), await makeHall("theirs")];
+    const [mine, theirs] = [await makeContexts("mine"), await makeContexts("theirs")];
     await theirs.hall.insert(lifts, { ...LIFTS.bench, listOrder: 1 });
     const [lifter] = await theirs.hall.insert(lifters, { key: "ann", name: "Ann" });
     const [spec] = await theirs.hall.insert(meetingSpecs, { rules: "Lake", source: "x", lifts: ["bench"], ranges: {} });
@@ -230,7 +239,7 @@ describe("one hall and another", () => {
   }
   it("neither reads nor changes a row of the other, by whatever id", async () => {
     const { mine, theirs, ids } = await both();
-    const manager = mine.who("manager");
+    const manager = mine.context("manager");
     const asked: [string, Promise<Outcome<object>>][] = [
       ["class", classDetails(manager, ids.class!)],
       ["assign", assignTonight(manager, ids.class!)],

@@ -5,7 +5,7 @@ import { plateWeights } from "@/data/schema";
 import { listPlates, plateKindOf, type PlateRow } from "./equipment";
 import { matchingRules } from "./houseRules";
 import { activeRuns } from "./activeRuns";
-import { hallDb, type Who } from "./who";
+import type { Context } from "./access/context";
 
 /** Pairs of a plate that another session has on its bar, or will need. */
 export interface HeldPlates {
@@ -28,15 +28,15 @@ export interface PlateAtHand {
 }
 
 /** Every plate of the hall by key, heaviest first, as the house counts it and as sessions that are on leave it. */
-export async function platesAtHand(who: Who, exceptRun?: string): Promise<Map<string, PlateAtHand>> {
+export async function platesAtHand(context: Context, exceptRun?: string): Promise<Map<string, PlateAtHand>> {
   const [{ items: rows }, { schools }, runs] = await Promise.all([
-    listPlates(who),
-    matchingRules(who),
-    activeRuns(who),
+    listPlates(context),
+    matchingRules(context),
+    activeRuns(context),
   ]);
   const isExact = schools.mass !== "rounded";
   const weighed = isExact
-    ? groupBy(await hallDb(who).rows(plateWeights), ({ plateId }) => plateId)
+    ? groupBy(await context.hall.rows(plateWeights), ({ plateId }) => plateId)
     : new Map<string, never>();
   return new Map(
     rows.map((row) => {

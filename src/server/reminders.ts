@@ -1,17 +1,19 @@
 import "server-only";
 import { and, desc, eq, isNull } from "drizzle-orm";
-import { inTransaction, type HallDb } from "@/data/hallDb";
-import { database } from "@/data/client";
+import type { HallDb } from "@/data/hallDb";
 import { messages } from "@/data/schema";
 import { plannedRounds } from "./carePlanner";
 import { namesById } from "./lookups";
 import { forbidden, notFound, type Outcome } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import { inTransaction, type Context } from "./access/context";
 
 /** Writes a reminder of each of today's rounds to whoever does it. Call it once a day; nothing leaves the program. */
-export async function remindOfRounds(hall: HallDb, who: Who): Promise<number> {
-  const rounds = (await plannedRounds(who, { from: who.today })).filter(({ day }) => day === who.today);
+export async function remindOfRounds(context: Context): Promise<number> {
+  const { hall } = context;
+  const rounds = (await plannedRounds(context, { from: context.clock.today })).filter(
+    ({ day }) => day === context.clock.today,
+  );
   if (rounds.length === 0) return 0;
   await hall.insert(
     messages,
@@ -34,9 +36,9 @@ export interface Message {
 }
 
 /** The outbox: what would have gone out by mail, newest first. */
-export async function outboxOf(who: Who): Promise<Message[]> {
-  if (!may(who, "care.plan")) return [];
-  const hall = hallDb(who);
+export async function outboxOf(context: Context): Promise<Message[]> {
+  if (!may(context, "care.plan")) return [];
+  const { hall } = context;
   const [rows, names] = [
     await hall.rows(messages, { orderBy: [desc(messages.sentAt)], limit: 100 }),
     await namesById(hall),
@@ -52,13 +54,14 @@ export async function outboxOf(who: Who): Promise<Message[]> {
 }
 
 /** Marks a reminder as read. */
-export async function readMessage(who: Who, id: string): Promise<Outcome<object>> {
-  if (!may(who, "care.plan")) return forbidden("read reminders");
+export async function readMessage(context: Context, id: string): Promise<Outcome<object>> {
+  if (!may(context, "care.plan")) return forbidden("read reminders");
   if (!/^[0-9a-f-]{36}$/.test(id)) return notFound("such reminder");
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await hall.first(messages, { where: eq(messages.id, id) });
     if (!row) return notFound("such reminder");
-    await hall.update(messages, and(eq(messages.id, id), isNull(messages.readAt)), { readAt: new Date() });
+    await hall.update(messages, and(eq(messages.id, id), isNull(messages.readAt)), { readAt: context.clock.now() });
     return { ok: true as const };
   });
 }

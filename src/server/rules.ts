@@ -4,13 +4,12 @@ import { cache } from "react";
 import { QUANTITIES, QUANTITY_KINDS } from "@/core/bars/quantities";
 import { STARTING_TOLERANCES, tolerancesFrom, type Tolerances } from "@/core/bars/tolerances";
 import { NOTICEABLE_MM } from "@/core/whip/compareWhip";
-import { database } from "@/data/client";
-import { inTransaction } from "@/data/hallDb";
+
 import { houseRules } from "@/data/schema";
 import { recordChange } from "./history";
 import { failed, forbidden, type Outcome, type Problem } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import { inTransaction, type Context } from "./access/context";
 
 /** What the house decides about measuring and comparing. */
 export interface MeasuringRules {
@@ -26,8 +25,8 @@ export const MEASURING_KEY = "measuring";
 const MOST_NOTICEABLE_MM = 50;
 
 /** The house's rules for measuring and comparing, read once a request; starting values where it decided nothing. */
-export const measuringRules = cache(async (who: Who): Promise<MeasuringRules> => {
-  const row = await hallDb(who).first(houseRules, { where: eq(houseRules.key, MEASURING_KEY) });
+export const measuringRules = cache(async (context: Context): Promise<MeasuringRules> => {
+  const row = await context.hall.first(houseRules, { where: eq(houseRules.key, MEASURING_KEY) });
   const saved = (row?.value ?? {}) as { tolerances?: unknown; noticeableMm?: unknown };
   const { noticeableMm } = saved;
   return {
@@ -39,11 +38,11 @@ export const measuringRules = cache(async (who: Who): Promise<MeasuringRules> =>
 
 /** Saves them: texts by quantity and for the noticeable difference; an empty text is the starting value. */
 export async function saveMeasuringRules(
-  who: Who,
+  context: Context,
   texts: Record<string, string>,
   version: number,
 ): Promise<Outcome<object>> {
-  if (!may(who, "rule.edit")) return forbidden("change house rules");
+  if (!may(context, "rule.edit")) return forbidden("change house rules");
   const problems: Problem[] = [];
   const read = (path: string, label: string, start: number, most: number) => {
     const text = (texts[path] ?? "").trim().replace(",", ".");
@@ -63,7 +62,8 @@ export async function saveMeasuringRules(
   if (noticeableMm === 0)
     problems.push({ path: "noticeableMm", message: "noticeable difference: must be more than 0" });
   if (problems.length > 0) return failed("invalid", "The rules were not changed.", problems);
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await hall.first(houseRules, { where: eq(houseRules.key, MEASURING_KEY), forUpdate: true });
     if ((row?.version ?? 0) !== version)
       return failed("stale", "Somebody changed the rules meanwhile. Look at them again before you change them.");
@@ -73,9 +73,9 @@ export async function saveMeasuringRules(
       value,
       version: version + 1,
     });
-    await recordChange(hall, who, {
+    await recordChange(context, {
       entity: "rule",
-      entityId: who.hallId,
+      entityId: context.actor.hallId,
       action: `changed the rules for ${MEASURING_KEY}`,
       before: row?.value ?? null,
       after: value,

@@ -9,8 +9,9 @@ import { eraseLifter } from "./lifters";
 import { planLoad } from "./loading";
 import type { Outcome } from "./outcome";
 import { beginRun, endRun, listRuns, runOf, touchRun, type RunView } from "./runs";
+import { TEST_NOW } from "./context.fixture";
 import { withPlates } from "./session.fixture";
-import type { Who } from "./who";
+import type { Context } from "./access/context";
 
 const MORE = { liftKey: null, planAddress: "/load/session?who=Ann", lifterIds: {} };
 
@@ -23,9 +24,9 @@ async function begun(name: string) {
   const made = await withPlates(name);
   const { id } = ok(await beginRun(made.manager, made.item, made.wish, MORE));
   let keys = 0;
-  const see = async (who: Who = made.manager) => ok(await runOf({ ...who }, id)).view;
-  const send = async (touch: RunTouch, key = `key-${(keys += 1)}-${name}`, who: Who = made.manager) =>
-    ok(await touchRun({ ...who }, id, { ...touch, key, madeAt: new Date().toISOString() }));
+  const see = async (context: Context = made.manager) => ok(await runOf({ ...context }, id)).view;
+  const send = async (touch: RunTouch, key = `key-${(keys += 1)}-${name}`, context: Context = made.manager) =>
+    ok(await touchRun({ ...context }, id, { ...touch, key, madeAt: TEST_NOW.toISOString() }));
   const doneOf = ({ state }: RunView): RunTouch => {
     const { id: set, perSide } = currentSet(state)!;
     return { kind: "done", set, perSide };
@@ -35,16 +36,16 @@ async function begun(name: string) {
 
 describe("a session that is run", () => {
   it("is stored: what one tablet does the other sees, and what is sent twice counts once", async () => {
-    const { see, send, doneOf, who, hall, id } = await begun("stored");
+    const { see, send, doneOf, context, hall, id } = await begun("stored");
     const first = await see();
     const touch = doneOf(first);
     const [one, two] = await Promise.all([send(touch, "same-key-1"), send(touch, "same-key-1")]);
     expect([one.outcome, two.outcome]).toEqual(["taken", "taken"]);
     // The same set, ticked on two tablets at the same moment.
     const next = doneOf(await see());
-    const both = await Promise.all([send(next, "tablet-a-1"), send(next, "tablet-b-1", who("coach"))]);
+    const both = await Promise.all([send(next, "tablet-a-1"), send(next, "tablet-b-1", context("coach"))]);
     expect(both.map(({ outcome }) => outcome).sort()).toEqual(["already", "taken"]);
-    const view = await see(who("coach"));
+    const view = await see(context("coach"));
     expect(view.seq).toBe(2);
     expect(view.state.sets.filter(({ state }) => state === "done")).toHaveLength(2);
     expect(view.stamp).not.toBe(first.stamp);
@@ -147,9 +148,9 @@ describe("a session that is run", () => {
     const { id } = ok(await beginRun(made.manager, made.item, made.wish, { ...MORE, lifterIds: { Ann: ann!.id } }));
     const other = await withPlates("private too");
     expect(await runOf(other.manager, id)).toMatchObject({ code: "not-found" });
-    expect(await runOf(made.who("lifter"), id)).toMatchObject({ code: "forbidden" });
-    expect(await listRuns(made.who("care"))).toEqual([]);
-    await touchRun(made.manager, id, { kind: "skip", set: "1.1", key: "erase-me-1", madeAt: new Date().toISOString() });
+    expect(await runOf(made.context("lifter"), id)).toMatchObject({ code: "forbidden" });
+    expect(await listRuns(made.context("care"))).toEqual([]);
+    await touchRun(made.manager, id, { kind: "skip", set: "1.1", key: "erase-me-1", madeAt: TEST_NOW.toISOString() });
     expect(JSON.stringify(await made.hall.rows(runs))).toContain("Ann");
     expect(await eraseLifter(made.manager, "ann")).toMatchObject({ ok: true });
     expect(JSON.stringify(await made.hall.rows(runs))).not.toContain("Ann");
@@ -166,8 +167,8 @@ describe("a session that is run", () => {
       massValue: String(kg),
       massUnit: "kg",
       massUnits: massUnitsFromKg(kg),
-      weighedBy: manager.personId,
-      weighedAt: new Date(),
+      weighedBy: manager.actor.personId,
+      weighedAt: TEST_NOW,
     });
     await hall.insert(plateWeights, [weigh("a", 20.1), weigh("b", 20.3)]);
     const { id } = ok(await beginRun(manager, item, wish, MORE));

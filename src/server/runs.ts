@@ -6,18 +6,17 @@ import { stepOfTouch, type RunTouch } from "@/core/loading/run/runTouch";
 import { stepRun, type RunStep, type SteppedRun } from "@/core/loading/run/runStep";
 import { kgFromMassUnits } from "@/core/units/exactMass";
 import { trimmed } from "@/core/units/format";
-import { database } from "@/data/client";
-import { inTransaction, type HallDb } from "@/data/hallDb";
+import type { HallDb } from "@/data/hallDb";
 import { bars, runs, runSteps } from "@/data/schema";
 import { activeRuns, isOver } from "./activeRuns";
 import type { ListedBar } from "./bars";
-import { once, recordChange } from "./history";
+import { idempotent, recordChange } from "./history";
 import { namesById } from "./lookups";
 import { failed, forbidden, notFound, type Outcome } from "./outcome";
-import { may } from "./permissions";
+import { may } from "./access/permissions";
 import { pairsAtHand, platesAtHand } from "./platesAtHand";
 import { planRun, type SessionWish } from "./sessionPlanning";
-import { hallDb, type Who } from "./who";
+import { inTransaction, type Context } from "./access/context";
 
 export type RunRow = typeof runs.$inferSelect;
 
@@ -37,29 +36,30 @@ export interface RunView {
 
 /** Starts the run sheet of a plan and answers its id. One session a bar at a time. */
 export async function beginRun(
-  who: Who,
+  context: Context,
   item: ListedBar,
   wish: SessionWish,
   more: { liftKey: string | null; planAddress: string; lifterIds: Record<string, string> },
 ): Promise<Outcome<{ id: string }>> {
-  if (!may(who, "session.run")) return forbidden("run sessions");
-  const other = (await activeRuns(who)).find(({ barId }) => barId === item.id);
+  if (!may(context, "session.run")) return forbidden("run sessions");
+  const other = (await activeRuns(context)).find(({ barId }) => barId === item.id);
   if (other)
     return failed(
       "impossible",
       `${item.bar.tag} is in a session already${other.where === item.bar.tag ? "" : ` at ${other.where}`}: end that one first.`,
     );
-  const planned = await planRun(who, item, wish);
+  const planned = await planRun(context, item, wish);
   if (!planned.ok) return planned;
   const { question, plan, sets } = planned.run;
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const [row] = await hall.insert(runs, {
       barId: item.id,
       stationKey: wish.station?.key ?? null,
       clampKey: wish.clamps?.key ?? null,
       ...more,
       state: startRun(question, plan, sets),
-      startedBy: who.personId,
+      startedBy: context.actor.personId,
     });
     return { ok: true as const, id: row!.id };
   });
@@ -67,46 +67,51 @@ export async function beginRun(
 
 /** Runs of the hall, those that are on first, then the latest. */
 export async function listRuns(
-  who: Who,
+  context: Context,
   limit = 12,
 ): Promise<{ row: RunRow; tag: string; by: string; isOver: boolean }[]> {
-  if (!may(who, "session.run")) return [];
-  const hall = hallDb(who);
+  if (!may(context, "session.run")) return [];
+  const { hall } = context;
   const rows = await hall.rows(runs, { orderBy: [desc(runs.startedAt)], limit });
   const [names, own] = [await namesById(hall), await hall.rows(bars)];
   const tags = new Map(own.map(({ id, tag }) => [id, tag]));
   return rows
-    .map((row) => ({ row, tag: tags.get(row.barId)!, by: names.get(row.startedBy) ?? "somebody", isOver: isOver(row) }))
+    .map((row) => ({
+      row,
+      tag: tags.get(row.barId)!,
+      by: names.get(row.startedBy) ?? "somebody",
+      isOver: isOver(row, context.clock.now()),
+    }))
     .sort((a, b) => Number(a.isOver) - Number(b.isOver));
 }
 
 /** One run with its row; for coach and manager, since it names lifters and loads. Brings its plates up to date. */
-export async function runOf(who: Who, id: string): Promise<Outcome<{ row: RunRow; view: RunView }>> {
-  if (!may(who, "session.run")) return forbidden("see sessions with their lifters");
-  const row = await findRun(hallDb(who), id);
+export async function runOf(context: Context, id: string): Promise<Outcome<{ row: RunRow; view: RunView }>> {
+  if (!may(context, "session.run")) return forbidden("see sessions with their lifters");
+  const row = await findRun(context.hall, id);
   if (!row) return notFound("such session");
-  const fresh = isOver(row) ? row : await withPlatesOfNow(who, row);
-  return { ok: true, row: fresh, view: await viewOf(who, fresh) };
+  const fresh = isOver(row, context.clock.now()) ? row : await withPlatesOfNow(context, row);
+  return { ok: true, row: fresh, view: await viewOf(context, fresh) };
 }
 
 /** Carries out one touch, once, however often and from wherever it is sent. */
 export async function touchRun(
-  who: Who,
+  context: Context,
   id: string,
   { key, madeAt, ...touch }: RunTouch & { key: string; madeAt: string },
 ): Promise<Outcome<{ view: RunView; outcome: SteppedRun["outcome"] }>> {
-  if (!may(who, "session.run")) return forbidden("run sessions");
-  const result = await inTransaction(database(), who.hallId, (hall) =>
-    once(hall, key, "run.step", async () => {
-      const row = await findRun(hall, id, true);
+  if (!may(context, "session.run")) return forbidden("run sessions");
+  const result = await inTransaction(context, (context) =>
+    idempotent(context.hall, key, "run.step", async () => {
+      const row = await findRun(context.hall, id, true);
       if (!row) return notFound("such session");
       const step = stepOfTouch(touch);
       const before = row.state.sets.find((set) => set.id === touch.set);
-      const next = stepRun(await amongOthers(who, row), step);
+      const next = stepRun(await amongOthers(context, row), step);
       const isTaken = next.outcome === "taken";
       const seq = row.seq + (isTaken ? 1 : 0);
-      if (isTaken) await hall.update(runs, eq(runs.id, id), { state: next.state, seq });
-      await hall.insert(runSteps, {
+      if (isTaken) await context.hall.update(runs, eq(runs.id, id), { state: next.state, seq });
+      await context.hall.insert(runSteps, {
         runId: id,
         seq,
         kind: step.kind,
@@ -114,26 +119,27 @@ export async function touchRun(
         detail: { ...touch },
         outcome: next.outcome,
         notice: before ? noticeOf(step, before, next) : `A set that this session does not have: ${touch.set}.`,
-        personId: who.personId,
+        personId: context.actor.personId,
         madeAt: new Date(madeAt),
       });
       return { ok: true as const, outcome: next.outcome };
     }),
   );
   if (!result.ok) return result;
-  const row = (await findRun(hallDb(who), id))!;
-  return { ok: true, outcome: result.outcome, view: await viewOf(who, row) };
+  const row = (await findRun(context.hall, id))!;
+  return { ok: true, outcome: result.outcome, view: await viewOf(context, row) };
 }
 
 /** Ends a run: the bar is empty and its plates are free. Sets that were not lifted stay as they are. */
-export async function endRun(who: Who, id: string): Promise<Outcome<object>> {
-  if (!may(who, "session.run")) return forbidden("end sessions");
-  return inTransaction(database(), who.hallId, async (hall) => {
+export async function endRun(context: Context, id: string): Promise<Outcome<object>> {
+  if (!may(context, "session.run")) return forbidden("end sessions");
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await findRun(hall, id, true);
     if (!row) return notFound("such session");
     if (row.endedAt) return { ok: true };
-    await hall.update(runs, eq(runs.id, id), { endedAt: new Date() });
-    await recordChange(hall, who, {
+    await hall.update(runs, eq(runs.id, id), { endedAt: context.clock.now() });
+    await recordChange(context, {
       entity: "run",
       entityId: id,
       action: "ended",
@@ -147,12 +153,13 @@ const findRun = async (hall: HallDb, id: string, forUpdate = false) =>
   /^[0-9a-f-]{36}$/.test(id) ? hall.first(runs, { where: eq(runs.id, id), forUpdate }) : null;
 
 /** Plates put away, counted or weighed anew since the plan: what comes is planned again, and it is said. */
-async function withPlatesOfNow(who: Who, row: RunRow): Promise<RunRow> {
-  const changed = await platesChanged(who, row);
+async function withPlatesOfNow(context: Context, row: RunRow): Promise<RunRow> {
+  const changed = await platesChanged(context, row);
   if (changed.length === 0) return row;
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const locked = (await findRun(hall, row.id, true))!;
-    const changes = await platesChanged(who, locked);
+    const changes = await platesChanged(context, locked);
     if (changes.length === 0) return locked;
     const fresh = new Map(changes.map((one) => [one.plate.id, one.plate]));
     const plates = locked.state.plates.map((plate) => fresh.get(plate.id) ?? plate);
@@ -166,16 +173,16 @@ async function withPlatesOfNow(who: Who, row: RunRow): Promise<RunRow> {
       detail: changes.map(({ plate }) => plate),
       outcome: "taken",
       notice: `${changes.map(({ words }) => words).join(" ")} What comes was planned anew.`,
-      personId: who.personId,
-      madeAt: new Date(),
+      personId: context.actor.personId,
+      madeAt: context.clock.now(),
     });
     return updated!;
   });
 }
 
 /** Plates that count otherwise than the plan took them, or of which the hall has fewer than it may use. */
-async function platesChanged(who: Who, { id, state }: RunRow) {
-  const atHand = await platesAtHand(who, id);
+async function platesChanged(context: Context, { id, state }: RunRow) {
+  const atHand = await platesAtHand(context, id);
   return state.plates.flatMap((plate) => {
     const now = atHand.get(plate.id);
     const label = now ? `${trimmed(Number(now.row.massValue), 3)} ${now.row.massUnit}` : plate.id;
@@ -195,8 +202,8 @@ async function platesChanged(who: Who, { id, state }: RunRow) {
 }
 
 /** The run with the pairs that other sessions leave it from now on, for planning what comes. */
-async function amongOthers(who: Who, { id, state }: RunRow): Promise<RunState> {
-  const atHand = await platesAtHand(who, id);
+async function amongOthers(context: Context, { id, state }: RunRow): Promise<RunState> {
+  const atHand = await platesAtHand(context, id);
   return {
     ...state,
     plates: state.plates.map((plate) => {
@@ -206,8 +213,8 @@ async function amongOthers(who: Who, { id, state }: RunRow): Promise<RunState> {
   };
 }
 
-async function viewOf(who: Who, row: RunRow): Promise<RunView> {
-  const hall = hallDb(who);
+async function viewOf(context: Context, row: RunRow): Promise<RunView> {
+  const { hall } = context;
   const [bar, steps, names] = await Promise.all([
     hall.first(bars, { where: eq(bars.id, row.barId) }),
     hall.rows(runSteps, {
@@ -223,10 +230,10 @@ async function viewOf(who: Who, row: RunRow): Promise<RunView> {
   return {
     id: row.id,
     seq: row.seq,
-    stamp: [row.seq, steps[0]?.id ?? "", stop ? "stop" : "", isOver(row) ? "over" : ""].join("."),
+    stamp: [row.seq, steps[0]?.id ?? "", stop ? "stop" : "", isOver(row, context.clock.now()) ? "over" : ""].join("."),
     state: row.state,
     stop,
-    isOver: isOver(row),
+    isOver: isOver(row, context.clock.now()),
     notices: steps.map(({ id, notice, personId, arrivedAt }) => ({
       id,
       text: notice!,

@@ -1,6 +1,6 @@
 import { massUnitsFromKg } from "@/core/units/exactMass";
 import { barQuantities, plates, stations } from "@/data/schema";
-import { makeHall } from "@/data/testHall.fixture";
+import { makeContexts } from "./context.fixture";
 import { barsOnTheWall } from "./bars";
 import { listStations } from "./equipment";
 import type { SessionWish } from "./sessionPlanning";
@@ -9,7 +9,7 @@ const LB = 0.45359237;
 
 /** A hall with a 29.4 kg bar, kg and lb plates mixed, and a rack. */
 export async function withPlates(name: string) {
-  const made = await makeHall(name);
+  const made = await makeContexts(name);
   const { hall, bar } = made;
   const quantity = (kind: string, value: number) => ({
     barId: bar.id,
@@ -54,7 +54,7 @@ export async function withPlates(name: string) {
     })),
   );
   await hall.insert(stations, { key: "r1", name: "Rack 1", kind: "rack", supportSpacingMm: 1090, jCupPairs: 1 });
-  const manager = made.who("manager");
+  const manager = made.context("manager");
   const [item] = await barsOnTheWall(manager);
   const [rack] = (await listStations(manager)).items;
   const wish: SessionWish = {

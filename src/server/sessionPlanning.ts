@@ -17,7 +17,7 @@ import type { ClampRow, PlateRow, StationRow } from "./equipment";
 import { matchingRules } from "./houseRules";
 import { failed, type Outcome } from "./outcome";
 import { pairsAtHand, plateKindAtHand, platesAtHand } from "./platesAtHand";
-import type { Who } from "./who";
+import type { Context } from "./access/context";
 
 /** Whether a loaded bar turns over at a rack, with the screen's reserve; null where no J-cups are. */
 export function tippingAt(
@@ -98,7 +98,11 @@ export interface SessionRun {
 }
 
 /** Every set on one bar: ladders to the work sets, plates and their order so that fewest are handled. */
-export async function planRun(who: Who, { bar }: ListedBar, wish: SessionWish): Promise<Outcome<{ run: SessionRun }>> {
+export async function planRun(
+  context: Context,
+  { bar }: ListedBar,
+  wish: SessionWish,
+): Promise<Outcome<{ run: SessionRun }>> {
   if (!isUsable(bar.state))
     return failed(
       "impossible",
@@ -106,7 +110,7 @@ export async function planRun(who: Who, { bar }: ListedBar, wish: SessionWish): 
     );
   const mass = valueOf(bar, "mass");
   if (mass === null) return failed("impossible", `The mass of ${bar.tag} is unknown. Weigh it first.`);
-  const [atHand, { schools }] = [await platesAtHand(who), await matchingRules(who)];
+  const [atHand, { schools }] = [await platesAtHand(context), await matchingRules(context)];
   const barKg = schools.mass === "rounded" ? Math.round(mass) : mass;
   const clampUnits = wish.clamps?.pairMassUnits ?? 0;
   const emptyKg = barKg + kgFromMassUnits(clampUnits);

@@ -5,7 +5,7 @@ import { buildOf, listLifters, type LifterRow } from "./lifters";
 import { allLifts, liftOf } from "./lifts";
 import type { LifterSetting } from "./sessionPlanning";
 import { barToSet, currentSetting, stationHoles } from "./setups";
-import type { Who } from "./who";
+import type { Context } from "./access/context";
 
 export interface SessionSettings {
   /** By the name as it was typed. */
@@ -19,10 +19,10 @@ export interface SessionSettings {
  * the rule for the hole. Names that are no lifter of the hall's, or stand for more than one, set nothing.
  */
 export async function sessionSettings(
-  who: Who,
+  context: Context,
   ask: { tag: string; liftKey: string | null; station: StationRow | null; names: readonly string[] },
 ): Promise<SessionSettings> {
-  const [people, set, lifts] = await Promise.all([listLifters(who), barToSet(who, ask.tag), allLifts(who)]);
+  const [people, set, lifts] = await Promise.all([listLifters(context), barToSet(context, ask.tag), allLifts(context)]);
   const changesSetupEmpty = set?.chart?.changesEmptyOnly ?? false;
   const liftRow = lifts.find(({ key }) => key === ask.liftKey);
   const found = ask.names.flatMap((name) => {
@@ -34,13 +34,13 @@ export async function sessionSettings(
   const lift = liftOf(liftRow);
   const settings = new Map<string, LifterSetting>();
   for (const { name, lifter } of found) {
-    const kept = await currentSetting(who, lifter.id, set.id, lift.key);
+    const kept = await currentSetting(context, lifter.id, set.id, lift.key);
     const words = kept ? settingWords(set.options, kept.setting) : "";
     const isHere = kept !== null && kept.stationKey !== null && kept.stationKey === ask.station?.key;
     let cup = isHere ? kept.jCupHole : null;
     if (cup === null && ask.station) {
       const setting = kept?.setting ?? set.present ?? {};
-      const holes = await stationHoles(who, { set, setting, lift, build: buildOf(lifter), lifterId: lifter.id });
+      const holes = await stationHoles(context, { set, setting, lift, build: buildOf(lifter), lifterId: lifter.id });
       cup = holes.find(({ key }) => key === ask.station!.key)?.hole ?? null;
     }
     if (words || cup !== null) settings.set(name, { setup: words || null, cup });

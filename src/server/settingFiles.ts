@@ -6,17 +6,17 @@ import { bars, barSetups, lifters, lifterSettings } from "@/data/schema";
 import type { PreparedPart } from "./barImport";
 import { NOTHING, prepareList } from "./fieldFiles";
 import { allLifts } from "./lifts";
-import { may } from "./permissions";
+import { may } from "./access/permissions";
 import { writeSetting } from "./setupChanges";
-import { hallDb, type Who } from "./who";
+import type { Context } from "./access/context";
 
 const keyOf = ({ lifter, tag, lift }: Pick<FileSetting, "lifter" | "tag" | "lift">) =>
   JSON.stringify([lifter, tag, lift]);
 
 /** Current settings of lifters who are not erased, on bars that are not retired; null for whoever may not read any. */
-export async function exportSettings(who: Who): Promise<FileSetting[] | null> {
-  if (!may(who, "lifter.read")) return null;
-  const hall = hallDb(who);
+export async function exportSettings(context: Context): Promise<FileSetting[] | null> {
+  if (!may(context, "lifter.read")) return null;
+  const { hall } = context;
   const [rows, people, own] = await Promise.all([
     hall.rows(lifterSettings, { where: isNull(lifterSettings.replacedAt) }),
     hall.rows(lifters, { where: isNull(lifters.retiredAt) }),
@@ -36,16 +36,16 @@ export async function exportSettings(who: Who): Promise<FileSetting[] | null> {
 
 /** Reads settings of a file against the hall's; one that differs replaces the one before, which stays as history. */
 export async function prepareSettings(
-  hall: HallDb,
-  who: Who,
+  context: Context,
   incoming: readonly FileSetting[],
   known: { lifters: readonly string[]; tags: readonly string[]; lifts: readonly string[]; stations: readonly string[] },
 ): Promise<PreparedPart> {
+  const { hall } = context;
   if (incoming.length === 0) return NOTHING;
-  const liftKeys = new Set([...(await allLifts(who)).map(({ key }) => key), ...known.lifts]);
+  const liftKeys = new Set([...(await allLifts(context)).map(({ key }) => key), ...known.lifts]);
   const people = new Set([...(await hall.rows(lifters)).map(({ key }) => key), ...known.lifters]);
   const [tags, stations] = [new Set(known.tags), new Set(known.stations)];
-  const there = new Map((await exportSettings(who))?.map((one) => [keyOf(one), one]));
+  const there = new Map((await exportSettings(context))?.map((one) => [keyOf(one), one]));
   return prepareList<FileSetting, FileSetting>({
     name: "setting",
     incoming,
@@ -67,7 +67,7 @@ export async function prepareSettings(
       const person = (await hall.first(lifters, { where: eq(lifters.key, lifter) }))!;
       const bar = (await hall.first(bars, { where: and(eq(bars.tag, tag), ne(bars.state, "retired")) }))!;
       const setup = await hall.first(barSetups, { where: eq(barSetups.barId, bar.id) });
-      await writeSetting(hall, who, {
+      await writeSetting(context, {
         lifterId: person.id,
         barId: bar.id,
         liftKey: lift,

@@ -12,10 +12,10 @@ import { daysBetween, hallDayAt } from "@/core/units/hallDay";
 import { bars, lifterBars, lifters, lifterSettings, stations } from "@/data/schema";
 import { matchingRules } from "./houseRules";
 import { buildOf } from "./lifters";
-import { may } from "./permissions";
+import { may } from "./access/permissions";
 import { barToSetById, liftsToSet, type SetBar, type SettingRow } from "./setups";
 import { usualKgOf } from "./setupChanges";
-import { hallDb, type Who } from "./who";
+import type { Context } from "./access/context";
 
 /** A setup card with all that is printed or shown of it. */
 export interface CardPage {
@@ -47,16 +47,16 @@ export const cardAddress = (id: string) => `${process.env.PUBLIC_URL ?? ""}/setu
 const UNKNOWN_LOAD_KG = 60;
 
 /** One card; null when there is none or who asks may not see it. A lifter may see their own. */
-export async function cardPage(who: Who, id: string): Promise<CardPage | null> {
+export async function cardPage(context: Context, id: string): Promise<CardPage | null> {
   if (!/^[0-9a-f-]{36}$/.test(id)) return null;
-  const row = await hallDb(who).first(lifterSettings, { where: eq(lifterSettings.id, id) });
-  return row ? cardOf(who, row) : null;
+  const row = await context.hall.first(lifterSettings, { where: eq(lifterSettings.id, id) });
+  return row ? cardOf(context, row) : null;
 }
 
 /** The current cards of a bar or a lifter, for a sheet. */
-export async function cardPages(who: Who, ask: { tag?: string; lifter?: string }): Promise<CardPage[]> {
-  if (!may(who, "lifter.read")) return [];
-  const hall = hallDb(who);
+export async function cardPages(context: Context, ask: { tag?: string; lifter?: string }): Promise<CardPage[]> {
+  if (!may(context, "lifter.read")) return [];
+  const { hall } = context;
   const bar = ask.tag ? await hall.first(bars, { where: eq(bars.tag, ask.tag) }) : null;
   const lifter = ask.lifter ? await hall.first(lifters, { where: eq(lifters.key, ask.lifter) }) : null;
   if ((ask.tag && !bar) || (ask.lifter && !lifter)) return [];
@@ -70,20 +70,21 @@ export async function cardPages(who: Who, ask: { tag?: string; lifter?: string }
   });
   const cards: CardPage[] = [];
   for (const row of rows) {
-    const card = await cardOf(who, row);
+    const card = await cardOf(context, row);
     if (card) cards.push(card);
   }
   return cards.sort((a, b) => (a.set.bar.tag + a.lifterName < b.set.bar.tag + b.lifterName ? -1 : 1));
 }
 
-async function cardOf(who: Who, row: SettingRow): Promise<CardPage | null> {
-  const hall = hallDb(who);
+async function cardOf(context: Context, row: SettingRow): Promise<CardPage | null> {
+  const { hall } = context;
   const lifter = await hall.first(lifters, { where: eq(lifters.id, row.lifterId) });
-  if (!lifter || lifter.retiredAt || !(may(who, "lifter.read") || lifter.personId === who.personId)) return null;
+  if (!lifter || lifter.retiredAt || !(may(context, "lifter.read") || lifter.personId === context.actor.personId))
+    return null;
   const [set, lifts, rules, station, use, newer] = await Promise.all([
-    barToSetById(who, row.barId),
-    liftsToSet(who),
-    matchingRules(who),
+    barToSetById(context, row.barId),
+    liftsToSet(context),
+    matchingRules(context),
     row.stationKey ? hall.first(stations, { where: eq(stations.key, row.stationKey) }) : null,
     hall.first(lifterBars, {
       where: and(eq(lifterBars.lifterId, row.lifterId), eq(lifterBars.barId, row.barId)),
@@ -117,7 +118,7 @@ async function cardOf(who: Who, row: SettingRow): Promise<CardPage | null> {
       jCup: row.jCupHole,
       ...(row.safetyHole !== null ? { safety: row.safetyHole } : safetyByRule(set, row, lift, build, station)),
     },
-    isNew: !use || daysBetween(use.firstUsedOn, who.today) < rules.newBarWeeks * 7,
+    isNew: !use || daysBetween(use.firstUsedOn, context.clock.today) < rules.newBarWeeks * 7,
   };
   return {
     id: row.id,
@@ -130,7 +131,7 @@ async function cardOf(who: Who, row: SettingRow): Promise<CardPage | null> {
     card: setupCard(ask),
     drawing: settingSheet(ask),
     note: row.note,
-    keptOn: hallDayAt(row.keptAt, who.timeZone),
+    keptOn: hallDayAt(row.keptAt, context.actor.timeZone),
     totalKg,
     replacedBy: row.replacedAt ? (newer?.id ?? null) : null,
     isOld: row.chartVersion !== set.chartVersion,
@@ -161,9 +162,9 @@ export function settingSheet(ask: CardAsk): SvgSheet {
 }
 
 /** How many current settings each bar has. */
-export async function settingCounts(who: Who, barIds: readonly string[]): Promise<Map<string, number>> {
-  if (!may(who, "lifter.read") || barIds.length === 0) return new Map();
-  const rows = await hallDb(who).rows(lifterSettings, {
+export async function settingCounts(context: Context, barIds: readonly string[]): Promise<Map<string, number>> {
+  if (!may(context, "lifter.read") || barIds.length === 0) return new Map();
+  const rows = await context.hall.rows(lifterSettings, {
     where: and(isNull(lifterSettings.replacedAt), inArray(lifterSettings.barId, [...barIds])),
   });
   const counts = new Map<string, number>();

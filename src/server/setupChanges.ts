@@ -7,15 +7,14 @@ import { valueOf } from "@/core/bars/bar";
 import { differingTexts } from "@/core/bars/barRecord";
 import type { Problem } from "@/core/problem";
 import { convertTyped, type TypedQuantity } from "@/core/units/typedQuantity";
-import { database } from "@/data/client";
-import { inTransaction, type HallDb } from "@/data/hallDb";
+import type { HallDb } from "@/data/hallDb";
 import { bars, barSetups, lifterSettings, lifters, stations } from "@/data/schema";
 import { recordChange } from "./history";
 import { buildOf } from "./lifters";
 import { failed, forbidden, notFound, type Outcome } from "./outcome";
-import { may } from "./permissions";
+import { may } from "./access/permissions";
 import { barToSet, liftsToSet, stationHoles, type SetBar } from "./setups";
-import type { Who } from "./who";
+import { inTransaction, type Context } from "./access/context";
 
 const invalid = (problems: Problem[], message = "Nothing was kept.") => failed("invalid", message, problems);
 
@@ -33,11 +32,11 @@ const lockedBar = (hall: HallDb, tag: string) =>
  * is forgotten when the new chart does not have it.
  */
 export async function calibrate(
-  who: Who,
+  context: Context,
   form: { tag: string; version: number; texts: Record<string, string> },
 ): Promise<Outcome<{ chart: SetupChart }>> {
-  if (!may(who, "setup.edit")) return forbidden("calibrate bars");
-  const set = await barToSet(who, form.tag);
+  if (!may(context, "setup.edit")) return forbidden("calibrate bars");
+  const set = await barToSet(context, form.tag);
   if (!set) return notFound(`bar ${form.tag}`);
   const kind = chartKindOf(set.bar.family);
   if (!kind) return failed("impossible", `A bar like ${form.tag} has neither marks nor holes to calibrate.`);
@@ -48,7 +47,8 @@ export async function calibrate(
       : [];
   if (!read.ok) return invalid(read.problems);
   if (heavy.length > 0) return invalid(heavy);
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const bar = await lockedBar(hall, form.tag);
     if (!bar) return notFound(`bar ${form.tag}`);
     const row = await lockedSetup(hall, bar.id);
@@ -59,22 +59,22 @@ export async function calibrate(
     if (Object.keys(differing.after).length === 0) return { ok: true, chart: read.chart };
     await hall.update(barSetups, eq(barSetups.barId, bar.id), {
       chart: read.chart,
-      calibratedOn: who.today,
+      calibratedOn: context.clock.today,
       chartVersion: row.chartVersion + 1,
       version: row.version + 1,
     });
-    await recordChange(hall, who, { entity: "bar", entityId: bar.id, action: "calibrated", ...differing });
+    await recordChange(context, { entity: "bar", entityId: bar.id, action: "calibrated", ...differing });
     return { ok: true, chart: read.chart };
   });
 }
 
 /** Notes how a bar stands now, or how it must stand when it hangs. Left and right must agree. */
 export async function noteStand(
-  who: Who,
+  context: Context,
   ask: { tag: string; left: Setting; right: Setting; as: "present" | "stored" },
 ): Promise<Outcome<{ words: string }>> {
-  if (!may(who, "setup.edit")) return forbidden("note how bars stand");
-  const set = await barToSet(who, ask.tag);
+  if (!may(context, "setup.edit")) return forbidden("note how bars stand");
+  const set = await barToSet(context, ask.tag);
   if (!set) return notFound(`bar ${ask.tag}`);
   const [left, right] = [readSetting(set.options, ask.left), readSetting(set.options, ask.right)];
   if (!left.ok || !right.ok)
@@ -84,15 +84,16 @@ export async function noteStand(
     ]);
   const apart = sidesDiffer(set.options, left.setting, right.setting);
   if (apart) return failed("impossible", apart, [{ path: "right", message: apart }]);
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await lockedSetup(hall, set.id);
     const words = settingWords(set.options, left.setting) || "as it is built";
     await hall.update(barSetups, eq(barSetups.barId, set.id), {
-      ...(ask.as === "present" ? { present: left.setting, presentAt: new Date() } : { stored: left.setting }),
+      ...(ask.as === "present" ? { present: left.setting, presentAt: context.clock.now() } : { stored: left.setting }),
       version: row.version + 1,
     });
     const before = ask.as === "present" ? row.present : row.stored;
-    await recordChange(hall, who, {
+    await recordChange(context, {
       entity: "bar",
       entityId: set.id,
       action: ask.as === "present" ? "set" : "storage setting",
@@ -121,9 +122,9 @@ export interface SettingForm {
  * Keeps a setting for one lifter, bar and lift; the one before stays as history. A frame whose hands are off the axis,
  * or that meets floor or knees, is refused with the reason.
  */
-export async function keepSetting(who: Who, form: SettingForm): Promise<Outcome<{ id: string }>> {
-  if (!may(who, "setup.edit")) return forbidden("keep settings of lifters");
-  const [set, lifts] = [await barToSet(who, form.tag), await liftsToSet(who)];
+export async function keepSetting(context: Context, form: SettingForm): Promise<Outcome<{ id: string }>> {
+  if (!may(context, "setup.edit")) return forbidden("keep settings of lifters");
+  const [set, lifts] = [await barToSet(context, form.tag), await liftsToSet(context)];
   if (!set) return notFound(`bar ${form.tag}`);
   const lift = lifts.find(({ key }) => key === form.lift);
   const problems: Problem[] = [];
@@ -146,7 +147,8 @@ export async function keepSetting(who: Who, form: SettingForm): Promise<Outcome<
       `Not kept: ${reasons.join(" ")}`,
       reasons.map((message) => ({ path: "setting", message })),
     );
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const lifter = await hall.first(lifters, {
       where: and(eq(lifters.key, form.lifter), isNull(lifters.retiredAt)),
       forUpdate: true,
@@ -154,7 +156,7 @@ export async function keepSetting(who: Who, form: SettingForm): Promise<Outcome<
     if (!lifter) return invalid([{ path: "lifter", message: "choose the lifter" }]);
     if (form.station && !(await hall.first(stations, { where: eq(stations.key, form.station) })))
       return invalid([{ path: "station", message: `there is no station ${form.station}` }]);
-    const holes = await stationHoles(who, {
+    const holes = await stationHoles(context, {
       set,
       setting: read.setting,
       lift,
@@ -164,7 +166,7 @@ export async function keepSetting(who: Who, form: SettingForm): Promise<Outcome<
     const safetyHole = holes.find(({ key }) => key === form.station)?.safetyHole ?? null;
     return {
       ok: true,
-      ...(await writeSetting(hall, who, {
+      ...(await writeSetting(context, {
         lifterId: lifter.id,
         barId: set.id,
         liftKey: lift.key,
@@ -196,8 +198,9 @@ function refusalsOf(set: SetBar, setting: Setting, { totalKg, plateDiameterMm }:
 type NewSetting = Omit<typeof lifterSettings.$inferInsert, "hallId" | "personId" | "keptAt"> & { words: string };
 
 /** Keeps a setting; the one before stays as history. Call it in the transaction of whatever keeps it. */
-export async function writeSetting(hall: HallDb, who: Who, { words, ...values }: NewSetting): Promise<{ id: string }> {
-  const now = new Date();
+export async function writeSetting(context: Context, { words, ...values }: NewSetting): Promise<{ id: string }> {
+  const { hall } = context;
+  const now = context.clock.now();
   const [before] = await hall.update(
     lifterSettings,
     and(
@@ -208,8 +211,8 @@ export async function writeSetting(hall: HallDb, who: Who, { words, ...values }:
     ),
     { replacedAt: now },
   );
-  const [made] = await hall.insert(lifterSettings, { ...values, personId: who.personId, keptAt: now });
-  await recordChange(hall, who, {
+  const [made] = await hall.insert(lifterSettings, { ...values, personId: context.actor.personId, keptAt: now });
+  await recordChange(context, {
     entity: "lifter",
     entityId: values.lifterId,
     action: "setting kept",
@@ -223,9 +226,13 @@ export async function writeSetting(hall: HallDb, who: Who, { words, ...values }:
  * Copies a setting to another lifter: marks, pins and grips as they are, the J-cup hole by that lifter's own height
  * where the rule knows one, else left open.
  */
-export async function copySetting(who: Who, ask: { id: string; lifter: string }): Promise<Outcome<{ id: string }>> {
-  if (!may(who, "setup.edit")) return forbidden("keep settings of lifters");
-  return inTransaction(database(), who.hallId, async (hall) => {
+export async function copySetting(
+  context: Context,
+  ask: { id: string; lifter: string },
+): Promise<Outcome<{ id: string }>> {
+  if (!may(context, "setup.edit")) return forbidden("keep settings of lifters");
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await hall.first(lifterSettings, { where: eq(lifterSettings.id, ask.id) });
     if (!row) return notFound("setting like that");
     const lifter = await hall.first(lifters, {
@@ -236,14 +243,20 @@ export async function copySetting(who: Who, ask: { id: string; lifter: string })
     if (lifter.id === row.lifterId)
       return invalid([{ path: "lifter", message: "it is this lifter’s setting already" }]);
     const bar = await hall.first(bars, { where: eq(bars.id, row.barId) });
-    const set = bar && (await barToSet(who, bar.tag));
+    const set = bar && (await barToSet(context, bar.tag));
     if (!set) return notFound("bar of that setting any more");
-    const lift = (await liftsToSet(who)).find(({ key }) => key === row.liftKey) ?? null;
-    const holes = await stationHoles(who, { set, setting: row.setting, lift, build: buildOf(lifter), lifterId: null });
+    const lift = (await liftsToSet(context)).find(({ key }) => key === row.liftKey) ?? null;
+    const holes = await stationHoles(context, {
+      set,
+      setting: row.setting,
+      lift,
+      build: buildOf(lifter),
+      lifterId: null,
+    });
     const at = holes.find(({ key }) => key === row.stationKey);
     return {
       ok: true,
-      ...(await writeSetting(hall, who, {
+      ...(await writeSetting(context, {
         lifterId: lifter.id,
         barId: row.barId,
         liftKey: row.liftKey,

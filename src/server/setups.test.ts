@@ -16,7 +16,7 @@ import {
   putAways,
   stations,
 } from "@/data/schema";
-import { makeHall } from "@/data/testHall.fixture";
+import { makeContexts } from "./context.fixture";
 import { eraseLifter } from "./lifters";
 import { cardPage, cardPages } from "./setupCards";
 import { calibrate, copySetting, keepSetting, noteStand, type SettingForm } from "./setupChanges";
@@ -26,7 +26,7 @@ import { hangBar, movePlace, putAway, savePlace, storageDangers, storageOf } fro
 import { todayItems } from "./today";
 
 async function withBars(name: string) {
-  const made = await makeHall(name);
+  const made = await makeContexts(name);
   const { hall } = made;
   await hall.insert(
     lifts,
@@ -52,7 +52,7 @@ async function withBars(name: string) {
   );
   const [ann, bo] = await hall.insert(lifters, [
     { key: "ann", name: "Ann Example", heightMm: 1930, massKg: 90 },
-    { key: "bo", name: "Bo Example", heightMm: 1700, massKg: 70, personId: made.who("lifter").personId },
+    { key: "bo", name: "Bo Example", heightMm: 1700, massKg: 70, personId: made.context("lifter").actor.personId },
   ]);
   await hall.insert(stations, [
     { key: "r1", name: "Rack 1", kind: "rack", holePitchMm: 50, firstHoleMm: 430, jCupPairs: 2 },
@@ -74,8 +74,8 @@ const ARM_TEXTS = chartTexts(ARM_CHART);
 
 describe("calibrating a bar", () => {
   it("belongs to that bar, counts up, and refuses a stale form", async () => {
-    const { who, hall, arm } = await withBars("calibrate");
-    const coach = who("coach");
+    const { context, hall, arm } = await withBars("calibrate");
+    const coach = context("coach");
     expect(await calibrate(coach, { tag: "Y1", version: 0, texts: ARM_TEXTS })).toMatchObject({ ok: true });
     const set = (await barToSet(coach, "Y1"))!;
     expect(set).toMatchObject({ chart: ARM_CHART, chartVersion: 1, calibratedOn: "2026-03-20" });
@@ -90,25 +90,29 @@ describe("calibrating a bar", () => {
     expect(row!.after).toMatchObject({ pins: "A = 60 60 | B = 120 120 | C = 180 180 | D = 280 280" });
   });
   it("stores nothing of what is wrong, and names it", async () => {
-    const { who, hall } = await withBars("calibrate badly");
-    const bad = await calibrate(who("coach"), {
+    const { context, hall } = await withBars("calibrate badly");
+    const bad = await calibrate(context("coach"), {
       tag: "Y1",
       version: 0,
       texts: { ...ARM_TEXTS, marks: "1 = 20 30", padKg: "26" },
     });
     expect(bad).toMatchObject({ ok: false, code: "invalid" });
-    const heavy = await calibrate(who("coach"), { tag: "Y1", version: 0, texts: { ...ARM_TEXTS, padKg: "26" } });
+    const heavy = await calibrate(context("coach"), { tag: "Y1", version: 0, texts: { ...ARM_TEXTS, padKg: "26" } });
     expect(heavy).toMatchObject({ problems: [{ path: "padKg", message: "the whole bar is 25 kg" }] });
-    expect(await calibrate(who("coach"), { tag: "T1", version: 0, texts: {} })).toMatchObject({ code: "impossible" });
-    expect(await calibrate(who("coach"), { tag: "nix", version: 0, texts: {} })).toMatchObject({ code: "not-found" });
+    expect(await calibrate(context("coach"), { tag: "T1", version: 0, texts: {} })).toMatchObject({
+      code: "impossible",
+    });
+    expect(await calibrate(context("coach"), { tag: "nix", version: 0, texts: {} })).toMatchObject({
+      code: "not-found",
+    });
     expect(await hall.rows(barSetups)).toEqual([]);
   });
 });
 
 describe("how a bar stands", () => {
   it("is kept when left and right agree and refused when they do not", async () => {
-    const { who } = await withBars("stand");
-    const coach = who("coach");
+    const { context } = await withBars("stand");
+    const coach = context("coach");
     await calibrate(coach, { tag: "Y1", version: 0, texts: ARM_TEXTS });
     const like = (mark: string) => ({ mark, pin: "B" });
     expect(await noteStand(coach, { tag: "Y1", left: like("3"), right: like("4"), as: "present" })).toMatchObject({
@@ -134,8 +138,8 @@ describe("how a bar stands", () => {
 
 describe("settings of a lifter", () => {
   it("keep their history, and a setting of one bar never applies to another", async () => {
-    const { who, hall, arm, ann } = await withBars("settings");
-    const coach = who("coach");
+    const { context, hall, arm, ann } = await withBars("settings");
+    const coach = context("coach");
     expect(await keepSetting(coach, FORM)).toMatchObject({
       problems: [{ message: "Y1 has no chart yet: calibrate it first" }, { path: "mark" }, { path: "pin" }],
     });
@@ -159,9 +163,9 @@ describe("settings of a lifter", () => {
     expect(await hall.rows(lifterSettings, { where: isNull(lifterSettings.replacedAt) })).toHaveLength(1);
   });
   it("name every problem of a form", async () => {
-    const { who } = await withBars("settings badly");
-    await calibrate(who("coach"), { tag: "Y1", version: 0, texts: ARM_TEXTS });
-    const bad = await keepSetting(who("coach"), {
+    const { context } = await withBars("settings badly");
+    await calibrate(context("coach"), { tag: "Y1", version: 0, texts: ARM_TEXTS });
+    const bad = await keepSetting(context("coach"), {
       ...FORM,
       lift: "swim",
       setting: { mark: "6" },
@@ -170,16 +174,16 @@ describe("settings of a lifter", () => {
       note: "x".repeat(201),
     });
     expect(bad.ok ? [] : bad.problems.map(({ path }) => path)).toEqual(["lift", "pin", "jCupHole", "station", "note"]);
-    expect(await keepSetting(who("coach"), { ...FORM, lifter: "nobody" })).toMatchObject({
+    expect(await keepSetting(context("coach"), { ...FORM, lifter: "nobody" })).toMatchObject({
       problems: [{ path: "lifter" }],
     });
-    expect(await keepSetting(who("coach"), { ...FORM, station: "r9" })).toMatchObject({
+    expect(await keepSetting(context("coach"), { ...FORM, station: "r9" })).toMatchObject({
       problems: [{ path: "station" }],
     });
   });
   it("of a frame with the hands off the axis are refused with the reason", async () => {
-    const { who, hall } = await withBars("frames");
-    const coach = who("coach");
+    const { context, hall } = await withBars("frames");
+    const coach = context("coach");
     await calibrate(coach, { tag: "F1", version: 0, texts: chartTexts(FRAME_CHART) });
     const setting = { arms: "up", handles: "up", direction: "back", hole: "1", pins: "out", stands: "off" };
     const form = { ...FORM, tag: "F1", lift: "deadlift", setting, station: "", jCupHole: "", totalKg: 125 };
@@ -192,8 +196,8 @@ describe("settings of a lifter", () => {
     });
   });
   it("are copied with the J-cup hole of the other lifter's own height", async () => {
-    const { who, hall, bo } = await withBars("copying");
-    const coach = who("coach");
+    const { context, hall, bo } = await withBars("copying");
+    const coach = context("coach");
     await calibrate(coach, { tag: "Y1", version: 0, texts: ARM_TEXTS });
     const kept = await keepSetting(coach, FORM);
     if (!kept.ok) throw new Error(kept.message);
@@ -204,18 +208,18 @@ describe("settings of a lifter", () => {
     expect(row).toMatchObject({ setting: { mark: "6", pin: "B" }, jCupHole: 20, stationKey: "r1" });
   });
   it("go with the lifter when the lifter is erased", async () => {
-    const { who, hall } = await withBars("erasing");
-    await calibrate(who("coach"), { tag: "Y1", version: 0, texts: ARM_TEXTS });
-    await keepSetting(who("coach"), FORM);
-    expect(await eraseLifter(who("manager"), "ann")).toMatchObject({ ok: true });
+    const { context, hall } = await withBars("erasing");
+    await calibrate(context("coach"), { tag: "Y1", version: 0, texts: ARM_TEXTS });
+    await keepSetting(context("coach"), FORM);
+    expect(await eraseLifter(context("manager"), "ann")).toMatchObject({ ok: true });
     expect(await hall.rows(lifterSettings)).toEqual([]);
   });
 });
 
 describe("J-cups at every rack and bench", () => {
   it("come from what was used last, else from the rule, and pairs that store a bar are counted off", async () => {
-    const { who, hall, twin, ann } = await withBars("holes");
-    const coach = who("coach");
+    const { context, hall, twin, ann } = await withBars("holes");
+    const coach = context("coach");
     await calibrate(coach, { tag: "Y1", version: 0, texts: ARM_TEXTS });
     const ask = async () => ({
       set: (await barToSet(coach, "Y1"))!,
@@ -238,8 +242,8 @@ describe("J-cups at every rack and bench", () => {
 
 describe("setup cards", () => {
   it("are seen by coaches and by the lifter they are for, by nobody else", async () => {
-    const { who, hall } = await withBars("cards");
-    const coach = who("coach");
+    const { context, hall } = await withBars("cards");
+    const coach = context("coach");
     await calibrate(coach, { tag: "Y1", version: 0, texts: ARM_TEXTS });
     const kept = await keepSetting(coach, { ...FORM, lifter: "bo" });
     if (!kept.ok) throw new Error(kept.message);
@@ -247,19 +251,21 @@ describe("setup cards", () => {
     expect(card).toMatchObject({ lifterName: "Bo Example", liftName: "back squat, high bar", isOld: false });
     expect(card.card.first[0]).toContain("only when it is empty");
     expect(card.address.endsWith(`/setups/card/${kept.id}`)).toBe(true);
-    expect(await cardPage(who("lifter"), kept.id)).not.toBeNull();
-    expect(await cardPage(who("care"), kept.id)).toBeNull();
-    expect(await cardPage(who("wall"), kept.id)).toBeNull();
+    expect(await cardPage(context("lifter"), kept.id)).not.toBeNull();
+    expect(await cardPage(context("care"), kept.id)).toBeNull();
+    expect(await cardPage(context("wall"), kept.id)).toBeNull();
     const [other] = await hall.insert(people, { name: "Other", role: "lifter" });
-    expect(await cardPage({ ...who("lifter"), personId: other!.id }, kept.id)).toBeNull();
+    expect(
+      await cardPage({ ...context("lifter"), actor: { ...context("lifter").actor, personId: other!.id } }, kept.id),
+    ).toBeNull();
     expect(await cardPage(coach, "nonsense")).toBeNull();
     expect(await cardPages(coach, { tag: "Y1" })).toHaveLength(1);
     expect(await cardPages(coach, { tag: "Y2" })).toEqual([]);
-    expect(await cardPages(who("care"), {})).toEqual([]);
+    expect(await cardPages(context("care"), {})).toEqual([]);
   });
   it("say which one counts when they were replaced", async () => {
-    const { who } = await withBars("replaced");
-    const coach = who("coach");
+    const { context } = await withBars("replaced");
+    const coach = context("coach");
     await calibrate(coach, { tag: "Y1", version: 0, texts: ARM_TEXTS });
     const [first, second] = [
       await keepSetting(coach, FORM),
@@ -270,8 +276,8 @@ describe("setup cards", () => {
     expect((await cardPage(coach, second.id))!.replacedBy).toBeNull();
   });
   it("print as one page each, and eight to a sheet", async () => {
-    const { who } = await withBars("printing");
-    const coach = who("coach");
+    const { context } = await withBars("printing");
+    const coach = context("coach");
     await calibrate(coach, { tag: "Y1", version: 0, texts: ARM_TEXTS });
     const kept = await keepSetting(coach, FORM);
     if (!kept.ok) throw new Error(kept.message);
@@ -295,8 +301,8 @@ describe("setup cards", () => {
 
 describe("where bars hang", () => {
   it("gives the first free peg, refuses a taken one and a full place", async () => {
-    const { who, hall } = await withBars("hanging");
-    const care = who("care");
+    const { context, hall } = await withBars("hanging");
+    const care = context("care");
     await hall.insert(places, { name: "Wall", roundOrder: 1, slots: 2 });
     expect(await hangBar(care, { tag: "Y1", place: "Wall", slot: null })).toEqual({ ok: true, slot: 1 });
     expect(await hangBar(care, { tag: "Y2", place: "Wall", slot: 1 })).toMatchObject({
@@ -311,15 +317,15 @@ describe("where bars hang", () => {
     expect(await hangBar(care, { tag: "F1", place: "nowhere", slot: null })).toMatchObject({ code: "not-found" });
   });
   it("never gives two bars that come at once one peg", async () => {
-    const { who, hall } = await withBars("at once");
+    const { context, hall } = await withBars("at once");
     await hall.insert(places, { name: "Wall", roundOrder: 1, slots: 9 });
-    await Promise.all(["Y1", "Y2", "F1"].map((tag) => hangBar(who("care"), { tag, place: "Wall", slot: null })));
+    await Promise.all(["Y1", "Y2", "F1"].map((tag) => hangBar(context("care"), { tag, place: "Wall", slot: null })));
     const slots = (await hall.rows(bars)).flatMap(({ placeSlot }) => (placeSlot === null ? [] : [placeSlot]));
     expect(slots.sort()).toEqual([1, 2, 3]);
   });
   it("keeps places, with every problem named, and where they stand on the sketch", async () => {
-    const { who, hall } = await withBars("places");
-    const manager = who("manager");
+    const { context, hall } = await withBars("places");
+    const manager = context("manager");
     const save = (texts: Record<string, string>, id: string | null = null, version = 0) =>
       savePlace(manager, { id, version, texts });
     expect(await save({ name: "", kind: "cellar", slots: "x" })).toMatchObject({
@@ -340,14 +346,14 @@ describe("where bars hang", () => {
     });
   });
   it("counts loose parts; what is missing is on Today until it is counted again", async () => {
-    const { who, hall } = await withBars("parts");
-    const care = who("care");
+    const { context, hall } = await withBars("parts");
+    const care = context("care");
     expect(await putAway(care, { tag: "Y1", counted: [4] })).toMatchObject({ problems: [{ path: "part.1" }] });
     expect(await hall.rows(putAways)).toEqual([]);
     expect(await putAway(care, { tag: "Y1", counted: [3, 2] })).toEqual({ ok: true, missing: ["1 of 4 pins"] });
     const [danger] = await storageDangers(care);
     expect(danger!.text).toBe("Y1 Arms: 1 of 4 pins missing when it was put away.");
-    expect((await todayItems(who("manager")))[0]!.title).toBe(danger!.text);
+    expect((await todayItems(context("manager")))[0]!.title).toBe(danger!.text);
     await putAway(care, { tag: "Y1", counted: [4, 2] });
     expect(await storageDangers(care)).toEqual([]);
   });

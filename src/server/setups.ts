@@ -14,8 +14,8 @@ import { withQuantities, type ListedBar } from "./bars";
 import { buildOf, listLifters, type LifterRow } from "./lifters";
 import { allLifts, liftOf } from "./lifts";
 import { namesById, placesById } from "./lookups";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import type { Context } from "./access/context";
 
 export type SettingRow = typeof lifterSettings.$inferSelect;
 
@@ -37,31 +37,31 @@ export interface SetBar extends ListedBar {
 }
 
 /** Every bar that can be set, by tag: those that adjust, those with grips to choose, and those that rack elsewhere. */
-export const barsToSet = cache(async (who: Who): Promise<SetBar[]> => {
-  const hall = hallDb(who);
+export const barsToSet = cache(async (context: Context): Promise<SetBar[]> => {
+  const { hall } = context;
   const rows = await hall.rows(bars, { where: ne(bars.state, "retired"), orderBy: [asc(bars.tag), asc(bars.id)] });
   const own = rows.filter(({ family }) => {
     const { form } = FAMILIES[family as SetupBar["family"]];
     return form !== "straight" && form !== "zigzag";
   });
-  return setBars(who, own);
+  return setBars(context, own);
 });
 
 /** One bar with what can be set of it; null when there is none. */
-export async function barToSet(who: Who, tag: string): Promise<SetBar | null> {
-  const row = await hallDb(who).first(bars, { where: and(eq(bars.tag, tag), ne(bars.state, "retired")) });
-  return row ? (await setBars(who, [row]))[0]! : null;
+export async function barToSet(context: Context, tag: string): Promise<SetBar | null> {
+  const row = await context.hall.first(bars, { where: and(eq(bars.tag, tag), ne(bars.state, "retired")) });
+  return row ? (await setBars(context, [row]))[0]! : null;
 }
 
 /** One bar by its id, whatever its state. */
-export async function barToSetById(who: Who, id: string): Promise<SetBar | null> {
-  const row = await hallDb(who).first(bars, { where: eq(bars.id, id) });
-  return row ? (await setBars(who, [row]))[0]! : null;
+export async function barToSetById(context: Context, id: string): Promise<SetBar | null> {
+  const row = await context.hall.first(bars, { where: eq(bars.id, id) });
+  return row ? (await setBars(context, [row]))[0]! : null;
 }
 
-async function setBars(who: Who, rows: (typeof bars.$inferSelect)[]): Promise<SetBar[]> {
+async function setBars(context: Context, rows: (typeof bars.$inferSelect)[]): Promise<SetBar[]> {
   if (rows.length === 0) return [];
-  const hall = hallDb(who);
+  const { hall } = context;
   const ids = rows.map(({ id }) => id);
   const [listed, setups] = await Promise.all([
     withQuantities(hall, rows),
@@ -114,11 +114,11 @@ export interface KeptSetting {
 
 /** Settings of lifters, newest first: current ones, or with all that they replaced. Nothing for whoever may not read. */
 export async function keptSettings(
-  who: Who,
+  context: Context,
   ask: { barId?: string; lifterId?: string; withHistory?: boolean } = {},
 ): Promise<KeptSetting[]> {
-  if (!may(who, "lifter.read")) return [];
-  const hall = hallDb(who);
+  if (!may(context, "lifter.read")) return [];
+  const { hall } = context;
   const rows = await hall.rows(lifterSettings, {
     where: and(
       ask.barId ? eq(lifterSettings.barId, ask.barId) : undefined,
@@ -128,20 +128,20 @@ export async function keptSettings(
     orderBy: [desc(lifterSettings.keptAt), desc(lifterSettings.id)],
     limit: 500,
   });
-  return wordedSettings(who, rows);
+  return wordedSettings(context, rows);
 }
 
-async function wordedSettings(who: Who, rows: SettingRow[]): Promise<KeptSetting[]> {
+async function wordedSettings(context: Context, rows: SettingRow[]): Promise<KeptSetting[]> {
   if (rows.length === 0) return [];
-  const hall = hallDb(who);
+  const { hall } = context;
   const ids = [...new Set(rows.map(({ barId }) => barId))];
   const [people, lifts, names, barRows] = await Promise.all([
-    listLifters(who),
-    allLifts(who),
+    listLifters(context),
+    allLifts(context),
     namesById(hall),
     hall.rows(bars, { where: inArray(bars.id, ids) }),
   ]);
-  const bySetBar = new Map((await setBars(who, barRows)).map((one) => [one.id, one]));
+  const bySetBar = new Map((await setBars(context, barRows)).map((one) => [one.id, one]));
   return rows.flatMap((row) => {
     const lifter = people.find(({ id }) => id === row.lifterId);
     const set = bySetBar.get(row.barId);
@@ -171,9 +171,9 @@ async function wordedSettings(who: Who, rows: SettingRow[]): Promise<KeptSetting
 }
 
 /** The current setting of one lifter, bar and lift; null when none was kept. */
-export async function currentSetting(who: Who, lifterId: string, barId: string, liftKey: string) {
-  if (!may(who, "lifter.read")) return null;
-  return hallDb(who).first(lifterSettings, {
+export async function currentSetting(context: Context, lifterId: string, barId: string, liftKey: string) {
+  if (!may(context, "lifter.read")) return null;
+  return context.hall.first(lifterSettings, {
     where: and(
       eq(lifterSettings.lifterId, lifterId),
       eq(lifterSettings.barId, barId),
@@ -205,14 +205,14 @@ export interface StationHoles {
 
 /** Where J-cups and safeties go at every rack and bench, for a lifter, a lift and a bar as it is set. */
 export async function stationHoles(
-  who: Who,
+  context: Context,
   ask: { set: SetBar; setting: Setting; lift: Lift | null; build: Build | null; lifterId: string | null },
 ): Promise<StationHoles[]> {
   const { set, setting, lift, build, lifterId } = ask;
-  const hall = hallDb(who);
+  const { hall } = context;
   const [rows, used, hanging] = await Promise.all([
     hall.rows(stations, { orderBy: [asc(stations.key)] }),
-    lifterId && lift && may(who, "lifter.read")
+    lifterId && lift && may(context, "lifter.read")
       ? hall.rows(lifterSettings, {
           where: and(
             eq(lifterSettings.lifterId, lifterId),
@@ -222,7 +222,7 @@ export async function stationHoles(
           orderBy: [desc(lifterSettings.keptAt)],
         })
       : [],
-    barsInRacks(who),
+    barsInRacks(context),
   ]);
   const atSetting = barAtSetting(set.bar, set.chart, setting);
   return rows.flatMap((row) => {
@@ -251,8 +251,8 @@ export async function stationHoles(
 }
 
 /** How many bars hang on spare J-cups, by short name of the rack. */
-async function barsInRacks(who: Who): Promise<Map<string, number>> {
-  const hall = hallDb(who);
+async function barsInRacks(context: Context): Promise<Map<string, number>> {
+  const { hall } = context;
   const racks = [...(await placesById(hall)).values()].filter(({ kind, stationKey }) => kind === "rack" && stationKey);
   const counts = new Map<string, number>();
   if (racks.length === 0) return counts;
@@ -267,9 +267,9 @@ async function barsInRacks(who: Who): Promise<Map<string, number>> {
 }
 
 /** Lifters with a build, for choosing; empty for whoever may not read them. */
-export async function liftersToSet(who: Who): Promise<{ row: LifterRow; build: Build | null }[]> {
-  return (await listLifters(who)).map((row) => ({ row, build: buildOf(row) }));
+export async function liftersToSet(context: Context): Promise<{ row: LifterRow; build: Build | null }[]> {
+  return (await listLifters(context)).map((row) => ({ row, build: buildOf(row) }));
 }
 
 /** Lifts of the hall as the core sees them. */
-export const liftsToSet = async (who: Who): Promise<Lift[]> => (await allLifts(who)).map(liftOf);
+export const liftsToSet = async (context: Context): Promise<Lift[]> => (await allLifts(context)).map(liftOf);

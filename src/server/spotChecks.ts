@@ -1,15 +1,14 @@
 import "server-only";
 import { and, eq, inArray, notInArray } from "drizzle-orm";
 import type { HallDay } from "@/core/units/hallDay";
-import { database } from "@/data/client";
-import { inTransaction } from "@/data/hallDb";
+
 import { barCare, bars } from "@/data/schema";
 import { replanCare, storedCareRules, usesByBar } from "./carePlanning";
 import { recordChange } from "./history";
 import { placesById } from "./lookups";
 import { failed, forbidden, notFound, type Outcome } from "./outcome";
-import { may } from "./permissions";
-import { hallDb, type Who } from "./who";
+import { may } from "./access/permissions";
+import { inTransaction, type Context } from "./access/context";
 
 /** So many of the busiest bars are looked at every day. */
 const BUSIEST = 6;
@@ -29,9 +28,9 @@ export interface SpotCheck {
  * The day's spot checks (handbook §11): bars with chalk left on them, then the busiest. A bar is looked at once
  * somebody said today what was seen on it.
  */
-export async function spotChecks(who: Who): Promise<SpotCheck[]> {
-  const hall = hallDb(who);
-  const [uses, own, places] = await Promise.all([usesByBar(hall, who.today), hall.rows(barCare), placesById(hall)]);
+export async function spotChecks(context: Context): Promise<SpotCheck[]> {
+  const { hall } = context;
+  const [uses, own, places] = await Promise.all([usesByBar(context), hall.rows(barCare), placesById(hall)]);
   const careOf = new Map(own.map((row) => [row.barId, row]));
   const busiest = [...uses]
     .filter(([, count]) => count > 0)
@@ -52,7 +51,7 @@ export async function spotChecks(who: Who): Promise<SpotCheck[]> {
         place: places.get(placeId ?? "")?.name ?? null,
         uses: uses.get(id) ?? 0,
         chalkSeenOn,
-        isLookedAt: lookedOn === who.today,
+        isLookedAt: lookedOn === context.clock.today,
       };
     })
     .sort(
@@ -68,10 +67,15 @@ export type Seen = "chalk" | "clean";
  * Notes what was seen on bars. Chalk makes the shaft due sooner, until it is brushed or seen clean; either way the bar
  * has been looked at today.
  */
-export async function noteSeen(who: Who, tags: readonly string[], seen: Seen): Promise<Outcome<{ noted: string[] }>> {
-  if (!may(who, "care.spot")) return forbidden("note what was seen on bars");
+export async function noteSeen(
+  context: Context,
+  tags: readonly string[],
+  seen: Seen,
+): Promise<Outcome<{ noted: string[] }>> {
+  if (!may(context, "care.spot")) return forbidden("note what was seen on bars");
   if (tags.length === 0 || tags.length > 100) return failed("invalid", "Touch the bars that you looked at.");
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const rows = await hall.rows(bars, {
       where: and(inArray(bars.tag, [...tags]), notInArray(bars.state, ["retired"])),
     });
@@ -79,24 +83,24 @@ export async function noteSeen(who: Who, tags: readonly string[], seen: Seen): P
     let isChanged = false;
     for (const bar of rows) {
       const row = await hall.first(barCare, { where: eq(barCare.barId, bar.id), forUpdate: true });
-      const chalkSeenOn = seen === "chalk" ? who.today : null;
+      const chalkSeenOn = seen === "chalk" ? context.clock.today : null;
       isChanged ||= (row?.chalkSeenOn ?? null) !== chalkSeenOn;
       await hall.put(barCare, [barCare.barId], {
         barId: bar.id,
         useFactor: row?.useFactor ?? null,
         finishFactor: row?.finishFactor ?? null,
         chalkSeenOn,
-        lookedOn: who.today,
+        lookedOn: context.clock.today,
         version: (row?.version ?? 0) + 1,
       });
-      await recordChange(hall, who, {
+      await recordChange(context, {
         entity: "bar",
         entityId: bar.id,
         action: seen === "chalk" ? "chalk left on" : "seen clean",
-        after: { on: who.today },
+        after: { on: context.clock.today },
       });
     }
-    if (isChanged && (await storedCareRules(hall)).rule !== "calendar") await replanCare(hall, who);
+    if (isChanged && (await storedCareRules(hall)).rule !== "calendar") await replanCare(context);
     return { ok: true as const, noted: rows.map(({ tag }) => tag) };
   });
 }

@@ -12,16 +12,15 @@ import {
   type StoredBar,
 } from "@/core/setups/storage";
 import { settingWords, setupOptions } from "@/core/setups/setupOptions";
-import { database } from "@/data/client";
-import { inTransaction } from "@/data/hallDb";
+
 import { barFromRow, type BarRow } from "@/data/barRows";
 import { barQuantities, bars, barSetups, places, putAways, stations } from "@/data/schema";
 import { recordChange } from "./history";
 import { placesById } from "./lookups";
 import { failed, forbidden, notFound, type Outcome, type Problem } from "./outcome";
-import { may } from "./permissions";
+import { may } from "./access/permissions";
 import type { SetupChart } from "@/core/setups/chartFields";
-import { hallDb, type Who } from "./who";
+import { inTransaction, type Context } from "./access/context";
 
 export interface ListedPlace extends StoragePlace {
   id: string;
@@ -45,8 +44,8 @@ export interface Storage {
 }
 
 /** Where every bar hangs, and what is wrong with it. */
-export async function storageOf(who: Who): Promise<Storage> {
-  const hall = hallDb(who);
+export async function storageOf(context: Context): Promise<Storage> {
+  const { hall } = context;
   const [placeRows, barRows, setups, stationRows, puts] = await Promise.all([
     hall.rows(places, { orderBy: [asc(places.roundOrder), asc(places.name)] }),
     hall.rows(bars, {
@@ -111,8 +110,8 @@ export async function storageOf(who: Who): Promise<Storage> {
 const optionBar = (row: BarRow) => ({ ...barFromRow(row, {}), gripOptions: row.gripOptions });
 
 /** What of storage can hurt somebody; looks at few bars, since every page counts it. */
-export async function storageDangers(who: Who): Promise<StorageConflict[]> {
-  const hall = hallDb(who);
+export async function storageDangers(context: Context): Promise<StorageConflict[]> {
+  const { hall } = context;
   const isHere = sql`${bars.state} not in ('retired', 'on-order')`;
   const lacking = await hall.rows(putAways, {
     where: sql`cardinality(${putAways.missing}) > 0 and not exists (select 1 from ${putAways} as later where later.bar_id = ${putAways.barId} and later.at > ${putAways.at})`,
@@ -158,11 +157,12 @@ export async function storageDangers(who: Who): Promise<StorageConflict[]> {
 
 /** Hangs a bar at another place, on its first free peg or the one that is said. */
 export async function hangBar(
-  who: Who,
+  context: Context,
   ask: { tag: string; place: string; slot: number | null },
 ): Promise<Outcome<{ slot: number | null }>> {
-  if (!may(who, "bar.put-away")) return forbidden("move bars");
-  return inTransaction(database(), who.hallId, async (hall) => {
+  if (!may(context, "bar.put-away")) return forbidden("move bars");
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const bar = await hall.first(bars, {
       where: and(eq(bars.tag, ask.tag), ne(bars.state, "retired")),
       forUpdate: true,
@@ -189,7 +189,7 @@ export async function hangBar(
     const before = bar.placeId ? await hall.first(places, { where: eq(places.id, bar.placeId) }) : null;
     if (bar.placeId === place.id && bar.placeSlot === slot) return { ok: true, slot };
     await hall.update(bars, eq(bars.id, bar.id), { placeId: place.id, placeSlot: slot, version: bar.version + 1 });
-    await recordChange(hall, who, {
+    await recordChange(context, {
       entity: "bar",
       entityId: bar.id,
       action: "edited",
@@ -204,12 +204,13 @@ export async function hangBar(
 }
 
 /** Puts a place somewhere on the floor sketch, in thousandths of its width and height. */
-export async function movePlace(who: Who, ask: { id: string; x: number; y: number }): Promise<Outcome<object>> {
-  if (!may(who, "equipment.edit")) return forbidden("move places");
+export async function movePlace(context: Context, ask: { id: string; x: number; y: number }): Promise<Outcome<object>> {
+  if (!may(context, "equipment.edit")) return forbidden("move places");
   const [x, y] = [ask.x, ask.y].map((part) => Math.round(part));
   if (!(x! >= 0 && x! <= 1000 && y! >= 0 && y! <= 1000))
     return failed("invalid", "That is off the sketch.", [{ path: "x", message: "from 0 to 1000" }]);
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const row = await hall.first(places, { where: eq(places.id, ask.id), forUpdate: true });
     if (!row) return notFound("place like that");
     await hall.update(places, eq(places.id, row.id), { planX: x, planY: y });
@@ -219,14 +220,15 @@ export async function movePlace(who: Who, ask: { id: string; x: number; y: numbe
 
 /** Enters or changes a place; a stale form is refused. */
 export async function savePlace(
-  who: Who,
+  context: Context,
   form: { id: string | null; version: number; texts: Record<string, string> },
 ): Promise<Outcome<{ id: string }>> {
-  if (!may(who, "equipment.edit")) return forbidden("change places");
+  if (!may(context, "equipment.edit")) return forbidden("change places");
   const read = readFields(PLACE_FIELDS, form.texts);
   if (!read.ok) return failed("invalid", "Nothing was kept.", read.problems);
   const values = read.values as Record<string, unknown>;
-  return inTransaction(database(), who.hallId, async (hall) => {
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const all = await hall.rows(places);
     const problems: Problem[] = [];
     const name = String(values.name);
@@ -244,7 +246,7 @@ export async function savePlace(
         ...(columns as { name: string }),
         roundOrder: Math.max(0, ...all.map(({ roundOrder }) => roundOrder)) + 1,
       });
-      await recordChange(hall, who, {
+      await recordChange(context, {
         entity: "place",
         entityId: made!.id,
         action: "entered",
@@ -257,7 +259,7 @@ export async function savePlace(
     if (row.version !== form.version)
       return failed("stale", "Somebody changed this place meanwhile. Look at it and enter yours again.");
     await hall.update(places, eq(places.id, row.id), { ...columns, version: row.version + 1 });
-    await recordChange(hall, who, {
+    await recordChange(context, {
       entity: "place",
       entityId: row.id,
       action: "edited",
@@ -270,11 +272,12 @@ export async function savePlace(
 
 /** Puts a bar away: its loose parts are counted, and what is not there is remembered until the next count. */
 export async function putAway(
-  who: Who,
+  context: Context,
   ask: { tag: string; counted: readonly number[] },
 ): Promise<Outcome<{ missing: string[] }>> {
-  if (!may(who, "bar.put-away")) return forbidden("put bars away");
-  return inTransaction(database(), who.hallId, async (hall) => {
+  if (!may(context, "bar.put-away")) return forbidden("put bars away");
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
     const bar = await hall.first(bars, {
       where: and(eq(bars.tag, ask.tag), ne(bars.state, "retired")),
       forUpdate: true,
@@ -290,8 +293,14 @@ export async function putAway(
     if (problems.length > 0) return failed("invalid", "Count every part.", problems);
     const missing = missingParts(parts, ask.counted);
     const counts = Object.fromEntries(parts.map(({ name }, i) => [name, ask.counted[i]!]));
-    await hall.insert(putAways, { barId: bar.id, personId: who.personId, at: new Date(), counts, missing });
-    await recordChange(hall, who, {
+    await hall.insert(putAways, {
+      barId: bar.id,
+      personId: context.actor.personId,
+      at: context.clock.now(),
+      counts,
+      missing,
+    });
+    await recordChange(context, {
       entity: "bar",
       entityId: bar.id,
       action: missing.length > 0 ? "put away, parts missing" : "put away",

@@ -11,7 +11,7 @@ import { listFindings, type Finding } from "./findings";
 import { measuringRules } from "./rules";
 import { storageDangers } from "./storage";
 import type { StorageConflict } from "@/core/setups/storage";
-import type { Who } from "./who";
+import type { Context } from "./access/context";
 
 /** One sentence of the Today page with its one button. */
 export interface TodayItem {
@@ -26,17 +26,17 @@ export interface TodayItem {
 const MOST = 50;
 
 /** What needs doing today, most urgent first; empty when there is nothing. Worked out once a request. */
-export const todayItems = cache(async (who: Who): Promise<TodayItem[]> => {
-  await keepCareCurrent(who);
+export const todayItems = cache(async (context: Context): Promise<TodayItem[]> => {
+  await keepCareCurrent(context);
   const [sweat, findings, troubled, due, off, unweighed, classes, dangers] = await Promise.all([
-    sweatWarning(who),
-    listFindings(who, { openOnly: true }),
-    barsInState(who, ["quarantined", "watch"], MOST),
-    careDueByTask(who, who.today),
-    measuringRules(who).then(({ tolerances }) => barsOffTheirLabel(who, tolerances.mass ?? Infinity, MOST)),
-    barsNeverWeighed(who, MOST),
-    classesUnassigned(who),
-    storageDangers(who),
+    sweatWarning(context),
+    listFindings(context, { openOnly: true }),
+    barsInState(context, ["quarantined", "watch"], MOST),
+    careDueByTask(context, context.clock.today),
+    measuringRules(context).then(({ tolerances }) => barsOffTheirLabel(context, tolerances.mass ?? Infinity, MOST)),
+    barsNeverWeighed(context, MOST),
+    classesUnassigned(context),
+    storageDangers(context),
   ]);
   return [
     ...outOfUse(troubled),
@@ -52,16 +52,16 @@ export const todayItems = cache(async (who: Who): Promise<TodayItem[]> => {
 });
 
 /** How many sentences Today has, without making them: every page shows the number. */
-export async function todayCount(who: Who): Promise<number> {
+export async function todayCount(context: Context): Promise<number> {
   const [sweat, findings, troubled, due, off, unweighed, classes, dangers] = await Promise.all([
-    sweatWarning(who),
-    listFindings(who, { openOnly: true }),
-    countInState(who, ["quarantined", "watch"]),
-    careDueCounts(who, who.today),
-    measuringRules(who).then(({ tolerances }) => barsOffTheirLabel(who, tolerances.mass ?? Infinity, 1)),
-    barsNeverWeighed(who, 1),
-    classesUnassigned(who),
-    storageDangers(who),
+    sweatWarning(context),
+    listFindings(context, { openOnly: true }),
+    countInState(context, ["quarantined", "watch"]),
+    careDueCounts(context, context.clock.today),
+    measuringRules(context).then(({ tolerances }) => barsOffTheirLabel(context, tolerances.mass ?? Infinity, 1)),
+    barsNeverWeighed(context, 1),
+    classesUnassigned(context),
+    storageDangers(context),
   ]);
   const single = troubled > MOST ? MOST : troubled;
   return (

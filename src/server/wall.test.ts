@@ -5,17 +5,17 @@ import { FAMILIES, FAMILY_KEYS } from "@/core/bars/families";
 import { seatToSeatOf } from "@/core/bars/lengths";
 import { QUANTITY_KINDS, type QuantityKind } from "@/core/bars/quantities";
 import { readWallQuery, WALL_SORTS, type WallQuery } from "@/core/bars/wallQuery";
-import { makeHall } from "@/data/testHall.fixture";
+import { makeContexts } from "./context.fixture";
 import { changeBarState, enterBars } from "./barChanges";
 import { listBars, type ListedBar } from "./bars";
 import { wallBars, wallFacts } from "./wall";
 
-let made: Awaited<ReturnType<typeof makeHall>>;
+let made: Awaited<ReturnType<typeof makeContexts>>;
 let all: ListedBar[];
-const who = () => made.who("manager");
+const context = () => made.context("manager");
 
 beforeAll(async () => {
-  made = await makeHall("wall");
+  made = await makeContexts("wall");
   const spec = (i: number) => {
     const family = FAMILY_KEYS[i % FAMILY_KEYS.length]!;
     return {
@@ -31,14 +31,14 @@ beforeAll(async () => {
       "stated.collarThickness": `${20 + (i % 6)}`,
     };
   };
-  for (let i = 0; i < 40; i += 1) await enterBars(who(), spec(i), [`W${String(i).padStart(2, "0")}`]);
+  for (let i = 0; i < 40; i += 1) await enterBars(context(), spec(i), [`W${String(i).padStart(2, "0")}`]);
   for (const [tag, state] of [
     ["W03", "quarantined"],
     ["W04", "retired"],
     ["W05", "watch"],
   ] as const)
-    await changeBarState(who(), { tag, state, reason: "for the test", version: 1 });
-  all = (await listBars(who())).items;
+    await changeBarState(context(), { tag, state, reason: "for the test", version: 1 });
+  all = (await listBars(context())).items;
 });
 
 /** The slow, obvious way: every bar in memory, filtered and sorted by hand. */
@@ -127,7 +127,7 @@ describe("the wall in the database", () => {
       fc.assert(
         fc.asyncProperty(anyQuery, async (search) => {
           const query = readWallQuery(search);
-          const { items, total } = await wallBars(who(), query, { count: 100 });
+          const { items, total } = await wallBars(context(), query, { count: 100 });
           const expected = slowly(query);
           expect(items.map(({ bar }) => bar.tag)).toEqual(expected);
           expect(total).toBe(expected.length);
@@ -141,20 +141,20 @@ describe("the wall in the database", () => {
       const query = readWallQuery({ sort });
       const tags: string[] = [];
       for (let from = 0; from < 45; from += 7)
-        tags.push(...(await wallBars(who(), query, { from, count: 7 })).items.map(({ bar }) => bar.tag));
+        tags.push(...(await wallBars(context(), query, { from, count: 7 })).items.map(({ bar }) => bar.tag));
       expect(tags).toEqual(slowly(query));
     }
   });
   it("says what there is to filter by", async () => {
-    const facts = await wallFacts(who());
+    const facts = await wallFacts(context());
     expect(facts).toMatchObject({ quarantined: 1, places: ["Wall A", "Wall B"], finishes: ["bare", "ceramic"] });
     expect(facts.total).toBe(all.filter(({ bar }) => bar.state !== "retired").length);
     expect(facts.spans.mass).toEqual({ least: 10, greatest: 16 });
     expect(Object.keys(facts.spans).every((kind) => QUANTITY_KINDS.includes(kind as QuantityKind))).toBe(true);
   });
   it("shows the most urgent care of a bar, and no bar of another hall", async () => {
-    const other = await makeHall("elsewhere");
-    const { items, total } = await wallBars(other.who("wall"), readWallQuery({}), { count: 10 });
+    const other = await makeContexts("elsewhere");
+    const { items, total } = await wallBars(other.context("wall"), readWallQuery({}), { count: 10 });
     expect(total).toBe(1);
     expect(items[0]).toMatchObject({ bar: { tag: "T1" }, due: { taskName: "brush", dueOn: "2026-03-11" } });
   });

@@ -8,7 +8,7 @@ import { barQuantities, bars, carePlan, places } from "@/data/schema";
 import type { WallQuery, WallSort } from "@/core/bars/wallQuery";
 import { withQuantities } from "./bars";
 import { careTasksById, placeNames } from "./lookups";
-import { hallDb, type Who } from "./who";
+import type { Context } from "./access/context";
 
 /** A bar on the wall with the most urgent care that is due, if any. */
 export interface WallBar {
@@ -22,11 +22,11 @@ export interface WallBar {
  * are more than that, `ofMany`.
  */
 export async function wallBars(
-  who: Who,
+  context: Context,
   query: WallQuery,
   { from = 0, count, ofMany = count }: { from?: number; count: number; ofMany?: number },
 ): Promise<{ total: number; items: WallBar[] }> {
-  const hall = hallDb(who);
+  const { hall } = context;
   const where = whereOf(query);
   const [[counted], found] = await Promise.all([
     hall.summary(bars, { n: sql<number>`count(*)::int` }, { where }),
@@ -37,7 +37,7 @@ export async function wallBars(
   const [listed, due] = await Promise.all([
     withQuantities(hall, rows),
     firstDue(
-      who,
+      context,
       rows.map(({ id }) => id),
     ),
   ]);
@@ -47,13 +47,13 @@ export async function wallBars(
   };
 }
 
-async function firstDue(who: Who, barIds: string[]) {
+async function firstDue(context: Context, barIds: string[]) {
   const first = new Map<string, { taskName: string; dueOn: string }>();
   if (barIds.length === 0) return first;
-  const hall = hallDb(who);
+  const { hall } = context;
   const [plan, tasks] = await Promise.all([
     hall.rows(carePlan, {
-      where: and(inArray(carePlan.barId, barIds), lte(carePlan.dueOn, who.today)),
+      where: and(inArray(carePlan.barId, barIds), lte(carePlan.dueOn, context.clock.today)),
       orderBy: [asc(carePlan.dueOn), asc(carePlan.taskId)],
     }),
     careTasksById(hall),
@@ -75,8 +75,8 @@ export interface WallFacts {
 }
 
 /** What there is to filter by: every family, state, place and finish on the wall, and how far the numbers reach. */
-export const wallFacts = cache(async (who: Who): Promise<WallFacts> => {
-  const hall = hallDb(who);
+export const wallFacts = cache(async (context: Context): Promise<WallFacts> => {
+  const { hall } = context;
   const [groups, spans, names] = await Promise.all([
     hall.summary(
       bars,

@@ -7,7 +7,7 @@ import { barsOnTheWall } from "./bars";
 import { matchingRules } from "./houseRules";
 import { allLifts, liftOf } from "./lifts";
 import { barsToday as barsNow } from "./barsToday";
-import type { Who } from "./who";
+import type { Context } from "./access/context";
 
 export interface WallAnswer {
   lift: Lift;
@@ -24,17 +24,17 @@ const MOST_LEAVE = 4;
  * What the wall screen says about a lift: for anybody, at the lift's usual load. Nothing about a person goes in, so
  * nothing about one can come out.
  */
-export async function wallAnswer(who: Who, liftKey: string): Promise<WallAnswer | null> {
-  const row = (await allLifts(who)).find(({ key }) => key === liftKey);
+export async function wallAnswer(context: Context, liftKey: string): Promise<WallAnswer | null> {
+  const row = (await allLifts(context)).find(({ key }) => key === liftKey);
   if (!row) return null;
   const lift = liftOf(row);
-  const [wall, rules, barsToday] = [await barsOnTheWall(who), await matchingRules(who), await barsNow(who)];
+  const [wall, rules, barsToday] = [await barsOnTheWall(context), await matchingRules(context), await barsNow(context)];
   const byTag = new Map(wall.map((item) => [item.bar.tag, item]));
   const matches = matchBars(
     wall.map(({ bar }) => bar).filter(({ state }) => state !== "on-order"),
     lift,
     lift.usualKg,
-    { rules, today: who.today, barsToday },
+    { rules, today: context.clock.today, barsToday },
   );
   const fit = matches.filter(({ verdict }) => rankOf(verdict) <= rankOf("usable"));
   // A mistake is easy where a bar looks like the right one: poor and never among the straight ones come first.

@@ -2,15 +2,19 @@ import type { ReactNode } from "react";
 import { careDueCounts } from "@/server/careDue";
 import { keepCareCurrent } from "@/server/housekeeping";
 import { todayCount } from "@/server/today";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { Shell } from "@/ui/kit/Shell";
 
 export default async function DeskLayout({ children }: { children: ReactNode }) {
-  const who = await whoIsAsking();
-  await keepCareCurrent(who);
-  const [today, due] = await Promise.all([todayCount(who), careDueCounts(who, who.today)]);
+  const context = await requestContext();
+  await keepCareCurrent(context);
+  const [today, due] = await Promise.all([todayCount(context), careDueCounts(context, context.clock.today)]);
   return (
-    <Shell hallName={who.hallName} who={who} counts={{ today, care: due.reduce((sum, { count }) => sum + count, 0) }}>
+    <Shell
+      hallName={context.actor.hallName}
+      actor={context.actor}
+      counts={{ today, care: due.reduce((sum, { count }) => sum + count, 0) }}
+    >
       {children}
     </Shell>
   );

@@ -1,11 +1,11 @@
 import type { Metadata } from "next";
 import { todayItems } from "@/server/today";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { TodayList } from "@/ui/today/TodayList";
 
 export const metadata: Metadata = { title: "Today" };
 
 export default async function TodayPage() {
-  const who = await whoIsAsking();
-  return <TodayList items={await todayItems(who)} today={who.today} hallName={who.hallName} />;
+  const context = await requestContext();
+  return <TodayList items={await todayItems(context)} today={context.clock.today} hallName={context.actor.hallName} />;
 }

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { allLifts } from "@/server/lifts";
 import { wallAnswer } from "@/server/wallScreen";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 import { WallScreen } from "@/ui/wall/WallScreen";
 
@@ -10,13 +10,13 @@ export const metadata: Metadata = { title: "Which bar?" };
 const RETURN_AFTER_SECONDS = 45;
 
 export default async function WallScreenPage({ searchParams }: { searchParams: SearchParams }) {
-  const who = await whoIsAsking();
+  const context = await requestContext();
   const search = await readSearch(searchParams);
-  const [lifts, answer] = [await allLifts(who), search.lift ? await wallAnswer(who, search.lift) : null];
+  const [lifts, answer] = [await allLifts(context), search.lift ? await wallAnswer(context, search.lift) : null];
   const seconds = Number(search.return);
   return (
     <WallScreen
-      hallName={who.hallName}
+      hallName={context.actor.hallName}
       lifts={lifts.map(({ key, name }) => ({ key, name }))}
       answer={answer}
       returnAfter={seconds >= 1 && seconds <= 600 ? seconds : RETURN_AFTER_SECONDS}

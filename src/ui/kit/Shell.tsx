@@ -7,13 +7,13 @@ import { NavLinks } from "./NavLinks";
 
 interface Props {
   hallName: string;
-  who: { name: string; role: string };
+  actor: { name: string; role: string };
   counts: Partial<Record<string, number>>;
   children: ReactNode;
 }
 
 /** The desk: sections at the left (behind a button on narrow screens), the sheet at the right. */
-export function Shell({ hallName, who, counts, children }: Props) {
+export function Shell({ hallName, actor, counts, children }: Props) {
   return (
     <div className="lg:grid lg:min-h-screen lg:grid-cols-[8.25rem_minmax(0,1fr)]">
       <a href="#sheet" className="btn btn-sm sr-only focus:not-sr-only focus:absolute focus:z-10">
@@ -40,8 +40,8 @@ export function Shell({ hallName, who, counts, children }: Props) {
           href="/settings"
           className="text-quiet hover:text-base-content hidden px-4 py-3 text-xs leading-snug lg:block"
         >
-          <span className="block font-semibold">{who.name}</span>
-          <span className="block">{who.role}</span>
+          <span className="block font-semibold">{actor.name}</span>
+          <span className="block">{actor.role}</span>
           <span className="mt-1 block">{hallName}</span>
         </Link>
       </div>

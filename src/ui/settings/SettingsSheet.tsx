@@ -3,7 +3,7 @@ import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
 
 interface Props {
-  who: { personId: string; name: string; role: string; hallName: string; timeZone: string; climateClass: string };
+  actor: { personId: string; name: string; role: string; hallName: string; timeZone: string; climateClass: string };
   halls: { hallName: string; people: { id: string; name: string; role: string }[] }[];
   theme: string;
   becomeAction: (form: FormData) => Promise<void>;
@@ -18,18 +18,18 @@ const THEMES = [
 ] as const;
 
 /** Who is asking, how it looks, and what is known of the hall. */
-export function SettingsSheet({ who, halls, theme, becomeAction, themeAction, rules }: Props) {
+export function SettingsSheet({ actor, halls, theme, becomeAction, themeAction, rules }: Props) {
   return (
     <>
       <PageHead title="Settings" />
       <div className="grid max-w-5xl items-start gap-3 md:grid-cols-2">
-        <section className="sheet p-4" aria-labelledby="who">
-          <h2 id="who" className="mb-1 font-bold">
+        <section className="sheet p-4" aria-labelledby="actor">
+          <h2 id="actor" className="mb-1 font-bold">
             Who is asking
           </h2>
           <p className="text-quiet mb-3 text-sm">
-            You are {who.name}, {who.role} of {who.hallName}. Until there are accounts, choose who you are here; the
-            demo has two halls, and neither sees the other.
+            You are {actor.name}, {actor.role} of {actor.hallName}. Until there are accounts, choose actor you are here;
+            the demo has two halls, and neither sees the other.
           </p>
           {halls.map(({ hallName, people }) => (
             <div key={hallName} className="mb-3">
@@ -40,8 +40,8 @@ export function SettingsSheet({ who, halls, theme, becomeAction, themeAction, ru
                     <form action={becomeAction}>
                       <input type="hidden" name="personId" value={id} />
                       <button
-                        className={`btn min-h-11 ${id === who.personId ? "btn-primary" : "btn-outline"}`}
-                        aria-pressed={id === who.personId}
+                        className={`btn min-h-11 ${id === actor.personId ? "btn-primary" : "btn-outline"}`}
+                        aria-pressed={id === actor.personId}
                       >
                         {name} <span className="font-normal opacity-80">{role}</span>
                       </button>
@@ -109,11 +109,11 @@ export function SettingsSheet({ who, halls, theme, becomeAction, themeAction, ru
             </h2>
             <dl className="grid grid-cols-[6rem_1fr] gap-y-1 text-sm">
               <dt className="text-quiet">name</dt>
-              <dd>{who.hallName}</dd>
+              <dd>{actor.hallName}</dd>
               <dt className="text-quiet">time zone</dt>
-              <dd>{who.timeZone}</dd>
+              <dd>{actor.timeZone}</dd>
               <dt className="text-quiet">air</dt>
-              <dd>{who.climateClass.replace("-", " ")}</dd>
+              <dd>{actor.climateClass.replace("-", " ")}</dd>
             </dl>
           </section>
         </div>

@@ -5,17 +5,17 @@ import { redirect } from "next/navigation";
 import type { BarState } from "@/core/bars/bar";
 import { BAR_FIELDS } from "@/core/bars/barFields";
 import { changeBarState, editBar, enterBars, undoLastChange } from "@/server/barChanges";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import type { FormState } from "@/ui/kit/formState";
 
 const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
 
 /** Changes the state of a bar from its page. */
 export async function stateAction(_before: FormState, form: FormData): Promise<FormState> {
-  const who = await whoIsAsking();
+  const context = await requestContext();
   const typed = { state: textOf(form, "state"), reason: textOf(form, "reason") };
   const tag = textOf(form, "tag");
-  const result = await changeBarState(who, {
+  const result = await changeBarState(context, {
     tag,
     state: typed.state as BarState,
     reason: typed.reason,
@@ -28,7 +28,7 @@ export async function stateAction(_before: FormState, form: FormData): Promise<F
 
 /** Takes the last change of a bar back. */
 export async function undoAction(_before: FormState, form: FormData): Promise<FormState> {
-  const result = await undoLastChange(await whoIsAsking(), textOf(form, "tag"), textOf(form, "changeId"));
+  const result = await undoLastChange(await requestContext(), textOf(form, "tag"), textOf(form, "changeId"));
   if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed: {} };
   revalidatePath("/", "layout");
   return { status: "done", message: `Taken back: ${result.what}.`, problems: [], typed: {} };
@@ -37,7 +37,7 @@ export async function undoAction(_before: FormState, form: FormData): Promise<Fo
 /** Changes what is kept of a bar; leads back to its page. */
 export async function editAction(_before: FormState, form: FormData): Promise<FormState> {
   const typed = textsOf(form);
-  const result = await editBar(await whoIsAsking(), textOf(form, "barId"), Number(form.get("version")), typed);
+  const result = await editBar(await requestContext(), textOf(form, "barId"), Number(form.get("version")), typed);
   if (!result.ok)
     return {
       status: "refused",
@@ -54,7 +54,7 @@ export async function editAction(_before: FormState, form: FormData): Promise<Fo
 export async function enterAction(_before: FormState, form: FormData): Promise<FormState> {
   const typed = textsOf(form);
   const tags = (typed.tag ?? "").split(/[\s,;]+/).filter(Boolean);
-  const result = await enterBars(await whoIsAsking(), typed, tags);
+  const result = await enterBars(await requestContext(), typed, tags);
   if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
   revalidatePath("/", "layout");
   redirect(

@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { barsByTag } from "@/server/bars";
-import { may } from "@/server/permissions";
+import { may } from "@/server/access/permissions";
 import { wallBars, wallFacts } from "@/server/wall";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { Wall } from "@/ui/bars/Wall";
 import { readWallQuery } from "@/core/bars/wallQuery";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
@@ -15,13 +15,13 @@ const WHOLE = 150;
 const FIRST = 50;
 
 export default async function BarsPage({ searchParams }: { searchParams: SearchParams }) {
-  const who = await whoIsAsking();
+  const context = await requestContext();
   const search = await readSearch(searchParams);
   const query = readWallQuery(search);
   const [{ items, total }, facts, picked] = await Promise.all([
-    wallBars(who, query, { count: WHOLE, ofMany: FIRST }),
-    wallFacts(who),
-    barsByTag(who, query.picked),
+    wallBars(context, query, { count: WHOLE, ofMany: FIRST }),
+    wallFacts(context),
+    barsByTag(context, query.picked),
   ]);
   return (
     <Wall
@@ -30,10 +30,10 @@ export default async function BarsPage({ searchParams }: { searchParams: SearchP
       facts={facts}
       picked={picked.map(({ bar }) => bar)}
       query={query}
-      today={who.today}
+      today={context.clock.today}
       isSearchFocused={search.focus === "search"}
-      mayEdit={may(who, "bar.edit")}
-      mayMeasure={may(who, "bar.measure")}
+      mayEdit={may(context, "bar.edit")}
+      mayMeasure={may(context, "bar.measure")}
     />
   );
 }

@@ -13,7 +13,7 @@ import { importClimate, saveSensor } from "@/server/climate";
 import { settleFinding } from "@/server/findings";
 import { inspectBar } from "@/server/inspections";
 import { readMessage } from "@/server/reminders";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import type { FormState } from "@/ui/kit/formState";
 import { formTexts } from "@/ui/kit/formTexts";
 import { readInspection } from "@/ui/care/readInspection";
@@ -24,7 +24,7 @@ const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
 export async function tickAction(_before: FormState, form: FormData): Promise<FormState> {
   const at = String(Date.now());
   const tag = textOf(form, "tag");
-  const result = await tickCare(await whoIsAsking(), {
+  const result = await tickCare(await requestContext(), {
     tag,
     task: textOf(form, "task"),
     doneBy: textOf(form, "doneBy"),
@@ -45,7 +45,7 @@ export async function tickAction(_before: FormState, form: FormData): Promise<Fo
 /** Takes one tick back. */
 export async function undoAction(_before: FormState, form: FormData): Promise<FormState> {
   const at = String(Date.now());
-  const result = await undoCare(await whoIsAsking(), textOf(form, "logId"));
+  const result = await undoCare(await requestContext(), textOf(form, "logId"));
   if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed: { at } };
   revalidatePath("/", "layout");
   return { status: "done", message: `Taken back. Due on ${result.dueOn} again.`, problems: [], typed: { at } };
@@ -74,7 +74,7 @@ export async function importAirAction(_before: FormState, form: FormData): Promi
     return refused({ message: "Choose a file.", problems: [{ path: "file", message: "Choose a CSV file." }] }, form);
   const read = readClimateFile(await file.text());
   if (!read.ok) return refused({ message: "The file could not be understood.", problems: read.problems }, form);
-  const result = await importClimate(await whoIsAsking(), textOf(form, "sensor"), read.rows);
+  const result = await importClimate(await requestContext(), textOf(form, "sensor"), read.rows);
   if (!result.ok) return refused(result, form);
   return done(
     `${result.readings} readings from ${result.firstDay} to ${result.lastDay} taken in; care was planned anew.`,
@@ -83,7 +83,7 @@ export async function importAirAction(_before: FormState, form: FormData): Promi
 
 /** Changes what falls at a place and how far its bars lag behind the air. */
 export async function sensorAction(_before: FormState, form: FormData): Promise<FormState> {
-  const result = await saveSensor(await whoIsAsking(), {
+  const result = await saveSensor(await requestContext(), {
     key: textOf(form, "key"),
     version: Number(form.get("version")),
     so2: textOf(form, "so2"),
@@ -96,14 +96,14 @@ export async function sensorAction(_before: FormState, form: FormData): Promise<
 /** Chooses by which rule care is due, and the limits of inspections. */
 export async function careRulesAction(_before: FormState, form: FormData): Promise<FormState> {
   const texts = Object.fromEntries([...form.entries()].map(([key, value]) => [key, String(value)]));
-  const result = await saveCareRules(await whoIsAsking(), texts, Number(form.get("version")));
+  const result = await saveCareRules(await requestContext(), texts, Number(form.get("version")));
   return result.ok ? done("The rules are changed; care was planned anew.") : refused(result, form);
 }
 
 /** Sets or clears what hastens or slows care on one bar. */
 export async function factorsAction(_before: FormState, form: FormData): Promise<FormState> {
   const tag = textOf(form, "tag");
-  const result = await saveBarFactors(await whoIsAsking(), {
+  const result = await saveBarFactors(await requestContext(), {
     tag,
     version: Number(form.get("version")),
     use: textOf(form, "use"),
@@ -115,7 +115,7 @@ export async function factorsAction(_before: FormState, form: FormData): Promise
 /** Changes a care task. */
 export async function careTaskAction(_before: FormState, form: FormData): Promise<FormState> {
   const typed = formTexts(form, CARE_TASK_FIELDS);
-  const result = await saveCareTask(await whoIsAsking(), {
+  const result = await saveCareTask(await requestContext(), {
     id: textOf(form, "id") || null,
     version: Number(form.get("version")),
     texts: typed,
@@ -126,7 +126,7 @@ export async function careTaskAction(_before: FormState, form: FormData): Promis
 
 /** Settles a finding. */
 export async function settleAction(_before: FormState, form: FormData): Promise<FormState> {
-  const result = await settleFinding(await whoIsAsking(), textOf(form, "id"), textOf(form, "note"));
+  const result = await settleFinding(await requestContext(), textOf(form, "id"), textOf(form, "note"));
   return result.ok ? done("Settled.") : refused(result, form);
 }
 
@@ -135,7 +135,7 @@ export async function inspectAction(_before: FormState, form: FormData): Promise
   const read = readInspection(form);
   if (!read.ok) return refused({ message: "Nothing was kept.", problems: read.problems }, form);
   const tag = textOf(form, "tag");
-  const result = await inspectBar(await whoIsAsking(), {
+  const result = await inspectBar(await requestContext(), {
     tag,
     facts: read.facts,
     decided: INSPECTION_VERDICTS.find((verdict) => verdict === textOf(form, "decided")) ?? null,
@@ -149,7 +149,7 @@ export async function inspectAction(_before: FormState, form: FormData): Promise
 
 /** Packs what is due into the crew's hours. */
 export async function planAction(_before: FormState, form: FormData): Promise<FormState> {
-  const result = await planRounds(await whoIsAsking());
+  const result = await planRounds(await requestContext());
   if (!result.ok) return refused(result, form);
   const { jobs, rounds, lateness, already, unplaced } = result;
   const late =
@@ -167,7 +167,7 @@ export async function planAction(_before: FormState, form: FormData): Promise<Fo
 /** Moves a round to another day. */
 export async function moveRoundAction(_before: FormState, form: FormData): Promise<FormState> {
   const day = textOf(form, "day");
-  const result = await moveRound(await whoIsAsking(), {
+  const result = await moveRound(await requestContext(), {
     id: textOf(form, "id"),
     day,
     version: Number(form.get("version")),
@@ -181,26 +181,26 @@ export async function moveRoundAction(_before: FormState, form: FormData): Promi
 
 /** Sets when somebody is in. */
 export async function hoursAction(_before: FormState, form: FormData): Promise<FormState> {
-  const result = await saveStaffHours(await whoIsAsking(), textOf(form, "person"), textOf(form, "hours"));
+  const result = await saveStaffHours(await requestContext(), textOf(form, "person"), textOf(form, "hours"));
   return result.ok ? done("Kept. Plan the rounds to use them.") : refused(result, form);
 }
 
 /** Makes a secret calendar address; it is told once. */
 export async function linkAction(_before: FormState, form: FormData): Promise<FormState> {
-  const result = await makeCalendarLink(await whoIsAsking(), textOf(form, "person") || null);
+  const result = await makeCalendarLink(await requestContext(), textOf(form, "person") || null);
   if (!result.ok) return refused(result, form);
   return { ...done("This address is told once; whoever has it sees the rounds."), typed: { token: result.token } };
 }
 
 /** Takes a secret calendar address back. */
 export async function revokeAction(_before: FormState, form: FormData): Promise<FormState> {
-  const result = await revokeCalendarLink(await whoIsAsking(), textOf(form, "id"));
+  const result = await revokeCalendarLink(await requestContext(), textOf(form, "id"));
   return result.ok ? done("Taken back: the address answers nothing any more.") : refused(result, form);
 }
 
 /** Marks a reminder as read. */
 export async function readAction(_before: FormState, form: FormData): Promise<FormState> {
-  const result = await readMessage(await whoIsAsking(), textOf(form, "id"));
+  const result = await readMessage(await requestContext(), textOf(form, "id"));
   return result.ok ? done("Read.") : refused(result, form);
 }
 

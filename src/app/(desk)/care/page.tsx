@@ -6,10 +6,10 @@ import { careDueList } from "@/server/careDue";
 import { careTasksOf } from "@/server/careTasks";
 import { keepCareCurrent } from "@/server/housekeeping";
 import { listFindings } from "@/server/findings";
-import { may } from "@/server/permissions";
+import { may } from "@/server/access/permissions";
 import { placeNames } from "@/server/lookups";
 import { spotChecks } from "@/server/spotChecks";
-import { hallDb, whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { CareSheet } from "@/ui/care/CareSheet";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 import { seenAction } from "../../wall/chalk/actions";
@@ -22,20 +22,20 @@ const AHEAD = [0, 7, 31];
 const MOST_ITEMS = 200;
 
 export default async function CarePage({ searchParams }: { searchParams: SearchParams }) {
-  const who = await whoIsAsking();
+  const context = await requestContext();
   const search = await readSearch(searchParams);
   // One bar's page of care looks ahead, so that a link from a bar never leads to an empty list.
   const ahead = AHEAD.find((days) => String(days) === search.ahead) ?? (search.bar ? 31 : 0);
-  await keepCareCurrent(who);
+  await keepCareCurrent(context);
   const only = { task: search.task, tag: search.bar, place: search.place };
   const [tasks, findings, due, log, crew, places, checks] = await Promise.all([
-    careTasksOf(who),
-    listFindings(who, { openOnly: true }),
-    careDueList(who, addDays(who.today, ahead), only, MOST_ITEMS),
-    careLately(who),
-    careCrew(who),
-    placeNames(hallDb(who)),
-    search.bar ? [] : spotChecks(who),
+    careTasksOf(context),
+    listFindings(context, { openOnly: true }),
+    careDueList(context, addDays(context.clock.today, ahead), only, MOST_ITEMS),
+    careLately(context),
+    careCrew(context),
+    placeNames(context.hall),
+    search.bar ? [] : spotChecks(context),
   ]);
   const query = {
     task: search.task ?? "",
@@ -44,10 +44,13 @@ export default async function CarePage({ searchParams }: { searchParams: SearchP
     ahead,
     by:
       crew.find(({ id }) => id === search.by)?.id ??
-      crew.find(({ id }) => id === who.personId)?.id ??
+      crew.find(({ id }) => id === context.actor.personId)?.id ??
       crew[0]?.id ??
       "",
-    on: search.on && isHallDay(search.on) && daysBetween(search.on, who.today) >= 0 ? search.on : who.today,
+    on:
+      search.on && isHallDay(search.on) && daysBetween(search.on, context.clock.today) >= 0
+        ? search.on
+        : context.clock.today,
   };
   const items = due.items.sort(
     (a, b) =>
@@ -68,8 +71,8 @@ export default async function CarePage({ searchParams }: { searchParams: SearchP
       seenAction={seenAction}
       places={places}
       crew={crew}
-      today={who.today}
-      mayTick={may(who, "care.tick")}
+      today={context.clock.today}
+      mayTick={may(context, "care.tick")}
       keys={items.map(() => randomUUID())}
       tickAction={tickAction}
       undoAction={undoAction}

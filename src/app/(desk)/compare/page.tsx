@@ -4,7 +4,7 @@ import { readWallQuery } from "@/core/bars/wallQuery";
 import { comparisonParams, MOST_COMPARED, readComparison } from "@/core/whip/comparisonState";
 import { comparisonFor } from "@/server/comparison";
 import { wallBars } from "@/server/wall";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { CompareSheet } from "@/ui/compare/CompareSheet";
 import { changedHref } from "@/ui/kit/intent";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
@@ -15,7 +15,7 @@ export const metadata: Metadata = { title: "Compare" };
 const MOST_OFFERED = 300;
 
 export default async function ComparePage({ searchParams }: { searchParams: SearchParams }) {
-  const who = await whoIsAsking();
+  const context = await requestContext();
   const search = await readSearch(searchParams);
   if (search.add) {
     const state = readComparison(search);
@@ -23,8 +23,8 @@ export default async function ComparePage({ searchParams }: { searchParams: Sear
     redirect(changedHref("/compare", new URLSearchParams(), comparisonParams({ ...state, tags })));
   }
   const [comparison, wall] = await Promise.all([
-    comparisonFor(who, search),
-    wallBars(who, readWallQuery({}), { count: MOST_OFFERED }),
+    comparisonFor(context, search),
+    wallBars(context, readWallQuery({}), { count: MOST_OFFERED }),
   ]);
   return (
     <CompareSheet

@@ -6,7 +6,7 @@ import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
 import { isHallDay } from "@/core/units/hallDay";
 import { confirmLifter, eraseLifter, noteBarUse, saveLifter } from "@/server/lifters";
 import type { Outcome } from "@/server/outcome";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import type { FormState } from "@/ui/kit/formState";
 import { formTexts } from "@/ui/kit/formTexts";
 
@@ -22,7 +22,7 @@ function stateOf(result: Outcome<object>, message: string, typed: Record<string,
 export async function saveLifterAction(_before: FormState, form: FormData): Promise<FormState> {
   const typed = formTexts(form, LIFTER_FIELDS);
   const id = textOf(form, "id") || null;
-  const result = await saveLifter(await whoIsAsking(), { id, version: Number(form.get("version")), texts: typed });
+  const result = await saveLifter(await requestContext(), { id, version: Number(form.get("version")), texts: typed });
   if (!result.ok) return stateOf(result, "", typed);
   revalidatePath("/", "layout");
   redirect(`/lifters/${result.key}`);
@@ -31,7 +31,7 @@ export async function saveLifterAction(_before: FormState, form: FormData): Prom
 /** Keeps what a coach confirms. */
 export async function confirmAction(_before: FormState, form: FormData): Promise<FormState> {
   const confirmed = form.getAll("confirmed").map(String);
-  return stateOf(await confirmLifter(await whoIsAsking(), textOf(form, "lifter"), confirmed), "Kept.");
+  return stateOf(await confirmLifter(await requestContext(), textOf(form, "lifter"), confirmed), "Kept.");
 }
 
 /** Notes the use of a bar. */
@@ -39,14 +39,14 @@ export async function noteUseAction(_before: FormState, form: FormData): Promise
   const typed = { tag: textOf(form, "tag"), usedOn: textOf(form, "usedOn"), setting: textOf(form, "setting") };
   if (!isHallDay(typed.usedOn))
     return { status: "refused", message: "Give the day as YYYY-MM-DD.", problems: [], typed };
-  const result = await noteBarUse(await whoIsAsking(), { lifter: textOf(form, "lifter"), ...typed });
+  const result = await noteBarUse(await requestContext(), { lifter: textOf(form, "lifter"), ...typed });
   return stateOf(result, `${typed.tag} noted.`, typed);
 }
 
 /** Erases a person. */
 export async function eraseAction(_before: FormState, form: FormData): Promise<FormState> {
   if (!form.get("sure")) return { status: "refused", message: "Tick the box first.", problems: [], typed: {} };
-  const result = await eraseLifter(await whoIsAsking(), textOf(form, "lifter"));
+  const result = await eraseLifter(await requestContext(), textOf(form, "lifter"));
   if (!result.ok) return stateOf(result, "");
   revalidatePath("/", "layout");
   redirect("/lifters");

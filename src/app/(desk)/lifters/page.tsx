@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { listLifters } from "@/server/lifters";
-import { may } from "@/server/permissions";
-import { whoIsAsking } from "@/server/who";
+import { may } from "@/server/access/permissions";
+import { requestContext } from "@/server/access/session";
 import Link from "@/ui/kit/Link";
 import { PageHead } from "@/ui/kit/PageHead";
 import { LiftersSheet } from "@/ui/lifters/LiftersSheet";
@@ -9,15 +9,15 @@ import { LiftersSheet } from "@/ui/lifters/LiftersSheet";
 export const metadata: Metadata = { title: "Lifters" };
 
 export default async function LiftersPage() {
-  const who = await whoIsAsking();
-  if (!may(who, "lifter.read"))
+  const context = await requestContext();
+  if (!may(context, "lifter.read"))
     return (
       <>
         <PageHead title="Lifters" />
         <p className="sheet p-6">What is kept of lifters is for the coaches and the manager only.</p>
       </>
     );
-  const lifters = await listLifters(who);
+  const lifters = await listLifters(context);
   return (
     <>
       <PageHead title="Lifters" about={`${lifters.length} people; seen by coaches and the manager only`}>
@@ -25,7 +25,7 @@ export default async function LiftersPage() {
           Enter a lifter
         </Link>
       </PageHead>
-      <LiftersSheet lifters={lifters} today={who.today} />
+      <LiftersSheet lifters={lifters} today={context.clock.today} />
     </>
   );
 }

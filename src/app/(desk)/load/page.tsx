@@ -4,7 +4,7 @@ import { barsOnTheWall } from "@/server/bars";
 import { listClamps, listStations } from "@/server/equipment";
 import { planLoad } from "@/server/loading";
 import { tippingAt } from "@/server/sessionPlanning";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 import { LoadSheet } from "@/ui/load/LoadSheet";
 import { readLoadState } from "@/ui/load/loadState";
@@ -12,12 +12,12 @@ import { readLoadState } from "@/ui/load/loadState";
 export const metadata: Metadata = { title: "Load" };
 
 export default async function LoadPage({ searchParams }: { searchParams: SearchParams }) {
-  const who = await whoIsAsking();
+  const context = await requestContext();
   const asked = readLoadState(await readSearch(searchParams));
   const [wall, clamps, { items: stations }] = await Promise.all([
-    barsOnTheWall(who),
-    listClamps(who),
-    listStations(who),
+    barsOnTheWall(context),
+    listClamps(context),
+    listStations(context),
   ]);
   const named = wall.find(({ bar }) => bar.tag === asked.bar);
   const item = named ?? wall.find(({ bar }) => bar.family === "all-round" && bar.state === "in-service") ?? wall[0];
@@ -28,7 +28,7 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
   const result =
     targetKg === null
       ? null
-      : await planLoad(who, item, {
+      : await planLoad(context, item, {
           targetKg,
           clamps: clamp,
           ending,

@@ -5,7 +5,7 @@ import { LIFT_FIELDS } from "@/core/matching/liftFields";
 import { MEETING_QUANTITIES } from "@/core/matching/meetingSpec";
 import { saveLift } from "@/server/lifts";
 import { removeMeetingSpec, saveMeetingSpec } from "@/server/meetings";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import type { FormState } from "@/ui/kit/formState";
 import { formTexts } from "@/ui/kit/formTexts";
 
@@ -18,7 +18,7 @@ const done = (message: string): FormState => {
 /** Enters or changes a lift. */
 export async function liftAction(_before: FormState, form: FormData): Promise<FormState> {
   const typed = formTexts(form, LIFT_FIELDS);
-  const result = await saveLift(await whoIsAsking(), {
+  const result = await saveLift(await requestContext(), {
     id: textOf(form, "id") || null,
     version: Number(form.get("version")),
     texts: typed,
@@ -29,10 +29,10 @@ export async function liftAction(_before: FormState, form: FormData): Promise<Fo
 
 /** Enters, changes or takes away what a federation asks of the bar for some lifts. */
 export async function meetingAction(_before: FormState, form: FormData): Promise<FormState> {
-  const who = await whoIsAsking();
+  const context = await requestContext();
   const id = textOf(form, "id") || null;
   if (id && form.get("remove")) {
-    const gone = await removeMeetingSpec(who, id);
+    const gone = await removeMeetingSpec(context, id);
     return gone.ok
       ? done(`${gone.rules}: taken away.`)
       : { status: "refused", message: gone.message, problems: gone.problems, typed: {} };
@@ -42,7 +42,7 @@ export async function meetingAction(_before: FormState, form: FormData): Promise
     ["rules", "source", "marks", ...ends].map((name) => [name, textOf(form, name)]),
   ) as Record<string, string>;
   const lifts = form.getAll("lifts").map(String);
-  const result = await saveMeetingSpec(who, {
+  const result = await saveMeetingSpec(context, {
     id,
     version: Number(form.get("version")),
     rules: typed.rules!,

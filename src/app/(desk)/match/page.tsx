@@ -4,7 +4,7 @@ import { listStations } from "@/server/equipment";
 import { listLifters } from "@/server/lifters";
 import { allLifts, liftOf } from "@/server/lifts";
 import { matchForLift } from "@/server/matching";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { readMass, readUnit } from "@/ui/kit/massInput";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 import { MatchSheet } from "@/ui/match/MatchSheet";
@@ -12,12 +12,12 @@ import { MatchSheet } from "@/ui/match/MatchSheet";
 export const metadata: Metadata = { title: "Match" };
 
 export default async function MatchPage({ searchParams }: { searchParams: SearchParams }) {
-  const who = await whoIsAsking();
+  const context = await requestContext();
   const search = await readSearch(searchParams);
   const [liftRows, lifters, { items: stations }] = await Promise.all([
-    allLifts(who),
-    listLifters(who),
-    listStations(who),
+    allLifts(context),
+    listLifters(context),
+    listStations(context),
   ]);
   const lifts = liftRows.map(liftOf);
   const lift =
@@ -30,7 +30,7 @@ export default async function MatchPage({ searchParams }: { searchParams: Search
   const isGood = load !== null && load.kg > 0 && load.kg <= 2000;
   const purpose = PURPOSES.find((key) => key === search.purpose) ?? "general";
   const result = isGood
-    ? await matchForLift(who, {
+    ? await matchForLift(context, {
         lift: lift.key,
         loadKg: load.kg,
         lifter: lifter?.key ?? null,

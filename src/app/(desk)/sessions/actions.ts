@@ -4,7 +4,7 @@ import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { addEntry, assignTonight, lockEntry, removeEntry, saveClass } from "@/server/classChanges";
 import type { Outcome } from "@/server/outcome";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import type { FormState } from "@/ui/kit/formState";
 
 const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
@@ -23,7 +23,7 @@ export async function classAction(_before: FormState, form: FormData): Promise<F
       name.startsWith("capacity.") ? [[name.slice("capacity.".length), value]] : [],
     ),
   );
-  const result = await saveClass(await whoIsAsking(), {
+  const result = await saveClass(await requestContext(), {
     id: textOf(form, "id") || null,
     version: Number(form.get("version")),
     name: textOf(form, "name"),
@@ -47,15 +47,15 @@ export async function addEntryAction(_before: FormState, form: FormData): Promis
     load: textOf(form, "load"),
     purpose: textOf(form, "purpose"),
   };
-  return stateOf(await addEntry(await whoIsAsking(), entry), "Put in.");
+  return stateOf(await addEntry(await requestContext(), entry), "Put in.");
 }
 
 /** Fixes or frees a choice, or takes the entry out. */
 export async function lockAction(_before: FormState, form: FormData): Promise<FormState> {
-  const who = await whoIsAsking();
+  const context = await requestContext();
   const [classId, entryId] = [textOf(form, "classId"), textOf(form, "entryId")];
-  if (form.get("remove")) return stateOf(await removeEntry(who, classId, entryId), "Taken out.");
-  const result = await lockEntry(who, classId, entryId, {
+  if (form.get("remove")) return stateOf(await removeEntry(context, classId, entryId), "Taken out.");
+  const result = await lockEntry(context, classId, entryId, {
     block: textOf(form, "block") ? Number(form.get("block")) : null,
     station: textOf(form, "station") || null,
     tag: textOf(form, "tag") || null,
@@ -65,5 +65,5 @@ export async function lockAction(_before: FormState, form: FormData): Promise<Fo
 
 /** Works the class out and keeps the plan. */
 export async function assignAction(_before: FormState, form: FormData): Promise<FormState> {
-  return stateOf(await assignTonight(await whoIsAsking(), textOf(form, "classId")), "");
+  return stateOf(await assignTonight(await requestContext(), textOf(form, "classId")), "");
 }

@@ -2,8 +2,8 @@ import type { Metadata } from "next";
 import { blockTimes } from "@/core/classes/blockTimes";
 import { listClasses } from "@/server/classes";
 import { listStations } from "@/server/equipment";
-import { may } from "@/server/permissions";
-import { whoIsAsking } from "@/server/who";
+import { may } from "@/server/access/permissions";
+import { requestContext } from "@/server/access/session";
 import { ClassForm } from "@/ui/classes/ClassForm";
 import Link from "@/ui/kit/Link";
 import { PageHead } from "@/ui/kit/PageHead";
@@ -12,8 +12,8 @@ import { classAction } from "./actions";
 export const metadata: Metadata = { title: "Sessions" };
 
 export default async function SessionsPage() {
-  const who = await whoIsAsking();
-  if (!may(who, "class.edit"))
+  const context = await requestContext();
+  if (!may(context, "class.edit"))
     return (
       <>
         <PageHead title="Sessions" />
@@ -22,7 +22,7 @@ export default async function SessionsPage() {
         </p>
       </>
     );
-  const [classes, { items: stations }] = await Promise.all([listClasses(who), listStations(who)]);
+  const [classes, { items: stations }] = await Promise.all([listClasses(context), listStations(context)]);
   return (
     <>
       <PageHead title="Sessions" about="classes: who lifts where, with which bar" />
@@ -34,7 +34,7 @@ export default async function SessionsPage() {
                 <Link href={`/sessions/${id}`} className="font-semibold hover:underline">
                   {name}
                 </Link>{" "}
-                {heldOn === who.today && <strong className="text-accent text-sm">tonight</strong>}
+                {heldOn === context.clock.today && <strong className="text-accent text-sm">tonight</strong>}
                 <span className="text-quiet block text-sm">
                   {heldOn}, {blockTimes(startsAt, blockMinutes, blocks).join(", ")}; {Object.keys(capacities).length}{" "}
                   stations
@@ -54,7 +54,7 @@ export default async function SessionsPage() {
         <ClassForm
           id={null}
           version={0}
-          texts={{ heldOn: who.today, startsAt: "18:30", blocks: "3", blockMinutes: "25" }}
+          texts={{ heldOn: context.clock.today, startsAt: "18:30", blocks: "3", blockMinutes: "25" }}
           stations={stations}
           action={classAction}
         />

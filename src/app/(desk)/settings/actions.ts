@@ -4,7 +4,7 @@ import { revalidatePath } from "next/cache";
 import { cookies } from "next/headers";
 import { redirect } from "next/navigation";
 import { saveMeasuringRules } from "@/server/rules";
-import { becomePerson, whoIsAsking } from "@/server/who";
+import { becomePerson, requestContext } from "@/server/access/session";
 import type { FormState } from "@/ui/kit/formState";
 
 const YEAR_SECONDS = 31_536_000;
@@ -18,7 +18,7 @@ export async function becomeAction(form: FormData): Promise<void> {
 /** Saves the house's rules for measuring and comparing. */
 export async function rulesAction(_before: FormState, form: FormData): Promise<FormState> {
   const typed = Object.fromEntries([...form.entries()].map(([key, value]) => [key, String(value)]));
-  const result = await saveMeasuringRules(await whoIsAsking(), typed, Number(typed.version));
+  const result = await saveMeasuringRules(await requestContext(), typed, Number(typed.version));
   if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
   revalidatePath("/", "layout");
   return { status: "done", message: "The rules are kept.", problems: [], typed: {} };

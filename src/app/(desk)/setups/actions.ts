@@ -7,7 +7,7 @@ import { PLACE_FIELDS } from "@/core/setups/storage";
 import type { Outcome } from "@/server/outcome";
 import { calibrate, copySetting, keepSetting, noteStand } from "@/server/setupChanges";
 import { hangBar, movePlace, putAway, savePlace } from "@/server/storage";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import type { FormState } from "@/ui/kit/formState";
 import { formTexts } from "@/ui/kit/formTexts";
 
@@ -23,7 +23,7 @@ function stateOf(result: Outcome<object>, message: string, typed: Record<string,
 export async function calibrateAction(_before: FormState, form: FormData): Promise<FormState> {
   const tag = textOf(form, "tag");
   const typed = formTexts(form, { ...ARM_CHART_FIELDS, ...FRAME_CHART_FIELDS });
-  const result = await calibrate(await whoIsAsking(), { tag, version: Number(form.get("version")), texts: typed });
+  const result = await calibrate(await requestContext(), { tag, version: Number(form.get("version")), texts: typed });
   if (!result.ok) return stateOf(result, "", typed);
   revalidatePath("/", "layout");
   redirect(`/setups/${encodeURIComponent(tag)}`);
@@ -42,7 +42,7 @@ export async function standAction(_before: FormState, form: FormData): Promise<F
   const left = side("left");
   // A bar whose sides cannot differ is asked once.
   const right = { ...left, ...side("right") };
-  const result = await noteStand(await whoIsAsking(), { tag: typed.tag ?? "", left, right, as });
+  const result = await noteStand(await requestContext(), { tag: typed.tag ?? "", left, right, as });
   const words = result.ok ? result.words : "";
   return stateOf(result, as === "stored" ? `It must hang at ${words}.` : `Noted: ${words}, both sides.`, typed);
 }
@@ -57,7 +57,7 @@ export async function keepAction(_before: FormState, form: FormData): Promise<Fo
   } catch {
     return { status: "refused", message: "The setting could not be read.", problems: [], typed: {} };
   }
-  const result = await keepSetting(await whoIsAsking(), {
+  const result = await keepSetting(await requestContext(), {
     lifter: textOf(form, "lifter"),
     tag: textOf(form, "tag"),
     lift: textOf(form, "lift"),
@@ -74,7 +74,7 @@ export async function keepAction(_before: FormState, form: FormData): Promise<Fo
 
 /** Copies a setting to another lifter and opens the new card. */
 export async function copyAction(_before: FormState, form: FormData): Promise<FormState> {
-  const result = await copySetting(await whoIsAsking(), { id: textOf(form, "id"), lifter: textOf(form, "lifter") });
+  const result = await copySetting(await requestContext(), { id: textOf(form, "id"), lifter: textOf(form, "lifter") });
   if (!result.ok) return stateOf(result, "");
   revalidatePath("/", "layout");
   redirect(`/setups/card/${result.id}`);
@@ -82,7 +82,7 @@ export async function copyAction(_before: FormState, form: FormData): Promise<Fo
 
 /** Hangs a bar at another place; called when it is dropped there. */
 export async function hangAction(tag: string, place: string): Promise<FormState> {
-  const result = await hangBar(await whoIsAsking(), { tag, place, slot: null });
+  const result = await hangBar(await requestContext(), { tag, place, slot: null });
   const peg = result.ok && result.slot !== null ? `, peg ${result.slot}` : "";
   return stateOf(result, `${tag} hangs at ${place}${peg}.`);
 }
@@ -94,14 +94,14 @@ export async function hangFormAction(_before: FormState, form: FormData): Promis
 
 /** Moves a place on the floor sketch. */
 export async function movePlaceAction(id: string, x: number, y: number): Promise<FormState> {
-  return stateOf(await movePlace(await whoIsAsking(), { id, x, y }), "Moved.");
+  return stateOf(await movePlace(await requestContext(), { id, x, y }), "Moved.");
 }
 
 /** Enters or changes a place. */
 export async function savePlaceAction(_before: FormState, form: FormData): Promise<FormState> {
   const typed = formTexts(form, PLACE_FIELDS);
   const id = textOf(form, "id") || null;
-  const result = await savePlace(await whoIsAsking(), { id, version: Number(form.get("version")), texts: typed });
+  const result = await savePlace(await requestContext(), { id, version: Number(form.get("version")), texts: typed });
   return stateOf(result, "Kept.", typed);
 }
 
@@ -111,7 +111,7 @@ export async function putAwayAction(_before: FormState, form: FormData): Promise
   const counted = [...form.entries()]
     .filter(([key]) => key.startsWith("part."))
     .map(([, value]) => (String(value).trim() === "" ? NaN : Number(value)));
-  const result = await putAway(await whoIsAsking(), { tag, counted });
+  const result = await putAway(await requestContext(), { tag, counted });
   const missing = result.ok && result.missing.length > 0 ? ` Missing: ${result.missing.join(", ")}.` : "";
   return stateOf(result, `${tag} is put away.${missing}`);
 }

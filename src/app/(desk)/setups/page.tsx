@@ -1,23 +1,23 @@
 import type { Metadata } from "next";
-import { may } from "@/server/permissions";
+import { may } from "@/server/access/permissions";
 import { barsToSet, keptSettings } from "@/server/setups";
 import { settingCounts } from "@/server/setupCards";
 import { storageOf } from "@/server/storage";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { SetupsSheet } from "@/ui/setups/SetupsSheet";
 
 export const metadata: Metadata = { title: "Setups" };
 
 export default async function SetupsPage() {
-  const who = await whoIsAsking();
-  const bars = await barsToSet(who);
+  const context = await requestContext();
+  const bars = await barsToSet(context);
   const [kept, counts, storage] = await Promise.all([
-    keptSettings(who, { withHistory: true }),
+    keptSettings(context, { withHistory: true }),
     settingCounts(
-      who,
+      context,
       bars.map(({ id }) => id),
     ),
-    storageOf(who),
+    storageOf(context),
   ]);
   return (
     <SetupsSheet
@@ -25,7 +25,7 @@ export default async function SetupsPage() {
       kept={kept}
       counts={counts}
       conflicts={storage.conflicts}
-      mayRead={may(who, "lifter.read")}
+      mayRead={may(context, "lifter.read")}
     />
   );
 }

@@ -3,13 +3,14 @@ import type Joi from "joi";
 import { checked, ERROR_STATUS, errorBody, type ErrorCode, type Problem } from "@/api/problems";
 import type { RouteSpec } from "@/api/routes";
 import type { Failed } from "@/server/outcome";
-import { whoIsAsking, type Who } from "@/server/who";
+import type { Context } from "@/server/access/context";
+import { isUnavailable, log, requestContextOf } from "@/server/access/session";
 
 /** Bodies of computing routes are at most this long. */
-const MOST_BYTES = 256 * 1024;
+const MAX_BYTES = 256 * 1024;
 
 export interface Asked<Query, Body> {
-  who: Who;
+  context: Context;
   query: Query;
   body: Body;
   params: Record<string, string>;
@@ -51,8 +52,11 @@ export function endpoint<Query = unknown, Body = unknown>(
   { method, query: querySchema, body: bodySchema, consumes }: RouteSpec,
   work: (asked: Asked<Query, Body>) => Promise<Answer> | Answer,
 ): Record<"GET" | "HEAD" | "POST" | "PUT" | "PATCH" | "DELETE", RouteHandler> {
-  const handle: RouteHandler = async (request, context) => {
+  const handle: RouteHandler = async (request, { params }) => {
+    let context: Context | undefined;
     try {
+      // Who is asking comes before a byte of the body is read.
+      context = await requestContextOf(request);
       const query = checkedQuery(request, querySchema);
       const body = consumes
         ? await fileBody(request, consumes)
@@ -61,13 +65,11 @@ export function endpoint<Query = unknown, Body = unknown>(
           : { ok: true as const, value: undefined };
       if (!query.ok) return answer(query.refusal);
       if (!body.ok) return answer(body.refusal);
-      const who = await whoIsAsking();
       return answer(
-        await work({ who, query: query.value as Query, body: body.value as Body, params: await context.params }),
+        await work({ context, query: query.value as Query, body: body.value as Body, params: await params }),
       );
     } catch (error) {
-      console.error(error);
-      return answer(refuse("internal", "Something went wrong on our side."));
+      return failure(error, context);
     }
   };
   const wrongMethod: RouteHandler = async (request) =>
@@ -83,6 +85,16 @@ export function endpoint<Query = unknown, Body = unknown>(
     PATCH: wrongMethod,
     DELETE: wrongMethod,
   };
+}
+
+/** What is answered when something broke on our side: logged without its inside, and told without it. */
+export function failure(error: unknown, context: Pick<Context, "log"> | undefined): Response {
+  if (isUnavailable(error)) {
+    context?.log.warn({ err: error }, "database unavailable");
+    return answer(refuse("unavailable", "The database is busy. Try again in a few seconds."), { "Retry-After": "5" });
+  }
+  (context?.log ?? log()).error({ err: error }, "request failed");
+  return answer(refuse("internal", "Something went wrong on our side."));
 }
 
 /** Every answer of the interface: JSON, never cached. */
@@ -129,7 +141,7 @@ export interface FileBody {
 }
 
 /** Files are at most this long. */
-const MOST_FILE_BYTES = 64 * 1024 * 1024;
+const MAX_FILE_BYTES = 64 * 1024 * 1024;
 
 async function fileBody(request: Request, consumes: readonly string[]): Promise<Checked> {
   const type = (request.headers.get("content-type") ?? "").split(";")[0]!.trim().toLowerCase();
@@ -138,7 +150,7 @@ async function fileBody(request: Request, consumes: readonly string[]): Promise<
       ok: false,
       refusal: refuse("unsupported-media-type", `Send the file as ${consumes.join(" or ")} in UTF-8.`),
     };
-  const bytes = await bytesUpTo(request, MOST_FILE_BYTES);
+  const bytes = await bytesUpTo(request, MAX_FILE_BYTES);
   if (!bytes) return { ok: false, refusal: refuse("too-large", "The file is longer than 64 MiB.") };
   try {
     return { ok: true, value: { type, text: new TextDecoder("utf-8", { fatal: true }).decode(bytes) } };
@@ -151,7 +163,7 @@ async function checkedBody(request: Request, schema: Joi.ObjectSchema): Promise<
   const type = request.headers.get("content-type") ?? "";
   if (!/^application\/json\s*(;\s*charset="?utf-8"?\s*)?$/i.test(type))
     return { ok: false, refusal: refuse("unsupported-media-type", "Send the body as application/json in UTF-8.") };
-  const bytes = await bytesUpTo(request, MOST_BYTES);
+  const bytes = await bytesUpTo(request, MAX_BYTES);
   if (!bytes) return { ok: false, refusal: refuse("too-large", "The body is longer than 256 KiB.") };
   let value: unknown;
   try {

@@ -2,7 +2,7 @@ import "server-only";
 import { cursorParts, isText, isUuid, isWhole, wireCursor } from "@/api/fields";
 import type { RouteSpec } from "@/api/routes";
 import type { Page } from "@/server/equipment";
-import type { Who } from "@/server/who";
+import type { Context } from "@/server/access/context";
 import { endpoint, refuse } from "./endpoint";
 
 export interface PageQuery {
@@ -18,16 +18,16 @@ export const badCursor = refuse("bad-request", "One thing in the request is wron
 export function listEndpoint<Row>(
   route: RouteSpec,
   sortedBy: "text" | "whole",
-  list: (who: Who, query: { limit: number; after?: [string | number, string] }) => Promise<Page<Row>>,
+  list: (context: Context, query: { limit: number; after?: [string | number, string] }) => Promise<Page<Row>>,
   toWire: (row: Row) => unknown,
 ) {
-  return endpoint<PageQuery>(route, async ({ who, query }) => {
+  return endpoint<PageQuery>(route, async ({ context, query }) => {
     const parts =
       query.cursor === undefined
         ? undefined
         : cursorParts(query.cursor, sortedBy === "text" ? isText : isWhole, isUuid);
     if (parts === null) return badCursor;
-    const page = await list(who, { limit: query.limit, after: parts as [string | number, string] | undefined });
+    const page = await list(context, { limit: query.limit, after: parts as [string | number, string] | undefined });
     return { body: { items: page.items.map(toWire), nextCursor: wireCursor(page.nextCursor) } };
   });
 }

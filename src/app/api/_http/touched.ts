@@ -2,8 +2,9 @@ import "server-only";
 import type Joi from "joi";
 import { checked, ERROR_STATUS, errorBody } from "@/api/problems";
 import type { Outcome } from "@/server/outcome";
-import { whoIsAsking, type Who } from "@/server/who";
-import { refusalOf } from "./endpoint";
+import type { Context } from "@/server/access/context";
+import { requestContextOf } from "@/server/access/session";
+import { failure, refusalOf } from "./endpoint";
 
 const NO_STORE = { "cache-control": "no-store" };
 
@@ -11,15 +12,21 @@ const NO_STORE = { "cache-control": "no-store" };
 export async function touched<T>(
   request: Request,
   schema: Joi.Schema<T>,
-  work: (who: Who, sent: T) => Promise<Outcome<Record<string, unknown>>>,
+  work: (context: Context, sent: T) => Promise<Outcome<Record<string, unknown>>>,
 ): Promise<Response> {
-  const result = checked(schema, await request.json().catch(() => null));
-  if (!result.ok)
-    return Response.json(errorBody("bad-request", "The touch could not be understood.", result.problems), {
-      status: 400,
-      headers: NO_STORE,
-    });
-  return answered(await work(await whoIsAsking(), result.value));
+  let context: Context | undefined;
+  try {
+    context = await requestContextOf(request);
+    const result = checked(schema, await request.json().catch(() => null));
+    if (!result.ok)
+      return Response.json(errorBody("bad-request", "The touch could not be understood.", result.problems), {
+        status: 400,
+        headers: NO_STORE,
+      });
+    return answered(await work(context, result.value));
+  } catch (error) {
+    return failure(error, context);
+  }
 }
 
 /** An outcome as JSON, with the status of its refusal. */

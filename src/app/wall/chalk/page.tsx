@@ -2,15 +2,15 @@ import type { Metadata } from "next";
 import { isUsable } from "@/core/bars/bar";
 import { barsOnTheWall } from "@/server/bars";
 import { spotChecks } from "@/server/spotChecks";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { ChalkScreen } from "@/ui/wall/ChalkScreen";
 import { seenAction } from "./actions";
 
 export const metadata: Metadata = { title: "Chalk left on" };
 
 export default async function ChalkPage() {
-  const who = await whoIsAsking();
-  const [wall, checks] = await Promise.all([barsOnTheWall(who), spotChecks(who)]);
+  const context = await requestContext();
+  const [wall, checks] = await Promise.all([barsOnTheWall(context), spotChecks(context)]);
   return (
     <ChalkScreen
       bars={wall

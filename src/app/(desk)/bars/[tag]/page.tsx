@@ -4,9 +4,9 @@ import { barDetails } from "@/server/barPage";
 import { careLately } from "@/server/care";
 import { careOfBar } from "@/server/careDue";
 import { listClamps } from "@/server/equipment";
-import { may } from "@/server/permissions";
+import { may } from "@/server/access/permissions";
 import { measuringRules } from "@/server/rules";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { heaviestPairKg } from "@/ui/bars/clamps";
 import { BarSheet } from "@/ui/bars/BarSheet";
 import { stateAction, undoAction } from "../actions";
@@ -18,28 +18,28 @@ export async function generateMetadata({ params }: { params: Params }): Promise<
 }
 
 export default async function BarPage({ params }: { params: Params }) {
-  const who = await whoIsAsking();
-  const details = await barDetails(who, decodeURIComponent((await params).tag));
+  const context = await requestContext();
+  const details = await barDetails(context, decodeURIComponent((await params).tag));
   if (!details) notFound();
   const [care, log, rules, clamps] = await Promise.all([
-    careOfBar(who, details.id),
-    careLately(who, { barId: details.id, limit: 6 }),
-    measuringRules(who),
-    listClamps(who),
+    careOfBar(context, details.id),
+    careLately(context, { barId: details.id, limit: 6 }),
+    measuringRules(context),
+    listClamps(context),
   ]);
   return (
     <BarSheet
       details={details}
       care={care}
       log={log}
-      today={who.today}
+      today={context.clock.today}
       tolerances={rules.tolerances}
       clampPairKg={heaviestPairKg(clamps)}
       may={{
-        changeState: may(who, "bar.change-state"),
-        endQuarantine: may(who, "bar.end-quarantine"),
-        measure: may(who, "bar.measure"),
-        edit: may(who, "bar.edit"),
+        changeState: may(context, "bar.change-state"),
+        endQuarantine: may(context, "bar.end-quarantine"),
+        measure: may(context, "bar.measure"),
+        edit: may(context, "bar.edit"),
       }}
       stateAction={stateAction}
       undoAction={undoAction}

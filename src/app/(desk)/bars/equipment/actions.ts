@@ -3,7 +3,7 @@
 import { revalidatePath } from "next/cache";
 import { EQUIPMENT_FIELDS, type EquipmentKind } from "@/core/equipment/equipmentFields";
 import { saveEquipment, weighPlate } from "@/server/equipmentChanges";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import type { FormState } from "@/ui/kit/formState";
 
 const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
@@ -14,7 +14,7 @@ export async function saveAction(_before: FormState, form: FormData): Promise<Fo
     (["plate", "clamp", "station"] as const).find((one) => one === form.get("equipment")) ?? ("plate" as EquipmentKind);
   const typed = Object.fromEntries(Object.keys(EQUIPMENT_FIELDS[kind]).map((key) => [key, textOf(form, key)]));
   const id = textOf(form, "id") || null;
-  const result = await saveEquipment(await whoIsAsking(), kind, {
+  const result = await saveEquipment(await requestContext(), kind, {
     id,
     version: Number(form.get("version")),
     texts: typed,
@@ -27,7 +27,7 @@ export async function saveAction(_before: FormState, form: FormData): Promise<Fo
 /** Keeps the mass of one plate. */
 export async function weighAction(_before: FormState, form: FormData): Promise<FormState> {
   const typed = { mark: textOf(form, "mark"), mass: textOf(form, "mass") };
-  const result = await weighPlate(await whoIsAsking(), { plateId: textOf(form, "plateId"), ...typed });
+  const result = await weighPlate(await requestContext(), { plateId: textOf(form, "plateId"), ...typed });
   if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
   revalidatePath("/", "layout");
   return { status: "done", message: `${result.mark} kept.`, problems: [], typed: {} };

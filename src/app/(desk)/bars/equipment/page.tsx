@@ -1,20 +1,20 @@
 import type { Metadata } from "next";
 import { listClamps, listPlates, listStations } from "@/server/equipment";
 import { equipmentTexts, platePairings } from "@/server/equipmentChanges";
-import { may } from "@/server/permissions";
-import { whoIsAsking } from "@/server/who";
+import { may } from "@/server/access/permissions";
+import { requestContext } from "@/server/access/session";
 import { EquipmentSheet } from "@/ui/equipment/EquipmentSheet";
 import { saveAction, weighAction } from "./actions";
 
 export const metadata: Metadata = { title: "Plates, clamps, stations" };
 
 export default async function EquipmentPage() {
-  const who = await whoIsAsking();
+  const context = await requestContext();
   const [{ items: plates }, clamps, { items: stations }, pairings] = await Promise.all([
-    listPlates(who, { limit: 500 }),
-    listClamps(who),
-    listStations(who, { limit: 500 }),
-    platePairings(who),
+    listPlates(context, { limit: 500 }),
+    listClamps(context),
+    listStations(context, { limit: 500 }),
+    platePairings(context),
   ]);
   const item =
     (kind: "plate" | "clamp" | "station") => (row: (typeof plates | typeof clamps | typeof stations)[number]) => ({
@@ -27,8 +27,8 @@ export default async function EquipmentPage() {
       plates={plates.map((row) => ({ ...item("plate")(row), pairing: pairings.get(row.id) ?? null }))}
       clamps={clamps.map(item("clamp"))}
       stations={stations.map(item("station"))}
-      mayEdit={may(who, "equipment.edit")}
-      mayWeigh={may(who, "bar.measure")}
+      mayEdit={may(context, "equipment.edit")}
+      mayWeigh={may(context, "bar.measure")}
       saveAction={saveAction}
       weighAction={weighAction}
     />

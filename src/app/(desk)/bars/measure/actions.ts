@@ -5,7 +5,7 @@ import Joi from "joi";
 import { typedReadings } from "@/api/barFile";
 import { QUANTITY_KINDS } from "@/core/bars/quantities";
 import { measureBar, type Measuring } from "@/server/barChanges";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import type { KeepReadings } from "@/ui/bars/MeasuringSession";
 
 /** What a browser may send; anything else is somebody's own making. */
@@ -23,7 +23,7 @@ const SENT = Joi.object<Measuring>({
 export async function keepReadings(sent: KeepReadings): Promise<{ ok: boolean; message: string }> {
   const { error, value } = SENT.validate(sent, { abortEarly: false });
   if (error) return { ok: false, message: `Nothing was kept: ${error.message}.` };
-  const result = await measureBar(await whoIsAsking(), value);
+  const result = await measureBar(await requestContext(), value);
   if (!result.ok)
     return { ok: false, message: [result.message, ...result.problems.map(({ message }) => message)].join(" ") };
   revalidatePath("/", "layout");

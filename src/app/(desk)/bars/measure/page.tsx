@@ -1,9 +1,9 @@
 import type { Metadata } from "next";
 import { seedFrom } from "@/core/instruments/simulatedInstrument";
 import { barsByTag, barsOnTheWall } from "@/server/bars";
-import { may } from "@/server/permissions";
+import { may } from "@/server/access/permissions";
 import { measuringRules } from "@/server/rules";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { MeasureChooser } from "@/ui/bars/MeasureChooser";
 import { MeasuringSession } from "@/ui/bars/MeasuringSession";
 import { sessionKinds } from "@/ui/bars/measuring";
@@ -17,13 +17,14 @@ export const metadata: Metadata = { title: "Measure" };
 const MOST_IN_SESSION = 100;
 
 export default async function MeasurePage({ searchParams }: { searchParams: SearchParams }) {
-  const who = await whoIsAsking();
+  const context = await requestContext();
   const search = await readSearch(searchParams);
-  if (!may(who, "bar.measure")) return <p className="sheet p-6">Coaches, care crew and the manager measure bars.</p>;
+  if (!may(context, "bar.measure"))
+    return <p className="sheet p-6">Coaches, care crew and the manager measure bars.</p>;
   const tags = readTags(search.bars, MOST_IN_SESSION);
-  const found = tags.length > 0 ? await barsByTag(who, tags) : [];
+  const found = tags.length > 0 ? await barsByTag(context, tags) : [];
   if (found.length === 0) {
-    const wall = (await barsOnTheWall(who)).filter(({ bar }) => bar.state !== "on-order");
+    const wall = (await barsOnTheWall(context)).filter(({ bar }) => bar.state !== "on-order");
     return (
       <>
         <PageHead title="Measure" about="a session walks bar by bar and dimension by dimension" />
@@ -40,8 +41,8 @@ export default async function MeasurePage({ searchParams }: { searchParams: Sear
       <MeasuringSession
         bars={found.map(({ bar, place }) => ({ bar, place }))}
         start={{ tag: first.bar.tag, kind }}
-        tolerances={(await measuringRules(who)).tolerances}
-        seed={seedFrom(who.personId, who.today)}
+        tolerances={(await measuringRules(context)).tolerances}
+        seed={seedFrom(context.actor.personId, context.clock.today)}
         action={keepReadings}
       />
     </>

@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { barDetails } from "@/server/barPage";
 import { placeNames } from "@/server/lookups";
-import { may } from "@/server/permissions";
-import { hallDb, whoIsAsking } from "@/server/who";
+import { may } from "@/server/access/permissions";
+import { requestContext } from "@/server/access/session";
 import { BarForm } from "@/ui/bars/BarForm";
 import { PageHead } from "@/ui/kit/PageHead";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
@@ -25,10 +25,10 @@ const OWN = [
 ];
 
 export default async function NewBarPage({ searchParams }: { searchParams: SearchParams }) {
-  const who = await whoIsAsking();
+  const context = await requestContext();
   const { like } = await readSearch(searchParams);
-  if (!may(who, "bar.edit")) return <p className="sheet p-6">Coaches and the manager enter bars.</p>;
-  const model = like ? await barDetails(who, like) : null;
+  if (!may(context, "bar.edit")) return <p className="sheet p-6">Coaches and the manager enter bars.</p>;
+  const model = like ? await barDetails(context, like) : null;
   const texts = Object.fromEntries(Object.entries(model?.texts ?? {}).filter(([key]) => !OWN.includes(key)));
   return (
     <>
@@ -43,8 +43,8 @@ export default async function NewBarPage({ searchParams }: { searchParams: Searc
       <BarForm
         mode="new"
         texts={texts}
-        places={await placeNames(hallDb(who))}
-        currency={who.currency}
+        places={await placeNames(context.hall)}
+        currency={context.actor.currency}
         action={enterAction}
         back={model ? `/bars/${encodeURIComponent(model.bar.tag)}` : "/bars"}
       />

@@ -1,5 +1,5 @@
 import { wallBars } from "@/server/wall";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { readWallQuery } from "@/core/bars/wallQuery";
 
 const MOST = 200;
@@ -8,7 +8,7 @@ const MOST = 200;
 export async function GET(request: Request) {
   const search = Object.fromEntries(new URL(request.url).searchParams);
   const whole = (text: string | undefined, most: number) => Math.min(most, Math.max(0, Math.floor(Number(text)) || 0));
-  const { items, total } = await wallBars(await whoIsAsking(), readWallQuery(search), {
+  const { items, total } = await wallBars(await requestContext(), readWallQuery(search), {
     from: whole(search.from, 1_000_000),
     count: whole(search.count, MOST),
   });

@@ -3,8 +3,8 @@ import { climateMonths } from "@/core/care/climateMonths";
 import { addDays } from "@/core/units/hallDay";
 import { latestSteel, listSensors, sensorDays, sensorExtent } from "@/server/climate";
 import { keepCareCurrent } from "@/server/housekeeping";
-import { may } from "@/server/permissions";
-import { whoIsAsking } from "@/server/who";
+import { may } from "@/server/access/permissions";
+import { requestContext } from "@/server/access/session";
 import { AirSheet } from "@/ui/care/AirSheet";
 import { CareNav } from "@/ui/care/CareNav";
 import { PageHead } from "@/ui/kit/PageHead";
@@ -14,9 +14,9 @@ import { importAirAction, sensorAction } from "../actions";
 export const metadata: Metadata = { title: "Air" };
 
 export default async function AirPage({ searchParams }: { searchParams: SearchParams }) {
-  const [who, search] = [await whoIsAsking(), await readSearch(searchParams)];
-  await keepCareCurrent(who);
-  const sensors = await listSensors(who);
+  const [context, search] = [await requestContext(), await readSearch(searchParams)];
+  await keepCareCurrent(context);
+  const sensors = await listSensors(context);
   const sensor = sensors.find(({ key }) => key === search.sensor) ?? sensors[0];
   const head = (
     <PageHead title="Air" about="what the hall's air does to bars, day by day">
@@ -28,14 +28,15 @@ export default async function AirPage({ searchParams }: { searchParams: SearchPa
       <>
         {head}
         <p className="sheet p-6">
-          This hall has no sensor yet. Until it has, care goes by the climate of its class, {who.climateClass}.
+          This hall has no sensor yet. Until it has, care goes by the climate of its class, {context.actor.climateClass}
+          .
         </p>
       </>
     );
   const [days, steel, extent] = await Promise.all([
-    sensorDays(who, sensor.id, addDays(who.today, -395)),
-    latestSteel(who, sensor),
-    sensorExtent(who, sensor.id),
+    sensorDays(context, sensor.id, addDays(context.clock.today, -395)),
+    latestSteel(context, sensor),
+    sensorExtent(context, sensor.id),
   ]);
   return (
     <>
@@ -50,10 +51,10 @@ export default async function AirPage({ searchParams }: { searchParams: SearchPa
         depositionOf={Object.fromEntries(days.map(({ day, so2, chloride }) => [day.slice(0, 7), { so2, chloride }]))}
         now={steel.at(-1) ?? null}
         steel={steel.slice(-30)}
-        timeZone={who.timeZone}
+        timeZone={context.actor.timeZone}
         extent={{ readings: extent.readings, since: extent.since?.toISOString() ?? null }}
-        today={who.today}
-        mayEdit={may(who, "climate.edit")}
+        today={context.clock.today}
+        mayEdit={may(context, "climate.edit")}
         importAction={importAirAction}
         sensorAction={sensorAction}
       />

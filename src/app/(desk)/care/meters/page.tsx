@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { careMeters, storedCareRulesOf } from "@/server/careRules";
 import { keepCareCurrent } from "@/server/housekeeping";
-import { may } from "@/server/permissions";
-import { whoIsAsking } from "@/server/who";
+import { may } from "@/server/access/permissions";
+import { requestContext } from "@/server/access/session";
 import { CareNav } from "@/ui/care/CareNav";
 import { MeterSheet } from "@/ui/care/MeterSheet";
 import { PageHead } from "@/ui/kit/PageHead";
@@ -11,9 +11,9 @@ import { careRulesAction, factorsAction } from "../actions";
 export const metadata: Metadata = { title: "Meters" };
 
 export default async function MetersPage() {
-  const who = await whoIsAsking();
-  await keepCareCurrent(who);
-  const [{ items }, rules] = await Promise.all([careMeters(who), storedCareRulesOf(who)]);
+  const context = await requestContext();
+  await keepCareCurrent(context);
+  const [{ items }, rules] = await Promise.all([careMeters(context), storedCareRulesOf(context)]);
   return (
     <>
       <PageHead title="Meters" about="how much care each bar needs, and what makes it so">
@@ -22,9 +22,9 @@ export default async function MetersPage() {
       <MeterSheet
         items={items}
         rules={rules}
-        today={who.today}
-        mayRule={may(who, "rule.edit")}
-        mayEdit={may(who, "bar.edit")}
+        today={context.clock.today}
+        mayRule={may(context, "rule.edit")}
+        mayEdit={may(context, "bar.edit")}
         rulesAction={careRulesAction}
         factorsAction={factorsAction}
       />

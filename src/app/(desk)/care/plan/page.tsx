@@ -3,9 +3,9 @@ import { addDays } from "@/core/units/hallDay";
 import { calendarLinksOf } from "@/server/careCalendar";
 import { crewHours, PLAN_DAYS, plannedRounds } from "@/server/carePlanner";
 import { keepCareCurrent } from "@/server/housekeeping";
-import { may } from "@/server/permissions";
+import { may } from "@/server/access/permissions";
 import { outboxOf } from "@/server/reminders";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { CareNav } from "@/ui/care/CareNav";
 import { PlanSheet } from "@/ui/care/PlanSheet";
 import { PageHead } from "@/ui/kit/PageHead";
@@ -14,13 +14,13 @@ import { hoursAction, linkAction, moveRoundAction, planAction, readAction, revok
 export const metadata: Metadata = { title: "Rounds planned" };
 
 export default async function PlanPage() {
-  const who = await whoIsAsking();
-  await keepCareCurrent(who);
+  const context = await requestContext();
+  await keepCareCurrent(context);
   const [rounds, crew, links, outbox] = await Promise.all([
-    plannedRounds(who, { from: who.today }),
-    crewHours(who),
-    calendarLinksOf(who),
-    outboxOf(who),
+    plannedRounds(context, { from: context.clock.today }),
+    crewHours(context),
+    calendarLinksOf(context),
+    outboxOf(context),
   ]);
   return (
     <>
@@ -29,11 +29,11 @@ export default async function PlanPage() {
       </PageHead>
       <PlanSheet
         rounds={rounds}
-        days={Array.from({ length: PLAN_DAYS }, (_, i) => addDays(who.today, i))}
+        days={Array.from({ length: PLAN_DAYS }, (_, i) => addDays(context.clock.today, i))}
         crew={crew}
         links={links.map(({ id, person, createdAt }) => ({ id, person, since: createdAt.toISOString().slice(0, 10) }))}
         publicUrl={process.env.PUBLIC_URL ?? ""}
-        mayPlan={may(who, "care.plan")}
+        mayPlan={may(context, "care.plan")}
         outbox={outbox.map(({ sentAt, ...rest }) => ({ ...rest, at: sentAt.toISOString().slice(0, 10) }))}
         actions={{
           plan: planAction,

@@ -3,7 +3,7 @@ import { barDetails } from "@/server/barPage";
 import { barCondition, rustAgainstCare } from "@/server/careCondition";
 import { storedCareRulesOf } from "@/server/careRules";
 import { careRecords, recordYears } from "@/server/careRecords";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { CareNav } from "@/ui/care/CareNav";
 import { RecordsSheet } from "@/ui/care/RecordsSheet";
 import { PageHead } from "@/ui/kit/PageHead";
@@ -13,14 +13,14 @@ import { readYear } from "./year";
 export const metadata: Metadata = { title: "Records of care" };
 
 export default async function RecordsPage({ searchParams }: { searchParams: SearchParams }) {
-  const [who, search] = [await whoIsAsking(), await readSearch(searchParams)];
+  const [context, search] = [await requestContext(), await readSearch(searchParams)];
   const [result, years, rust, shown] = await Promise.all([
-    careRecords(who, readYear(search.year, who.today)),
-    recordYears(who),
-    rustAgainstCare(who),
-    search.bar ? barDetails(who, search.bar) : null,
+    careRecords(context, readYear(search.year, context.clock.today)),
+    recordYears(context),
+    rustAgainstCare(context),
+    search.bar ? barDetails(context, search.bar) : null,
   ]);
-  const condition = shown && (await barCondition(who, shown.id));
+  const condition = shown && (await barCondition(context, shown.id));
   return (
     <>
       <PageHead title="Records" about="what was done to each bar, how long it took, how its condition went">
@@ -36,8 +36,8 @@ export default async function RecordsPage({ searchParams }: { searchParams: Sear
               tag: shown.bar.tag,
               name: shown.bar.name,
               condition,
-              limits: (await storedCareRulesOf(who)).limits,
-              today: who.today,
+              limits: (await storedCareRulesOf(context)).limits,
+              today: context.clock.today,
             }
           }
         />

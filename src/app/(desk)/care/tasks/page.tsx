@@ -3,8 +3,8 @@ import { CARE_TASK_FIELDS } from "@/core/care/careTaskFields";
 import { trimmed } from "@/core/units/format";
 import { minutesLearned } from "@/server/careRound";
 import { careTasksOf, careTaskTexts } from "@/server/careTasks";
-import { may } from "@/server/permissions";
-import { whoIsAsking } from "@/server/who";
+import { may } from "@/server/access/permissions";
+import { requestContext } from "@/server/access/session";
 import { CareNav } from "@/ui/care/CareNav";
 import { FieldsForm } from "@/ui/kit/FieldsForm";
 import { PageHead } from "@/ui/kit/PageHead";
@@ -13,8 +13,8 @@ import { careTaskAction } from "../actions";
 export const metadata: Metadata = { title: "Care tasks" };
 
 export default async function CareTasksPage() {
-  const who = await whoIsAsking();
-  const [tasks, learned] = await Promise.all([careTasksOf(who), minutesLearned(who)]);
+  const context = await requestContext();
+  const [tasks, learned] = await Promise.all([careTasksOf(context), minutesLearned(context)]);
   return (
     <>
       <PageHead title="Care tasks" about="what is done, with what, how long it takes">
@@ -43,7 +43,7 @@ export default async function CareTasksPage() {
                 {caution}
               </p>
             ))}
-            {may(who, "rule.edit") && (
+            {may(context, "rule.edit") && (
               <details className="mt-1">
                 <summary className="link min-h-11 cursor-pointer py-2 text-sm">
                   Change<span className="sr-only"> {task.name}</span>

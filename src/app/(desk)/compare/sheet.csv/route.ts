@@ -1,9 +1,9 @@
 import { csvText } from "@/api/csvOut";
 import { comparisonFor, questionWords } from "@/server/comparison";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 
 export async function GET(request: Request) {
-  const comparison = await comparisonFor(await whoIsAsking(), Object.fromEntries(new URL(request.url).searchParams));
+  const comparison = await comparisonFor(await requestContext(), Object.fromEntries(new URL(request.url).searchParams));
   const { items, rows, judgement } = comparison;
   const table = rows.map(({ name, cells, by }) => [name, ...cells.map(({ text }) => text), by]);
   const head = ["quantity", ...items.map(({ bar }) => `${bar.tag} ${bar.name}`), "differ by"];

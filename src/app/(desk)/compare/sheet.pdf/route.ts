@@ -1,12 +1,12 @@
 import { comparisonFor, questionWords } from "@/server/comparison";
 import { comparisonPdf } from "@/server/comparisonPdf";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { INKS } from "@/ui/compare/inks";
 import { CAUTION, paperSheet } from "@/ui/compare/paperSheet";
 
 export async function GET(request: Request) {
-  const who = await whoIsAsking();
-  const comparison = await comparisonFor(who, Object.fromEntries(new URL(request.url).searchParams));
+  const context = await requestContext();
+  const comparison = await comparisonFor(context, Object.fromEntries(new URL(request.url).searchParams));
   const { items, rows, judgement } = comparison;
   const pdf = await comparisonPdf({
     title: items.map(({ bar }) => `${bar.tag} ${bar.name}`).join(" · ") || "Nothing to compare",
@@ -17,7 +17,7 @@ export async function GET(request: Request) {
     tags: items.map(({ bar }, i) => ({ tag: bar.tag, name: bar.name, ink: INKS[i]!.paper })),
     rows,
     drawing: items.some(({ bent }) => bent.ok) ? paperSheet(comparison) : null,
-    foot: `${who.hallName}, ${who.today}`,
+    foot: `${context.actor.hallName}, ${context.clock.today}`,
   });
   return new Response(Buffer.from(pdf), {
     headers: { "content-type": "application/pdf", "content-disposition": 'inline; filename="comparison.pdf"' },

@@ -2,9 +2,9 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { barsOnTheWall } from "@/server/bars";
 import { barsOfLifter, confirmable, lifterTexts, listLifters } from "@/server/lifters";
-import { may } from "@/server/permissions";
+import { may } from "@/server/access/permissions";
 import { keptSettings } from "@/server/setups";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { PageHead } from "@/ui/kit/PageHead";
 import { LifterSheet } from "@/ui/lifters/LifterSheet";
 import { confirmAction, eraseAction, saveLifterAction, noteUseAction } from "../actions";
@@ -12,14 +12,14 @@ import { confirmAction, eraseAction, saveLifterAction, noteUseAction } from "../
 export const metadata: Metadata = { title: "Lifter" };
 
 export default async function LifterPage({ params }: { params: Promise<{ key: string }> }) {
-  const [who, { key }] = [await whoIsAsking(), await params];
-  const row = (await listLifters(who)).find((one) => one.key === key);
+  const [context, { key }] = [await requestContext(), await params];
+  const row = (await listLifters(context)).find((one) => one.key === key);
   if (!row) notFound();
   const [bars, known, wall, kept] = await Promise.all([
-    barsOfLifter(who, row.id),
-    confirmable(who),
-    barsOnTheWall(who),
-    keptSettings(who, { lifterId: row.id, withHistory: true }),
+    barsOfLifter(context, row.id),
+    confirmable(context),
+    barsOnTheWall(context),
+    keptSettings(context, { lifterId: row.id, withHistory: true }),
   ]);
   return (
     <>
@@ -34,8 +34,8 @@ export default async function LifterPage({ params }: { params: Promise<{ key: st
         bars={bars}
         kept={kept}
         tags={wall.map(({ bar }) => bar.tag)}
-        today={who.today}
-        mayErase={may(who, "lifter.erase")}
+        today={context.clock.today}
+        mayErase={may(context, "lifter.erase")}
         saveAction={saveLifterAction}
         confirmAction={confirmAction}
         useAction={noteUseAction}

@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
-import { may } from "@/server/permissions";
-import { whoIsAsking } from "@/server/who";
+import { may } from "@/server/access/permissions";
+import { requestContext } from "@/server/access/session";
 import { FieldsForm } from "@/ui/kit/FieldsForm";
 import { PageHead } from "@/ui/kit/PageHead";
 import { saveLifterAction } from "../actions";
@@ -10,7 +10,7 @@ import { saveLifterAction } from "../actions";
 export const metadata: Metadata = { title: "Enter a lifter" };
 
 export default async function NewLifterPage() {
-  if (!may(await whoIsAsking(), "lifter.edit")) notFound();
+  if (!may(await requestContext(), "lifter.edit")) notFound();
   return (
     <>
       <PageHead title="Enter a lifter" about="only name and experience are needed; the rest makes the match better" />

@@ -3,7 +3,7 @@
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { beginRun, endRun } from "@/server/runs";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import type { FormState } from "@/ui/kit/formState";
 import { href } from "@/ui/kit/search";
 import { askedSession } from "./sessionPage";
@@ -13,8 +13,8 @@ const refused = (message: string): FormState => ({ status: "refused", message, p
 /** Starts the session that the page shows, and opens its run sheet. */
 export async function beginAction(_before: FormState, form: FormData): Promise<FormState> {
   const search = Object.fromEntries([...form.entries()].map(([key, value]) => [key, String(value)]));
-  const who = await whoIsAsking();
-  const asked = await askedSession(who, search);
+  const context = await requestContext();
+  const asked = await askedSession(context, search);
   if (!asked || asked.ask.lifters.length === 0) return refused("Name at least one lifter with a work set.");
   const { item, wish, ask, lifterIds } = asked;
   const known = Object.fromEntries(
@@ -22,7 +22,7 @@ export async function beginAction(_before: FormState, form: FormData): Promise<F
       ["bar", "who", "way", "jump", "count", "work", "order", "only", "clamps", "at", "lift"].includes(key),
     ),
   );
-  const result = await beginRun(who, item, wish, {
+  const result = await beginRun(context, item, wish, {
     liftKey: ask.lift || null,
     lifterIds,
     planAddress: href("/load/session", known),
@@ -33,7 +33,7 @@ export async function beginAction(_before: FormState, form: FormData): Promise<F
 
 /** Ends a session: its plates are free for others. */
 export async function endAction(_before: FormState, form: FormData): Promise<FormState> {
-  const result = await endRun(await whoIsAsking(), String(form.get("id") ?? ""));
+  const result = await endRun(await requestContext(), String(form.get("id") ?? ""));
   if (!result.ok) return refused(result.message);
   revalidatePath("/", "layout");
   return { status: "done", message: "The session is over; its plates are free.", problems: [], typed: {} };

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
-import { may } from "@/server/permissions";
+import { may } from "@/server/access/permissions";
 import { listRuns } from "@/server/runs";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 import { SessionSheet } from "@/ui/load/SessionSheet";
 import { beginAction, endAction } from "./actions";
@@ -11,11 +11,11 @@ export const metadata: Metadata = { title: "Ladders and sessions" };
 
 export default async function SessionPage({ searchParams }: { searchParams: SearchParams }) {
   const search = await readSearch(searchParams);
-  const who = await whoIsAsking();
-  const session = await sessionOf(who, search);
+  const context = await requestContext();
+  const session = await sessionOf(context, search);
   if (!session) return <p className="sheet p-6">There is no bar yet to load.</p>;
   const { bars, item, clamps, clamp, stations, lifts, ask, run, problems } = session;
-  const running = (await listRuns(who)).filter(({ isOver }) => !isOver);
+  const running = (await listRuns(context)).filter(({ isOver }) => !isOver);
   const places = new Map(stations.map(({ key, name }) => [key, name]));
   return (
     <SessionSheet
@@ -28,7 +28,7 @@ export default async function SessionPage({ searchParams }: { searchParams: Sear
       ask={ask}
       run={run}
       problems={problems}
-      mayRun={may(who, "session.run")}
+      mayRun={may(context, "session.run")}
       running={running.map(({ row, tag, by }) => ({
         id: row.id,
         tag,

@@ -4,17 +4,17 @@ import { listClamps, listStations } from "@/server/equipment";
 import { allLifts } from "@/server/lifts";
 import { planRun, type SessionWish } from "@/server/sessionPlanning";
 import { sessionSettings } from "@/server/sessionSettings";
-import type { Who } from "@/server/who";
+import type { Context } from "@/server/access/context";
 import { readSessionAsk } from "@/ui/load/sessionAsk";
 
 /** What a session's address asks for: the bar, what goes with it, and the wish for its plan. Null while there is no bar. */
-export async function askedSession(who: Who, search: Record<string, string | undefined>) {
+export async function askedSession(context: Context, search: Record<string, string | undefined>) {
   const ask = readSessionAsk(search);
   const [wall, clamps, { items: stations }, lifts] = await Promise.all([
-    barsOnTheWall(who),
-    listClamps(who),
-    listStations(who),
-    allLifts(who),
+    barsOnTheWall(context),
+    listClamps(context),
+    listStations(context),
+    allLifts(context),
   ]);
   const named = wall.find(({ bar }) => bar.tag === ask.bar);
   const item = named ?? wall.find(({ bar }) => bar.family === "power" && bar.state === "in-service") ?? wall[0];
@@ -22,7 +22,7 @@ export async function askedSession(who: Who, search: Record<string, string | und
   const clamp = ask.clamps === "none" ? null : (clamps.find(({ key }) => key === ask.clamps) ?? clamps[0] ?? null);
   const racks = stations.filter(({ supportSpacingMm }) => supportSpacingMm !== null);
   const station = stations.find(({ key }) => key === ask.at) ?? null;
-  const { lifterIds, ...settings } = await sessionSettings(who, {
+  const { lifterIds, ...settings } = await sessionSettings(context, {
     tag: item.bar.tag,
     liftKey: ask.lift || null,
     station,
@@ -46,11 +46,11 @@ export async function askedSession(who: Who, search: Record<string, string | und
 }
 
 /** What the session page shows for an address; null while the hall has no bar. */
-export async function sessionOf(who: Who, search: Record<string, string | undefined>) {
-  const asked = await askedSession(who, search);
+export async function sessionOf(context: Context, search: Record<string, string | undefined>) {
+  const asked = await askedSession(context, search);
   if (!asked) return null;
   const { ask, wall, item, isNamed, wish } = asked;
-  const result = ask.lifters.length === 0 ? null : await planRun(who, item, wish);
+  const result = ask.lifters.length === 0 ? null : await planRun(context, item, wish);
   return {
     ...asked,
     bars: wall

@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { readBalance } from "@/core/balance/balanceState";
 import { matchingRules } from "@/server/houseRules";
 import { buildOf, listLifters } from "@/server/lifters";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { BalanceSheet } from "@/ui/balance/BalanceSheet";
 import { PageHead } from "@/ui/kit/PageHead";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
@@ -11,9 +11,9 @@ import { MatchNav } from "@/ui/match/MatchNav";
 export const metadata: Metadata = { title: "Balance" };
 
 export default async function BalancePage({ searchParams }: { searchParams: SearchParams }) {
-  const who = await whoIsAsking();
+  const context = await requestContext();
   const search = await readSearch(searchParams);
-  const [lifters, rules] = await Promise.all([listLifters(who), matchingRules(who)]);
+  const [lifters, rules] = await Promise.all([listLifters(context), matchingRules(context)]);
   const withBuild = lifters.flatMap((row) => {
     const build = buildOf(row);
     return build ? [{ key: row.key, name: row.name, build }] : [];

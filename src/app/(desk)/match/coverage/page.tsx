@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { hallCoverage } from "@/server/matching";
-import { may } from "@/server/permissions";
-import { whoIsAsking } from "@/server/who";
+import { may } from "@/server/access/permissions";
+import { requestContext } from "@/server/access/session";
 import { PageHead } from "@/ui/kit/PageHead";
 import { CoverageSheet } from "@/ui/match/CoverageSheet";
 import { MatchNav } from "@/ui/match/MatchNav";
@@ -9,13 +9,13 @@ import { MatchNav } from "@/ui/match/MatchNav";
 export const metadata: Metadata = { title: "Coverage" };
 
 export default async function CoveragePage() {
-  const who = await whoIsAsking();
+  const context = await requestContext();
   return (
     <>
       <PageHead title="Coverage" about="what the bars in service can do">
         <MatchNav here="/match/coverage" />
       </PageHead>
-      <CoverageSheet {...await hallCoverage(who)} showsPeople={may(who, "lifter.read")} />
+      <CoverageSheet {...await hallCoverage(context)} showsPeople={may(context, "lifter.read")} />
     </>
   );
 }

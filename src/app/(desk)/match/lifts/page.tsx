@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { allLifts, liftTexts } from "@/server/lifts";
-import { may } from "@/server/permissions";
-import { whoIsAsking } from "@/server/who";
+import { may } from "@/server/access/permissions";
+import { requestContext } from "@/server/access/session";
 import { PageHead } from "@/ui/kit/PageHead";
 import { LiftsSheet } from "@/ui/match/LiftsSheet";
 import { MatchNav } from "@/ui/match/MatchNav";
@@ -10,8 +10,8 @@ import { liftAction } from "../actions";
 export const metadata: Metadata = { title: "Lifts" };
 
 export default async function LiftsPage() {
-  const who = await whoIsAsking();
-  const lifts = await allLifts(who);
+  const context = await requestContext();
+  const lifts = await allLifts(context);
   return (
     <>
       <PageHead title="Lifts" about="what the matcher knows of each; the house may add its own">
@@ -19,7 +19,7 @@ export default async function LiftsPage() {
       </PageHead>
       <LiftsSheet
         lifts={lifts.map((row) => ({ id: row.id, version: row.version, texts: liftTexts(row) }))}
-        mayEdit={may(who, "lift.edit")}
+        mayEdit={may(context, "lift.edit")}
         action={liftAction}
       />
     </>

@@ -3,8 +3,8 @@ import { BUILT_IN_RULES } from "@/core/matching/meetingRules";
 import type { MeetingSpec } from "@/core/matching/meetingSpec";
 import { allLifts } from "@/server/lifts";
 import { ownMeetingSpecs } from "@/server/meetings";
-import { may } from "@/server/permissions";
-import { whoIsAsking } from "@/server/who";
+import { may } from "@/server/access/permissions";
+import { requestContext } from "@/server/access/session";
 import { PageHead } from "@/ui/kit/PageHead";
 import { MatchNav } from "@/ui/match/MatchNav";
 import { MeetingsSheet } from "@/ui/match/MeetingsSheet";
@@ -13,8 +13,8 @@ import { meetingAction } from "../actions";
 export const metadata: Metadata = { title: "Meeting rules" };
 
 export default async function MeetingsPage() {
-  const who = await whoIsAsking();
-  const [lifts, own] = await Promise.all([allLifts(who), ownMeetingSpecs(who)]);
+  const context = await requestContext();
+  const [lifts, own] = await Promise.all([allLifts(context), ownMeetingSpecs(context)]);
   return (
     <>
       <PageHead title="Meeting rules" about="which bar a meeting wants for each lift">
@@ -32,7 +32,7 @@ export default async function MeetingsPage() {
           })),
         ]}
         lifts={lifts.map(({ key, name }) => ({ key, name }))}
-        mayEdit={may(who, "rule.edit")}
+        mayEdit={may(context, "rule.edit")}
         action={meetingAction}
       />
     </>

@@ -5,7 +5,7 @@ import { classDetails } from "@/server/classes";
 import { listStations } from "@/server/equipment";
 import { listLifters } from "@/server/lifters";
 import { allLifts } from "@/server/lifts";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { ClassForm } from "@/ui/classes/ClassForm";
 import { TonightSheet } from "@/ui/classes/TonightSheet";
 import { PageHead } from "@/ui/kit/PageHead";
@@ -14,12 +14,16 @@ import { addEntryAction, assignAction, classAction, lockAction } from "../action
 export const metadata: Metadata = { title: "Class" };
 
 export default async function ClassPage({ params }: { params: Promise<{ id: string }> }) {
-  const [who, { id }] = [await whoIsAsking(), await params];
-  const result = await classDetails(who, id);
+  const [context, { id }] = [await requestContext(), await params];
+  const result = await classDetails(context, id);
   if (!result.ok) notFound();
   const { details } = result;
   const { name, heldOn, startsAt, blocks, blockMinutes, capacities, version } = details.row;
-  const [{ items: stations }, lifters, lifts] = await Promise.all([listStations(who), listLifters(who), allLifts(who)]);
+  const [{ items: stations }, lifters, lifts] = await Promise.all([
+    listStations(context),
+    listLifters(context),
+    allLifts(context),
+  ]);
   const usual = Object.fromEntries(
     lifters.flatMap((row) =>
       Object.entries(row.usualLoads ?? {}).map(([lift, { value, unit }]) => [`${row.key} ${lift}`, `${value} ${unit}`]),
@@ -36,7 +40,7 @@ export default async function ClassPage({ params }: { params: Promise<{ id: stri
   };
   return (
     <>
-      <PageHead title={name} about={`${heldOn === who.today ? "tonight" : heldOn}, ${times.join(", ")}`} />
+      <PageHead title={name} about={`${heldOn === context.clock.today ? "tonight" : heldOn}, ${times.join(", ")}`} />
       <TonightSheet
         details={details}
         times={times}

@@ -4,7 +4,7 @@ import { revalidatePath } from "next/cache";
 import { RULE_NUMBER_KEYS } from "@/core/matching/houseRules";
 import { SCHOOL_KEYS } from "@/core/matching/schools";
 import { previewRules, saveMatchingRules } from "@/server/houseRules";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import type { FormState } from "@/ui/kit/formState";
 import type { Preview } from "@/ui/settings/HouseForm";
 
@@ -13,7 +13,7 @@ const textsOf = (form: FormData) =>
 
 /** Which verdicts the form would flip; nothing is kept. */
 export async function previewAction(form: FormData): Promise<Preview> {
-  const result = await previewRules(await whoIsAsking(), textsOf(form));
+  const result = await previewRules(await requestContext(), textsOf(form));
   return result.ok
     ? result
     : { ok: false, message: [result.message, ...result.problems.map(({ message }) => message)].join(" ") };
@@ -22,7 +22,7 @@ export async function previewAction(form: FormData): Promise<Preview> {
 /** Keeps the house's rules. */
 export async function houseAction(_before: FormState, form: FormData): Promise<FormState> {
   const typed = textsOf(form);
-  const result = await saveMatchingRules(await whoIsAsking(), typed, Number(form.get("version")));
+  const result = await saveMatchingRules(await requestContext(), typed, Number(form.get("version")));
   if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
   revalidatePath("/", "layout");
   return { status: "done", message: "Kept.", problems: [], typed: {} };

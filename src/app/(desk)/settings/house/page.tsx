@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { matchingRules } from "@/server/houseRules";
-import { may } from "@/server/permissions";
-import { whoIsAsking } from "@/server/who";
+import { may } from "@/server/access/permissions";
+import { requestContext } from "@/server/access/session";
 import { PageHead } from "@/ui/kit/PageHead";
 import { HouseForm } from "@/ui/settings/HouseForm";
 import { houseAction, previewAction } from "./actions";
@@ -9,15 +9,15 @@ import { houseAction, previewAction } from "./actions";
 export const metadata: Metadata = { title: "House rules" };
 
 export default async function HousePage() {
-  const who = await whoIsAsking();
-  const { version, ...rules } = await matchingRules(who);
+  const context = await requestContext();
+  const { version, ...rules } = await matchingRules(context);
   return (
     <>
       <PageHead title="House rules" about="where practitioners disagree, the house decides" />
       <HouseForm
         rules={rules}
         version={version}
-        mayEdit={may(who, "rule.edit")}
+        mayEdit={may(context, "rule.edit")}
         action={houseAction}
         preview={previewAction}
       />

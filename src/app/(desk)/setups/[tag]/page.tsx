@@ -11,11 +11,11 @@ import { frameSettingOf, settingOfFrame, settingWords, startingSetting } from "@
 import { mostAlike } from "@/core/setups/similarLifters";
 import { listPlates } from "@/server/equipment";
 import { matchingRules } from "@/server/houseRules";
-import { may } from "@/server/permissions";
+import { may } from "@/server/access/permissions";
 import { settingSheet } from "@/server/setupCards";
 import { usualKgOf } from "@/server/setupChanges";
 import { barToSet, currentSetting, keptSettings, liftersToSet, liftsToSet, stationHoles } from "@/server/setups";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { href, readSearch, type SearchParams } from "@/ui/kit/search";
 import { SetupBench } from "@/ui/setups/SetupBench";
 import { readSetupState, setupHref } from "@/ui/setups/setupState";
@@ -37,24 +37,24 @@ const FIRST_LIFT: Record<string, string> = {
 };
 
 export default async function SetupPage({ params, searchParams }: { params: Params; searchParams: SearchParams }) {
-  const who = await whoIsAsking();
+  const context = await requestContext();
   const tag = decodeURIComponent((await params).tag);
   const search = await readSearch(searchParams);
   const [set, people, lifts, rules, plates] = await Promise.all([
-    barToSet(who, tag),
-    liftersToSet(who),
-    liftsToSet(who),
-    matchingRules(who),
-    listPlates(who),
+    barToSet(context, tag),
+    liftersToSet(context),
+    liftsToSet(context),
+    matchingRules(context),
+    listPlates(context),
   ]);
   if (!set) notFound();
   const lifter = people.find(({ row }) => row.key === search.lifter) ?? null;
   const firstLift = FIRST_LIFT[FAMILIES[set.bar.family].form] ?? "deadlift";
-  const kept = await keptSettings(who, { barId: set.id, withHistory: true });
+  const kept = await keptSettings(context, { barId: set.id, withHistory: true });
   const own = kept.filter(({ isCurrent, lifterKey }) => isCurrent && lifterKey === lifter?.row.key);
   const liftKey = lifts.some(({ key }) => key === search.lift) ? search.lift! : (own[0]?.liftKey ?? firstLift);
   const lift = lifts.find(({ key }) => key === liftKey) ?? null;
-  const mine = lifter && (await currentSetting(who, lifter.row.id, set.id, liftKey));
+  const mine = lifter && (await currentSetting(context, lifter.row.id, set.id, liftKey));
   const usualKg = lifter ? usualKgOf(lifter.row.usualLoads, liftKey) : null;
   const preset =
     set.chart?.kind === "arm" && search.like
@@ -69,7 +69,7 @@ export default async function SetupPage({ params, searchParams }: { params: Para
   // A wish without a setting shows the nearest way at once.
   const isAsked = set.options.some(({ key }) => search[key] !== undefined);
   const build: Build | null = lifter ? lifter.build : state.build;
-  const holes = await stationHoles(who, {
+  const holes = await stationHoles(context, {
     set,
     setting: state.setting,
     lift,
@@ -147,7 +147,7 @@ export default async function SetupPage({ params, searchParams }: { params: Para
           ...far.map(({ row }) => ({ key: row.key, name: row.name, apartMm: null })),
         ];
       }}
-      mayEdit={may(who, "setup.edit")}
+      mayEdit={may(context, "setup.edit")}
       canCopy={others.length > 0}
       cardsHref={href("/setups/cards.pdf", { bar: tag })}
       keepAction={keepAction}

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
-import { may } from "@/server/permissions";
+import { may } from "@/server/access/permissions";
 import { storageOf } from "@/server/storage";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { PageHead } from "@/ui/kit/PageHead";
 import { SetupsNav } from "@/ui/setups/SetupsNav";
 import { StorageSheet } from "@/ui/setups/StorageSheet";
@@ -10,8 +10,8 @@ import { hangAction, hangFormAction, movePlaceAction, putAwayAction, savePlaceAc
 export const metadata: Metadata = { title: "Where bars hang" };
 
 export default async function StoragePage() {
-  const who = await whoIsAsking();
-  const storage = await storageOf(who);
+  const context = await requestContext();
+  const storage = await storageOf(context);
   return (
     <>
       <PageHead title="Where bars hang" about="places, pegs, what is wrong, and counting the loose parts">
@@ -19,8 +19,8 @@ export default async function StoragePage() {
       </PageHead>
       <StorageSheet
         storage={storage}
-        mayHang={may(who, "bar.put-away")}
-        mayPlan={may(who, "equipment.edit")}
+        mayHang={may(context, "bar.put-away")}
+        mayPlan={may(context, "equipment.edit")}
         hangAction={hangAction}
         hangFormAction={hangFormAction}
         moveAction={movePlaceAction}

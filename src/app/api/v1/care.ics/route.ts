@@ -2,7 +2,7 @@ import { ROUTES } from "@/api/routes";
 import { careCalendar } from "@/server/careCalendar";
 import { endpoint } from "../../_http/endpoint";
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint(ROUTES.careIcs, async ({ who }) => ({
-  text: await careCalendar(who, null),
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint(ROUTES.careIcs, async ({ context }) => ({
+  text: await careCalendar(context, null),
   type: "text/calendar",
 }));

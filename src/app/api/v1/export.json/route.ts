@@ -2,9 +2,9 @@ import { ROUTES } from "@/api/routes";
 import { exportHall } from "@/server/hallFile";
 import { endpoint, refusalOf } from "../../_http/endpoint";
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint(ROUTES.exportJson, async ({ who }) => {
-  const result = await exportHall(who);
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint(ROUTES.exportJson, async ({ context }) => {
+  const result = await exportHall(context);
   return result.ok
-    ? { body: { format: "garrison", version: 1, hall: who.hallName, ...result.file } }
+    ? { body: { format: "garrison", version: 1, hall: context.actor.hallName, ...result.file } }
     : refusalOf(result);
 });

@@ -6,10 +6,12 @@ import { endpoint, refusalOf, refuse, type FileBody } from "../../_http/endpoint
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint<{ dryRun: boolean }, FileBody>(
   ROUTES.import,
-  async ({ who, query, body }) => {
+  async ({ context, query, body }) => {
     const read = body.type === "text/csv" ? readCsvFile(body.text) : readJson(body.text);
     if (!read.ok) return refuse("bad-request", "Nothing was taken in.", read.problems);
-    const result = await importHall(who, "file" in read ? read.file : { bars: read.rows }, { isDryRun: query.dryRun });
+    const result = await importHall(context, "file" in read ? read.file : { bars: read.rows }, {
+      isDryRun: query.dryRun,
+    });
     return result.ok ? { body: result.report } : refusalOf(result);
   },
 );

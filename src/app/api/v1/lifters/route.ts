@@ -5,11 +5,14 @@ import { listLifterPage } from "@/server/lifters";
 import { endpoint, refusalOf } from "../../_http/endpoint";
 import { badCursor, type PageQuery } from "../../_http/paging";
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint<PageQuery>(ROUTES.lifters, async ({ who, query }) => {
-  const after = query.cursor === undefined ? undefined : cursorParts(query.cursor, isText, isUuid);
-  if (after === null) return badCursor;
-  const page = await listLifterPage(who, { limit: query.limit, after: after as [string, string] | undefined });
-  return page.ok
-    ? { body: { items: page.items.map(lifterItemOf), nextCursor: wireCursor(page.nextCursor) } }
-    : refusalOf(page);
-});
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint<PageQuery>(
+  ROUTES.lifters,
+  async ({ context, query }) => {
+    const after = query.cursor === undefined ? undefined : cursorParts(query.cursor, isText, isUuid);
+    if (after === null) return badCursor;
+    const page = await listLifterPage(context, { limit: query.limit, after: after as [string, string] | undefined });
+    return page.ok
+      ? { body: { items: page.items.map(lifterItemOf), nextCursor: wireCursor(page.nextCursor) } }
+      : refusalOf(page);
+  },
+);

@@ -9,8 +9,8 @@ interface Query {
   lifter?: string;
 }
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint<Query>(ROUTES.match, async ({ who, query }) => {
-  const result = await matchForLift(who, { ...query, lifter: query.lifter ?? null });
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint<Query>(ROUTES.match, async ({ context, query }) => {
+  const result = await matchForLift(context, { ...query, lifter: query.lifter ?? null });
   if (!result.ok) return refusalOf(result);
   const { lift, lifter, loadKg, items } = result.matching;
   return { body: { lift: lift.key, lifter: lifter?.key ?? null, loadKg, items: items.map(matchItemOf) } };

@@ -2,7 +2,7 @@ import { csvText } from "@/api/csvOut";
 import { plateItemOf } from "@/api/lists";
 import { ROUTES } from "@/api/routes";
 import { listPlates } from "@/server/equipment";
-import { may } from "@/server/permissions";
+import { may } from "@/server/access/permissions";
 import { endpoint, refuse } from "../../_http/endpoint";
 
 const HEAD_ROW = [
@@ -18,9 +18,9 @@ const HEAD_ROW = [
   "colour",
 ];
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint(ROUTES.platesCsv, async ({ who }) => {
-  if (!may(who, "hall.export")) return refuse("forbidden", "Your role may not take the hall’s records out.");
-  const { items } = await listPlates(who, { limit: 10_000 });
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint(ROUTES.platesCsv, async ({ context }) => {
+  if (!may(context, "hall.export")) return refuse("forbidden", "Your role may not take the hall’s records out.");
+  const { items } = await listPlates(context, { limit: 10_000 });
   const rows = items
     .map(plateItemOf)
     .map((plate) =>

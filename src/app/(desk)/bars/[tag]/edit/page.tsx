@@ -2,8 +2,8 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { barDetails } from "@/server/barPage";
 import { placeNames } from "@/server/lookups";
-import { may } from "@/server/permissions";
-import { hallDb, whoIsAsking } from "@/server/who";
+import { may } from "@/server/access/permissions";
+import { requestContext } from "@/server/access/session";
 import { BarForm } from "@/ui/bars/BarForm";
 import { PageHead } from "@/ui/kit/PageHead";
 import { editAction } from "../../actions";
@@ -11,10 +11,11 @@ import { editAction } from "../../actions";
 export const metadata: Metadata = { title: "Change a bar" };
 
 export default async function EditBarPage({ params }: { params: Promise<{ tag: string }> }) {
-  const who = await whoIsAsking();
-  const details = await barDetails(who, decodeURIComponent((await params).tag));
+  const context = await requestContext();
+  const details = await barDetails(context, decodeURIComponent((await params).tag));
   if (!details || details.bar.state === "retired") notFound();
-  if (!may(who, "bar.edit")) return <p className="sheet p-6">Coaches and the manager change what is kept of a bar.</p>;
+  if (!may(context, "bar.edit"))
+    return <p className="sheet p-6">Coaches and the manager change what is kept of a bar.</p>;
   const { bar, texts, id, version, currency } = details;
   return (
     <>
@@ -22,7 +23,7 @@ export default async function EditBarPage({ params }: { params: Promise<{ tag: s
       <BarForm
         mode="edit"
         texts={texts}
-        places={await placeNames(hallDb(who))}
+        places={await placeNames(context.hall)}
         currency={currency}
         action={editAction}
         back={`/bars/${encodeURIComponent(bar.tag)}`}

@@ -6,8 +6,8 @@ import { barDetails } from "@/server/barPage";
 import { barCondition } from "@/server/careCondition";
 import { storedCareRulesOf } from "@/server/careRules";
 import { inspectionsOf, partsOf } from "@/server/inspections";
-import { may } from "@/server/permissions";
-import { whoIsAsking } from "@/server/who";
+import { may } from "@/server/access/permissions";
+import { requestContext } from "@/server/access/session";
 import { inspectAction } from "@/app/(desk)/care/actions";
 import { InspectionSheet } from "@/ui/care/InspectionSheet";
 
@@ -18,14 +18,14 @@ export async function generateMetadata({ params }: { params: Params }): Promise<
 }
 
 export default async function InspectPage({ params }: { params: Params }) {
-  const who = await whoIsAsking();
-  const details = await barDetails(who, decodeURIComponent((await params).tag));
+  const context = await requestContext();
+  const details = await barDetails(context, decodeURIComponent((await params).tag));
   if (!details) notFound();
   const { bar, id } = details;
   const [past, rules, condition] = await Promise.all([
-    inspectionsOf(who, id),
-    storedCareRulesOf(who),
-    barCondition(who, id),
+    inspectionsOf(context, id),
+    storedCareRulesOf(context),
+    barCondition(context, id),
   ]);
   return (
     <InspectionSheet
@@ -34,7 +34,7 @@ export default async function InspectPage({ params }: { params: Params }) {
       parts={partsOf(bar.family)}
       limits={rules.limits}
       condition={condition}
-      today={who.today}
+      today={context.clock.today}
       past={past.map((row) => ({
         id: row.id,
         on: row.inspectedOn,
@@ -50,8 +50,8 @@ export default async function InspectPage({ params }: { params: Params }) {
         spinS: simulatedTruth(bar, "spinDown"),
         endPlayMm: simulatedTruth(bar, "endPlay"),
       }}
-      mayInspect={may(who, "bar.inspect")}
-      mayOverride={may(who, "bar.change-state")}
+      mayInspect={may(context, "bar.inspect")}
+      mayOverride={may(context, "bar.change-state")}
       idempotencyKey={randomUUID()}
       action={inspectAction}
     />

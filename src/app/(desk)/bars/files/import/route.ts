@@ -1,14 +1,14 @@
 import { incomingFile, MOST_CARE, type IncomingFile } from "@/api/hallFile";
 import { checked } from "@/api/problems";
 import { importHall } from "@/server/hallFile";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 
 /**
  * Takes rows in from the page of files: one JSON object a line, first how far it is, last the outcome. A page that goes
  * away does not stop the work halfway: it is all done, or nothing.
  */
 export async function POST(request: Request) {
-  const who = await whoIsAsking();
+  const context = await requestContext();
   const sent = await request.json().catch(() => null);
   const result = checked(incomingFile, sent, { longestList: MOST_CARE });
   const encoder = new TextEncoder();
@@ -27,7 +27,7 @@ export async function POST(request: Request) {
         else {
           const { rows, isDryRun, ...more } = result.value as IncomingFile;
           const onProgress = (done: number, of: number) => tell({ done, of });
-          tell({ outcome: await importHall(who, { bars: rows, ...more }, { isDryRun, onProgress }) });
+          tell({ outcome: await importHall(context, { bars: rows, ...more }, { isDryRun, onProgress }) });
         }
       } catch (error) {
         console.error(error);

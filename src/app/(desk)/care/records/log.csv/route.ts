@@ -1,13 +1,13 @@
 import { csvText } from "@/api/csvOut";
 import { careLogRows } from "@/server/careRecords";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { readYear } from "../year";
 
 /** The log of a year for a spreadsheet. */
 export async function GET(request: Request) {
-  const who = await whoIsAsking();
-  const year = readYear(new URL(request.url).searchParams.get("year"), who.today);
-  const result = await careLogRows(who, year);
+  const context = await requestContext();
+  const year = readYear(new URL(request.url).searchParams.get("year"), context.clock.today);
+  const result = await careLogRows(context, year);
   if (!result.ok) return new Response(result.message, { status: 403 });
   return new Response(csvText(["day", "bar", "task", "by", "minutes", "note", "state"], result.rows), {
     headers: {

@@ -1,15 +1,15 @@
 import { careRecords } from "@/server/careRecords";
 import { careReportPdf } from "@/server/careReportPdf";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { readYear } from "../year";
 
 /** The annual report. */
 export async function GET(request: Request) {
-  const who = await whoIsAsking();
-  const year = readYear(new URL(request.url).searchParams.get("year"), who.today);
-  const result = await careRecords(who, year);
+  const context = await requestContext();
+  const year = readYear(new URL(request.url).searchParams.get("year"), context.clock.today);
+  const result = await careRecords(context, year);
   if (!result.ok) return new Response(result.message, { status: 403 });
-  const pdf = await careReportPdf(result.records, who);
+  const pdf = await careReportPdf(result.records, { hallName: context.actor.hallName, today: context.clock.today });
   return new Response(Buffer.from(pdf), {
     headers: { "content-type": "application/pdf", "content-disposition": `inline; filename="care-${year}.pdf"` },
   });

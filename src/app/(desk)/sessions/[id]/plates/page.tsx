@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { classPool } from "@/server/classPool";
 import { platesAtHand } from "@/server/platesAtHand";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { PoolSheet } from "@/ui/classes/PoolSheet";
 import Link from "@/ui/kit/Link";
 import { PageHead } from "@/ui/kit/PageHead";
@@ -19,9 +19,9 @@ export default async function ClassPlatesPage({
   params: Promise<{ id: string }>;
   searchParams: SearchParams;
 }) {
-  const [who, { id }, search] = [await whoIsAsking(), await params, await readSearch(searchParams)];
+  const [context, { id }, search] = [await requestContext(), await params, await readSearch(searchParams)];
   const { way, jumpKg, count, workSets, only } = readSessionAsk({ way: "count", count: "4", ...search });
-  const result = await classPool(who, id, { way, jumpKg, count, workSets, only });
+  const result = await classPool(context, id, { way, jumpKg, count, workSets, only });
   if (!result.ok && result.code !== "impossible") notFound();
   if (!result.ok)
     return (
@@ -36,7 +36,7 @@ export default async function ClassPlatesPage({
       </>
     );
   const { row, question, stations, lifterOf, problems } = result;
-  const plates = await platesAtHand(who);
+  const plates = await platesAtHand(context);
   return (
     <>
       <PageHead

@@ -3,7 +3,7 @@ import { notFound } from "next/navigation";
 import { blockTimes } from "@/core/classes/blockTimes";
 import { classDetails } from "@/server/classes";
 import { listStations } from "@/server/equipment";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { PrintedSheet } from "@/ui/classes/PrintedSheet";
 import Link from "@/ui/kit/Link";
 import { PrintButton } from "@/ui/kit/PrintButton";
@@ -11,8 +11,8 @@ import { PrintButton } from "@/ui/kit/PrintButton";
 export const metadata: Metadata = { title: "Class sheet" };
 
 export default async function ClassSheetPage({ params }: { params: Promise<{ id: string }> }) {
-  const [who, { id }] = [await whoIsAsking(), await params];
-  const [result, { items: stations }] = [await classDetails(who, id), await listStations(who)];
+  const [context, { id }] = [await requestContext(), await params];
+  const [result, { items: stations }] = [await classDetails(context, id), await listStations(context)];
   if (!result.ok) notFound();
   const { startsAt, blockMinutes, blocks } = result.details.row;
   return (

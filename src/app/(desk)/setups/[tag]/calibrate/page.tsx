@@ -3,9 +3,9 @@ import { notFound } from "next/navigation";
 import { chartFieldsOf, chartKindOf, chartTexts } from "@/core/setups/chartFields";
 import { simulatedChart } from "@/core/instruments/simulatedChart";
 import { seedFrom } from "@/core/instruments/simulatedInstrument";
-import { may } from "@/server/permissions";
+import { may } from "@/server/access/permissions";
 import { barToSet } from "@/server/setups";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { BarTag } from "@/ui/kit/BarTag";
 import { PageHead } from "@/ui/kit/PageHead";
 import { CalibrateForm } from "@/ui/setups/CalibrateForm";
@@ -15,10 +15,10 @@ import { calibrateAction } from "../../actions";
 export const metadata: Metadata = { title: "Calibrate" };
 
 export default async function CalibratePage({ params }: { params: Promise<{ tag: string }> }) {
-  const [who, { tag }] = [await whoIsAsking(), await params];
-  const set = await barToSet(who, decodeURIComponent(tag));
+  const [context, { tag }] = [await requestContext(), await params];
+  const set = await barToSet(context, decodeURIComponent(tag));
   const kind = set && chartKindOf(set.bar.family);
-  if (!set || !kind || !may(who, "setup.edit")) notFound();
+  if (!set || !kind || !may(context, "setup.edit")) notFound();
   const { bar, chart } = set;
   return (
     <>
@@ -45,7 +45,7 @@ export default async function CalibratePage({ params }: { params: Promise<{ tag:
         defs={chartFieldsOf(kind)}
         truth={simulatedChart(bar.tag, chart?.kind === "arm" ? chart : null)}
         // What the gauge wakes up with is another one tomorrow.
-        seed={seedFrom(bar.tag, who.today)}
+        seed={seedFrom(bar.tag, context.clock.today)}
         action={calibrateAction}
       />
       <p className="text-quiet mt-4 max-w-prose text-xs">

@@ -1,15 +1,15 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { cardPage } from "@/server/setupCards";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { qrPath } from "@/server/qrPath";
 import { SetupCardSheet } from "@/ui/setups/SetupCardSheet";
 
 export const metadata: Metadata = { title: "Setup card" };
 
 export default async function CardPage({ params }: { params: Promise<{ id: string }> }) {
-  const [who, { id }] = [await whoIsAsking(), await params];
-  const card = await cardPage(who, id);
+  const [context, { id }] = [await requestContext(), await params];
+  const card = await cardPage(context, id);
   if (!card) notFound();
   return <SetupCardSheet page={card} qr={qrPath(card.address)} />;
 }

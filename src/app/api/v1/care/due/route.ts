@@ -11,11 +11,11 @@ const isDay = (part: unknown) => typeof part === "string" && isHallDay(part);
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint<PageQuery & { on?: string }>(
   ROUTES.careDue,
-  async ({ who, query }) => {
+  async ({ context, query }) => {
     const after = query.cursor === undefined ? undefined : cursorParts(query.cursor, isDay, isUuid, isUuid);
     if (after === null) return badCursor;
-    await keepCareCurrent(who);
-    const page = await careDuePage(who, query.on ?? who.today, {
+    await keepCareCurrent(context);
+    const page = await careDuePage(context, query.on ?? context.clock.today, {
       limit: query.limit,
       after: after as DueCursor | undefined,
     });

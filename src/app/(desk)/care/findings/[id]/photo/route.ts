@@ -1,9 +1,9 @@
 import { findingPhoto } from "@/server/findings";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 
 /** The photo of a finding; its type is what its bytes were found to be, and a browser is told not to guess. */
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {
-  const photo = await findingPhoto(await whoIsAsking(), (await params).id);
+  const photo = await findingPhoto(await requestContext(), (await params).id);
   if (!photo) return new Response("There is no such photo.", { status: 404 });
   return new Response(new Uint8Array(photo.bytes), {
     headers: {

@@ -5,7 +5,7 @@ import { listClamps, listStations } from "@/server/equipment";
 import { platesAtHand } from "@/server/platesAtHand";
 import { runOf } from "@/server/runs";
 import { clampFacts, rackFacts } from "@/server/sessionPlanning";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 import { plateLabel } from "@/ui/load/plateWords";
 import { RunScreen } from "@/ui/load/RunScreen";
 import { endAction } from "../../actions";
@@ -13,8 +13,8 @@ import { endAction } from "../../actions";
 export const metadata: Metadata = { title: "Run sheet" };
 
 export default async function RunPage({ params }: { params: Promise<{ id: string }> }) {
-  const [who, { id }] = [await whoIsAsking(), await params];
-  const result = await runOf(who, id);
+  const [context, { id }] = [await requestContext(), await params];
+  const result = await runOf(context, id);
   if (!result.ok) {
     if (result.code === "not-found") notFound();
     return (
@@ -25,10 +25,10 @@ export default async function RunPage({ params }: { params: Promise<{ id: string
   }
   const { row, view } = result;
   const [item, clamps, { items: stations }, plates] = await Promise.all([
-    barById(who, row.barId),
-    listClamps(who),
-    listStations(who),
-    platesAtHand(who, id),
+    barById(context, row.barId),
+    listClamps(context),
+    listStations(context),
+    platesAtHand(context, id),
   ]);
   const station = stations.find(({ key }) => key === row.stationKey) ?? null;
   const clamp = clamps.find(({ key }) => key === row.clampKey) ?? null;

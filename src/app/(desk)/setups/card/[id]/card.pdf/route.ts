@@ -1,12 +1,12 @@
 import { cardPage } from "@/server/setupCards";
 import { cardPdf } from "@/server/setupPdf";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
-  const [who, { id }] = [await whoIsAsking(), await params];
-  const card = await cardPage(who, id);
+  const [context, { id }] = [await requestContext(), await params];
+  const card = await cardPage(context, id);
   if (!card) return new Response("There is no card like that.", { status: 404 });
-  const pdf = await cardPdf(card, `${who.hallName}, ${who.today}`);
+  const pdf = await cardPdf(card, `${context.actor.hallName}, ${context.clock.today}`);
   return new Response(Buffer.from(pdf), {
     headers: {
       "content-type": "application/pdf",

@@ -1,10 +1,10 @@
 import { answered } from "@/app/api/_http/touched";
 import { runOf } from "@/server/runs";
-import { whoIsAsking } from "@/server/who";
+import { requestContext } from "@/server/access/session";
 
 /** The run as it is now, for tablets that ask every few seconds; only that nothing changed while their stamp holds. */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
-  const result = await runOf(await whoIsAsking(), (await params).id);
+  const result = await runOf(await requestContext(), (await params).id);
   if (!result.ok) return answered(result);
   const { view } = result;
   const isKnown = new URL(request.url).searchParams.get("stamp") === view.stamp;

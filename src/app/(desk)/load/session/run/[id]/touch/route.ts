@@ -5,5 +5,5 @@ import { touchRun } from "@/server/runs";
 /** One touch of a tablet; sent again with the same key it counts once. */
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  return touched(request, sentTouch, (who, touch) => touchRun(who, id, touch));
+  return touched(request, sentTouch, (context, touch) => touchRun(context, id, touch));
 }

@@ -41,6 +41,7 @@ const PERMISSIONS = {
 
 export type Permission = keyof typeof PERMISSIONS;
 
-export function may(who: { role: Role }, permission: Permission): boolean {
-  return (PERMISSIONS[permission] as readonly Role[]).includes(who.role);
+/** Whether the one who asks may do it. */
+export function may({ actor }: { actor: { role: Role } }, permission: Permission): boolean {
+  return (PERMISSIONS[permission] as readonly Role[]).includes(actor.role);
 }

@@ -1,0 +1,34 @@
+/** The database cannot answer now, and may in a moment: no connection is free, it is starting, or a wait was cut short. */
+export class DatabaseUnavailable extends Error {
+  override name = "DatabaseUnavailable";
+}
+
+/** PostgreSQL: statement timed out, lock not available, too many connections, shutting down, starting. */
+const CODES = new Set(["57014", "55P03", "53300", "57P01", "57P02", "57P03", "25P03"]);
+/** Node: nobody listens there, or the line broke. */
+const NETWORK = new Set(["ECONNREFUSED", "ECONNRESET", "EPIPE", "ETIMEDOUT"]);
+const SENTENCES =
+  /timeout exceeded when trying to connect|Connection terminated|Client has encountered a connection error/;
+
+/** Whether an error, or what caused it, says that trying again in a moment may help. */
+export function isUnavailable(error: unknown): boolean {
+  for (let one: unknown = error; one instanceof Error; one = one.cause) {
+    if (one instanceof DatabaseUnavailable) return true;
+    const { code } = one as { code?: unknown };
+    if (typeof code === "string" && (CODES.has(code) || NETWORK.has(code))) return true;
+    if (SENTENCES.test(one.message)) return true;
+  }
+  return false;
+}
+
+/** What the server that carries requests knows of one: whether the database failed it. See scripts/lib/serve.mjs. */
+interface CarriedRequest {
+  isUnavailable: boolean;
+}
+
+/** Notes on the request being answered that the database failed it, so that it is told 503 and not 500. */
+export function noteUnavailable(error: unknown): void {
+  const carrier = (globalThis as { garrisonRequests?: { getStore(): CarriedRequest | undefined } }).garrisonRequests;
+  const request = carrier?.getStore();
+  if (request && isUnavailable(error)) request.isUnavailable = true;
+}

@@ -1,0 +1,54 @@
+import "server-only";
+import type { ClimateClass } from "@/core/care/climateClass";
+import { hallDayAt, type HallDay } from "@/core/units/hallDay";
+import type { HallDb } from "@/data/hallDb";
+import type { Log } from "@/data/log";
+import type { Role } from "./permissions";
+
+/** Somebody who asks for something, and the hall they ask in. */
+export interface Actor {
+  personId: string;
+  name: string;
+  role: Role;
+  hallId: string;
+  hallName: string;
+  /** IANA name; days are days of this zone. */
+  timeZone: string;
+  climateClass: ClimateClass;
+  /** ISO 4217 code in which prices are kept. */
+  currency: string;
+}
+
+/** What time it is. Nothing below the edge asks the machine, so that tests can say. */
+export interface Clock {
+  now(): Date;
+  /** The hall's day; the same one throughout a request, also over midnight. */
+  readonly today: HallDay;
+}
+
+/**
+ * Everything that a piece of work needs, made once at the edge and passed on. Below the edge nothing opens a connection:
+ * in a transaction `hall` is the transaction's own handle, so whatever is called with the context stays on it and
+ * cannot wait for a second connection.
+ */
+export interface Context {
+  actor: Actor;
+  hall: HallDb;
+  clock: Clock;
+  /** Aborted when nobody waits for the answer any more. */
+  signal: AbortSignal;
+  log: Log;
+}
+
+/** A clock that reads `now` as the hall's zone does. */
+export function clockIn(timeZone: string, now: () => Date): Clock {
+  return { now, today: hallDayAt(now(), timeZone) };
+}
+
+/**
+ * Everything done inside happens, or nothing does. Name the inner context `context` as well: the outer one, whose work
+ * would not be part of the transaction, is then out of reach. Within a transaction it is a savepoint of that one.
+ */
+export function inTransaction<T>(context: Context, work: (context: Context) => Promise<T>): Promise<T> {
+  return context.hall.transaction((hall) => work({ ...context, hall }));
+}
