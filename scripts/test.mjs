@@ -60,7 +60,12 @@ async function everything() {
   if (wants("data")) {
     const url = await ensureDatabase(cluster.url, "garrison_data");
     await migrateSafely(root, url, join(scratch, "backups"));
-    await vitest("data", { DATABASE_URL: url, TEST_SERVER_URL: cluster.url });
+    await vitest("data", {
+      DATABASE_URL: url,
+      TEST_SERVER_URL: cluster.url,
+      GARRISON_SECRET: randomBytes(32).toString("hex"),
+      LOG_LEVEL: "silent",
+    });
   }
   if (wants("e2e")) {
     await requireChromium();

@@ -1,8 +1,8 @@
 import type { ReactNode } from "react";
-import { careDueCounts } from "@/server/careDue";
-import { keepCareCurrent } from "@/server/housekeeping";
+import { careDueCounts } from "@/server/care/due";
+import { keepCareCurrent } from "@/server/upkeep";
 import { todayCount } from "@/server/today";
-import { requestContext } from "@/server/access/session";
+import { requestContext } from "@/server/access";
 import { Shell } from "@/ui/kit/Shell";
 
 export default async function DeskLayout({ children }: { children: ReactNode }) {

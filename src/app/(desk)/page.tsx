@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { todayItems } from "@/server/today";
-import { requestContext } from "@/server/access/session";
+import { requestContext } from "@/server/access";
 import { TodayList } from "@/ui/today/TodayList";
 
 export const metadata: Metadata = { title: "Today" };

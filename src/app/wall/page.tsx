@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { allLifts } from "@/server/lifts";
-import { wallAnswer } from "@/server/wallScreen";
-import { requestContext } from "@/server/access/session";
+import { wallAnswer } from "@/server/matching";
+import { requestContext } from "@/server/access";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 import { WallScreen } from "@/ui/wall/WallScreen";
 

@@ -1,6 +1,6 @@
 import "server-only";
 import type { ClimateClass } from "@/core/care/climateClass";
-import { hallDayAt, type HallDay } from "@/core/units/hallDay";
+import { type HallDay, hallDayAt } from "@/core/units/hallDay";
 import type { HallDb } from "@/data/hallDb";
 import type { Log } from "@/data/log";
 import type { Role } from "./permissions";

@@ -1,5 +1,8 @@
+import "server-only";
+
 /** What a person may do, by role. Checked in server modules, never only in pages. */
 export const ROLES = ["manager", "coach", "care", "lifter", "wall"] as const;
+
 export type Role = (typeof ROLES)[number];
 
 const PERMISSIONS = {

@@ -3,18 +3,15 @@ import { and, asc, eq, isNull } from "drizzle-orm";
 import { getIronSession } from "iron-session";
 import { cookies } from "next/headers";
 import { cache } from "react";
-import { groupBy } from "@/core/collections/groupBy";
 import type { ClimateClass } from "@/core/care/climateClass";
+import { groupBy } from "@/core/collections/groupBy";
 import { database } from "@/data/client";
 import { environment, now } from "@/data/environment";
 import { HallDb } from "@/data/hallDb";
 import { log } from "@/data/log";
 import { calendarLinks, halls, people } from "@/data/schema";
-import { clockIn, type Actor, type Context } from "./context";
+import { type Actor, type Context, clockIn } from "./context";
 import type { Role } from "./permissions";
-
-export { isUnavailable } from "@/data/unavailable";
-export { log } from "@/data/log";
 
 /* The edge: who is asking is decided here and nowhere else, and no other room of the server opens the database. */
 

@@ -1,9 +1,9 @@
 import { ratedTotalKg } from "@/core/bars/bar";
 import { BAR_FIELDS, FIELD_GROUPS, FIELD_KEYS, type FieldDef, type FieldKey } from "@/core/bars/barFields";
 import { trimmed } from "@/core/units/format";
-import type { BarDetails } from "@/server/barPage";
-import type { LogItem } from "@/server/care";
-import type { DueItem } from "@/server/careDue";
+import type { BarDetails } from "@/server/bars";
+import type { LogItem } from "@/server/care/log";
+import type { DueItem } from "@/server/care/due";
 import { dayText, dueText } from "../kit/dayText";
 import Link from "../kit/Link";
 import { href } from "../kit/search";

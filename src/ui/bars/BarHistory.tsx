@@ -1,4 +1,4 @@
-import type { BarDetails } from "@/server/barPage";
+import type { BarDetails } from "@/server/bars";
 import { dayText } from "../kit/dayText";
 import type { FormAction } from "../kit/formState";
 import { historyWords } from "./historyWords";

@@ -6,7 +6,7 @@ import { measurableKinds, QUANTITIES, quantityLabel } from "@/core/bars/quantiti
 import { statedKey } from "@/core/bars/barRecord";
 import type { Tolerances } from "@/core/bars/tolerances";
 import { listed, signed, trimmed } from "@/core/units/format";
-import type { BarDetails } from "@/server/barPage";
+import type { BarDetails } from "@/server/bars";
 import { dayText } from "../kit/dayText";
 import { QuantityLegend, QuantityText } from "../kit/QuantityText";
 

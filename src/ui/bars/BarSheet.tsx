@@ -1,8 +1,8 @@
 import { FAMILIES } from "@/core/bars/families";
 import type { Tolerances } from "@/core/bars/tolerances";
-import type { BarDetails } from "@/server/barPage";
-import type { LogItem } from "@/server/care";
-import type { DueItem } from "@/server/careDue";
+import type { BarDetails } from "@/server/bars";
+import type { LogItem } from "@/server/care/log";
+import type { DueItem } from "@/server/care/due";
 import { KnurlPatterns } from "../kit/BarDrawing";
 import type { FormAction } from "../kit/formState";
 import { isSetUp } from "../kit/isSetUp";

@@ -3,7 +3,7 @@ import { seatToSeatOf } from "@/core/bars/lengths";
 import { QUANTITIES, QUANTITY_KINDS, type QuantityKind } from "@/core/bars/quantities";
 import { WALL_THICKNESS_FACTOR } from "@/core/drawing/drawBar";
 import { trimmed } from "@/core/units/format";
-import type { WallBar, WallFacts } from "@/server/wall";
+import type { WallBar, WallFacts } from "@/server/bars";
 import { KnurlPatterns, SHEET_HALF_MM } from "../kit/BarDrawing";
 import { changedHref } from "../kit/intent";
 import Link from "../kit/Link";

@@ -1,7 +1,7 @@
 import type { BarState } from "@/core/bars/bar";
 import { FAMILIES } from "@/core/bars/families";
 import { QUANTITIES, QUANTITY_KINDS } from "@/core/bars/quantities";
-import type { WallFacts } from "@/server/wall";
+import type { WallFacts } from "@/server/bars";
 import { AskForm } from "../kit/AskForm";
 import { ChangeLink } from "../kit/ChangeLink";
 import { RangePicker } from "./RangePicker";

@@ -3,7 +3,7 @@ import { FAMILIES } from "@/core/bars/families";
 import { seatToSeatOf } from "@/core/bars/lengths";
 import { QUANTITIES, type QuantityKind } from "@/core/bars/quantities";
 import { drawBar } from "@/core/drawing/drawBar";
-import type { WallBar } from "@/server/wall";
+import type { WallBar } from "@/server/bars";
 import { BarDrawing } from "../kit/BarDrawing";
 import { dueText } from "../kit/dayText";
 import Link from "../kit/Link";

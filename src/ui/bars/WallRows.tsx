@@ -3,7 +3,7 @@
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef, useState } from "react";
 import type { QuantityKind } from "@/core/bars/quantities";
-import type { WallBar } from "@/server/wall";
+import type { WallBar } from "@/server/bars";
 import { ROW_CLASS, WallRow } from "./WallRow";
 
 interface Props {

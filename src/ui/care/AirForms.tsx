@@ -2,7 +2,7 @@
 
 import { useActionState } from "react";
 import { trimmed } from "@/core/units/format";
-import type { SensorRow } from "@/server/climate";
+import type { SensorRow } from "@/server/care/air";
 import { Field, FormMessage } from "../kit/FormParts";
 import { FRESH, type FormAction } from "../kit/formState";
 

@@ -15,7 +15,7 @@ import type { SteelReading } from "@/core/care/climateDay";
 import { climateCauses, type ClimateMonth } from "@/core/care/climateMonths";
 import { hallClockAt } from "@/core/units/hallDay";
 import { fixed, trimmed } from "@/core/units/format";
-import type { SensorRow } from "@/server/climate";
+import type { SensorRow } from "@/server/care/air";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { ImportForm, SensorForm } from "./AirForms";

@@ -1,10 +1,10 @@
 import Link from "../kit/Link";
 import { groupBy } from "@/core/collections/groupBy";
 import { daysBetween } from "@/core/units/hallDay";
-import type { LogItem } from "@/server/care";
-import type { DueItem } from "@/server/careDue";
-import type { Finding } from "@/server/findings";
-import type { SpotCheck } from "@/server/spotChecks";
+import type { LogItem } from "@/server/care/log";
+import type { DueItem } from "@/server/care/due";
+import type { Finding } from "@/server/care/findings";
+import type { SpotCheck } from "@/server/care/rounds";
 import { AskForm } from "../kit/AskForm";
 import { BarTag } from "../kit/BarTag";
 import { dayText, dueText } from "../kit/dayText";

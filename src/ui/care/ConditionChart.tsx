@@ -15,7 +15,7 @@ import { everyDaysIn, rustStep, type CareSpan } from "@/core/care/careAndConditi
 import { RUST_GRADES, type InspectionLimits } from "@/core/care/inspection";
 import { groupBy } from "@/core/collections/groupBy";
 import { fixed } from "@/core/units/format";
-import type { BarCondition } from "@/server/careCondition";
+import type { BarCondition } from "@/server/care/records";
 
 interface Props {
   tag: string;

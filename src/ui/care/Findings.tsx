@@ -1,7 +1,7 @@
 "use client";
 
 import { useActionState } from "react";
-import type { Finding } from "@/server/findings";
+import type { Finding } from "@/server/care/findings";
 import { BarTag } from "../kit/BarTag";
 import { FormMessage } from "../kit/FormParts";
 import { FRESH, type FormAction } from "../kit/formState";

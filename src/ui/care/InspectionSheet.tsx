@@ -16,7 +16,7 @@ import {
 } from "@/core/care/inspection";
 import { FAMILIES } from "@/core/bars/families";
 import { fixed, trimmed } from "@/core/units/format";
-import type { BarCondition } from "@/server/careCondition";
+import type { BarCondition } from "@/server/care/records";
 import { FormMessage } from "../kit/FormParts";
 import { FRESH, type FormAction } from "../kit/formState";
 import Link from "../kit/Link";

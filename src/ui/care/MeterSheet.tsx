@@ -5,7 +5,7 @@ import { CARE_RULES, type CareRule } from "@/core/care/needMeter";
 import { staffHoursText, type StaffHours } from "@/core/care/staffHours";
 import type { InspectionLimits } from "@/core/care/inspection";
 import { fixed, trimmed } from "@/core/units/format";
-import type { MeterItem } from "@/server/careRules";
+import type { MeterItem } from "@/server/care/planning";
 import { BarTag } from "../kit/BarTag";
 import { dueText } from "../kit/dayText";
 import { Field, FormMessage } from "../kit/FormParts";

@@ -1,7 +1,7 @@
 import type { Bar } from "@/core/bars/bar";
 import type { InspectionFacts, InspectionLimits } from "@/core/care/inspection";
 import { fixed } from "@/core/units/format";
-import type { BarCondition } from "@/server/careCondition";
+import type { BarCondition } from "@/server/care/records";
 import { ConditionChart } from "./ConditionChart";
 
 export interface PastInspection {

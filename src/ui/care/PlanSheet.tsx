@@ -1,7 +1,7 @@
 "use client";
 
 import { useActionState } from "react";
-import type { PlannedRound } from "@/server/carePlanner";
+import type { PlannedRound } from "@/server/care/rounds";
 import { FormMessage } from "../kit/FormParts";
 import { FRESH, type FormAction, type FormState } from "../kit/formState";
 import { HoursForm, Links, OutboxList, type CalendarLink, type CrewMember, type Reminder } from "./PlanForms";

@@ -1,7 +1,7 @@
 import type { ComponentProps } from "react";
 import type { CareShare, RustByCare } from "@/core/care/careAndCondition";
 import { fixed } from "@/core/units/format";
-import type { CareRecords } from "@/server/careRecords";
+import type { CareRecords } from "@/server/care/records";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { BarTag } from "../kit/BarTag";

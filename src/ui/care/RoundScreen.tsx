@@ -2,7 +2,7 @@
 
 import { useCallback, useMemo, useRef, useState } from "react";
 import { isBySides, nextRoundStep, NO_SIDES } from "@/core/care/roundSteps";
-import type { RoundStop, RoundView } from "@/server/careRound";
+import type { RoundStop, RoundView } from "@/server/care/rounds";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { ConnectionNote } from "../kit/ConnectionNote";

@@ -1,4 +1,4 @@
-import type { RoundStop } from "@/server/careRound";
+import type { RoundStop } from "@/server/care/rounds";
 
 /** One task of the bar in hand: what is done, why, and, where a bar has several, whether this one was done. */
 export function RoundTask({

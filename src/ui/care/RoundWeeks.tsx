@@ -12,7 +12,7 @@ import {
 import { startTransition, useActionState, useState } from "react";
 import { WEEKDAYS } from "@/core/care/staffHours";
 import { daysBetween } from "@/core/units/hallDay";
-import type { PlannedRound } from "@/server/carePlanner";
+import type { PlannedRound } from "@/server/care/rounds";
 import { FRESH, type FormAction } from "../kit/formState";
 
 interface Props {

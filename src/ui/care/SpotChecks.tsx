@@ -1,7 +1,7 @@
 "use client";
 
 import { useActionState } from "react";
-import type { SpotCheck } from "@/server/spotChecks";
+import type { SpotCheck } from "@/server/care/rounds";
 import { BarTag } from "../kit/BarTag";
 import { dayText } from "../kit/dayText";
 import { FormMessage } from "../kit/FormParts";

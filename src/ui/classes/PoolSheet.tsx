@@ -7,7 +7,7 @@ import { groupBy } from "@/core/collections/groupBy";
 import type { PoolRemedy } from "@/core/loading/plan/poolRemedy";
 import { kgFromMassUnits, massUnitsFromKg } from "@/core/units/exactMass";
 import { trimmed } from "@/core/units/format";
-import type { PoolStation } from "@/server/classPool";
+import type { PoolStation } from "@/server/classes";
 import { AskForm } from "../kit/AskForm";
 import Link from "../kit/Link";
 import { href } from "../kit/search";

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { testBar } from "@/core/bars/testBar.fixture";
 import type { PlacedEntry, PlannedClass } from "@/core/classes/planClass";
-import type { ClassDetails, ClassItem } from "@/server/classes";
-import type { ListedPlace, ListedStored, Storage } from "@/server/storage";
+import type { ClassDetails, ClassItem } from "@/server/classes/classes";
+import type { ListedPlace, ListedStored, Storage } from "@/server/setups/storage";
 import { noAction, part, shown } from "../screen.fixture";
 import { StorageSheet } from "../setups/StorageSheet";
 import { PrintedSheet } from "./PrintedSheet";

@@ -4,7 +4,7 @@ import { drawBar } from "@/core/drawing/drawBar";
 import { comparisonParams, MOST_COMPARED } from "@/core/whip/comparisonState";
 import type { ComparisonRow } from "@/core/whip/comparisonRows";
 import type { Judgement } from "@/core/whip/judgement";
-import type { Comparison } from "@/server/comparison";
+import type { Comparison } from "@/server/compare";
 import { AskForm } from "../kit/AskForm";
 import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
 import { BarTag } from "../kit/BarTag";

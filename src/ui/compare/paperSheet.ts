@@ -1,6 +1,6 @@
 import { comparisonSheet } from "@/core/drawing/comparisonSheet";
 import type { SvgSheet } from "@/core/drawing/svgText";
-import type { Comparison } from "@/server/comparison";
+import type { Comparison } from "@/server/compare";
 import { INKS } from "./inks";
 
 /** How much the bend is exaggerated, on screen and on paper alike. */

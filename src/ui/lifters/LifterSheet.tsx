@@ -1,11 +1,11 @@
 import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
 import type { FieldDef } from "@/core/bars/barFields";
 import type { LifterBar } from "@/server/lifters";
+import type { KeptSetting } from "@/server/setups";
 import { FieldsForm } from "../kit/FieldsForm";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { BarTag } from "../kit/BarTag";
-import type { KeptSetting } from "@/server/setups";
 import { KeptList } from "../setups/KeptList";
 import { ConfirmForm, EraseForm, UseForm } from "./LifterForms";
 

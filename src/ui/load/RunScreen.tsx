@@ -7,7 +7,7 @@ import { stepRun } from "@/core/loading/run/runStep";
 import { stepOfTouch, type RunTouch } from "@/core/loading/run/runTouch";
 import type { RackFacts } from "@/core/loading/tippingOf";
 import { kgFromMassUnits } from "@/core/units/exactMass";
-import type { RunView } from "@/server/runs";
+import type { RunView } from "@/server/loading";
 import { KnurlPatterns } from "../kit/BarDrawing";
 import { FormMessage } from "../kit/FormParts";
 import { FRESH, type FormAction } from "../kit/formState";

@@ -1,6 +1,6 @@
 import type { Bar } from "@/core/bars/bar";
 import { fixed, signed, trimmed } from "@/core/units/format";
-import type { SessionRun } from "@/server/sessionPlanning";
+import type { SessionRun } from "@/server/loading";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { PageHead } from "../kit/PageHead";

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import type { RunSet } from "@/core/loading/run/runState";
 import { KG_PER_LB } from "@/core/units/constants";
 import { massUnitsFromKg } from "@/core/units/exactMass";
-import type { LoadPlan } from "@/server/loading";
+import type { LoadPlan } from "@/server/loading/planLoad";
 import { ConnectionNote } from "../kit/ConnectionNote";
 import { shown } from "../screen.fixture";
 import { LoadAnswer } from "./LoadAnswer";

@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import type { RunView } from "@/server/runs";
+import type { RunView } from "@/server/loading";
 
 /** Tablets ask so often what the others did. */
 const ASK_MS = 2000;

@@ -1,4 +1,4 @@
-import type { CardPage } from "@/server/setupCards";
+import type { CardPage } from "@/server/setups";
 import { BarTag } from "../kit/BarTag";
 import Link from "../kit/Link";
 import { PrintButton } from "../kit/PrintButton";

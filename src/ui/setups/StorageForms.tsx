@@ -1,7 +1,7 @@
 "use client";
 
 import { useActionState } from "react";
-import type { ListedPlace, ListedStored } from "@/server/storage";
+import type { ListedPlace, ListedStored } from "@/server/setups";
 import { FormMessage } from "../kit/FormParts";
 import { FRESH, type FormAction } from "../kit/formState";
 

@@ -13,7 +13,7 @@ import {
 } from "@dnd-kit/core";
 import { useCallback, useRef, useState, useTransition } from "react";
 import { PLACE_FIELDS, PLACE_KIND_WORDS } from "@/core/setups/storage";
-import type { ListedPlace, ListedStored, Storage } from "@/server/storage";
+import type { ListedPlace, ListedStored, Storage } from "@/server/setups";
 import { FieldsForm } from "../kit/FieldsForm";
 import type { FormAction, FormState } from "../kit/formState";
 import Link from "../kit/Link";

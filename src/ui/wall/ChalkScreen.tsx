@@ -2,7 +2,7 @@
 
 import { useActionState } from "react";
 import { groupBy } from "@/core/collections/groupBy";
-import type { SpotCheck } from "@/server/spotChecks";
+import type { SpotCheck } from "@/server/care/rounds";
 import { FRESH, type FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 

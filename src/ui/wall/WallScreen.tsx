@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useEffect } from "react";
 import { drawBar } from "@/core/drawing/drawBar";
 import { trimmed } from "@/core/units/format";
-import type { WallAnswer } from "@/server/wallScreen";
+import type { WallAnswer } from "@/server/matching";
 import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
 import Link from "../kit/Link";
 

@@ -4,8 +4,8 @@ import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import type { BarState } from "@/core/bars/bar";
 import { BAR_FIELDS } from "@/core/bars/barFields";
-import { changeBarState, editBar, enterBars, undoLastChange } from "@/server/barChanges";
-import { requestContext } from "@/server/access/session";
+import { changeBarState, editBar, enterBars, undoLastChange } from "@/server/bars";
+import { requestContext } from "@/server/access";
 import type { FormState } from "@/ui/kit/formState";
 
 const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");

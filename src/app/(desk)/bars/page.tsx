@@ -1,8 +1,6 @@
 import type { Metadata } from "next";
-import { barsByTag } from "@/server/bars";
-import { may } from "@/server/access/permissions";
-import { wallBars, wallFacts } from "@/server/wall";
-import { requestContext } from "@/server/access/session";
+import { barsByTag, wallBars, wallFacts } from "@/server/bars";
+import { may, requestContext } from "@/server/access";
 import { Wall } from "@/ui/bars/Wall";
 import { readWallQuery } from "@/core/bars/wallQuery";
 import { readSearch, type SearchParams } from "@/ui/kit/search";

@@ -4,16 +4,20 @@ import { revalidatePath } from "next/cache";
 import { readClimateFile } from "@/api/climateFile";
 import { CARE_TASK_FIELDS } from "@/core/care/careTaskFields";
 import { INSPECTION_VERDICTS } from "@/core/care/inspection";
-import { tickCare, undoCare } from "@/server/care";
-import { makeCalendarLink, revokeCalendarLink } from "@/server/careCalendar";
-import { moveRound, planRounds, saveStaffHours } from "@/server/carePlanner";
-import { saveBarFactors, saveCareRules } from "@/server/careRules";
-import { saveCareTask } from "@/server/careTasks";
-import { importClimate, saveSensor } from "@/server/climate";
-import { settleFinding } from "@/server/findings";
-import { inspectBar } from "@/server/inspections";
-import { readMessage } from "@/server/reminders";
-import { requestContext } from "@/server/access/session";
+import { tickCare, undoCare } from "@/server/care/log";
+import {
+  makeCalendarLink,
+  moveRound,
+  planRounds,
+  readMessage,
+  revokeCalendarLink,
+  saveStaffHours,
+} from "@/server/care/rounds";
+import { saveBarFactors, saveCareRules, saveCareTask } from "@/server/care/planning";
+import { importClimate, saveSensor } from "@/server/care/air";
+import { settleFinding } from "@/server/care/findings";
+import { inspectBar } from "@/server/care/inspections";
+import { requestContext } from "@/server/access";
 import type { FormState } from "@/ui/kit/formState";
 import { formTexts } from "@/ui/kit/formTexts";
 import { readInspection } from "@/ui/care/readInspection";

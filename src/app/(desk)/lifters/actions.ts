@@ -5,8 +5,8 @@ import { redirect } from "next/navigation";
 import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
 import { isHallDay } from "@/core/units/hallDay";
 import { confirmLifter, eraseLifter, noteBarUse, saveLifter } from "@/server/lifters";
-import type { Outcome } from "@/server/outcome";
-import { requestContext } from "@/server/access/session";
+import type { Outcome } from "@/server/kit";
+import { requestContext } from "@/server/access";
 import type { FormState } from "@/ui/kit/formState";
 import { formTexts } from "@/ui/kit/formTexts";
 

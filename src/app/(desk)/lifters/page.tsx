@@ -1,7 +1,6 @@
 import type { Metadata } from "next";
 import { listLifters } from "@/server/lifters";
-import { may } from "@/server/access/permissions";
-import { requestContext } from "@/server/access/session";
+import { may, requestContext } from "@/server/access";
 import Link from "@/ui/kit/Link";
 import { PageHead } from "@/ui/kit/PageHead";
 import { LiftersSheet } from "@/ui/lifters/LiftersSheet";

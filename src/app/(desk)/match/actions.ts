@@ -3,9 +3,8 @@
 import { revalidatePath } from "next/cache";
 import { LIFT_FIELDS } from "@/core/matching/liftFields";
 import { MEETING_QUANTITIES } from "@/core/matching/meetingSpec";
-import { saveLift } from "@/server/lifts";
-import { removeMeetingSpec, saveMeetingSpec } from "@/server/meetings";
-import { requestContext } from "@/server/access/session";
+import { removeMeetingSpec, saveLift, saveMeetingSpec } from "@/server/lifts";
+import { requestContext } from "@/server/access";
 import type { FormState } from "@/ui/kit/formState";
 import { formTexts } from "@/ui/kit/formTexts";
 

@@ -4,7 +4,7 @@ import { listStations } from "@/server/equipment";
 import { listLifters } from "@/server/lifters";
 import { allLifts, liftOf } from "@/server/lifts";
 import { matchForLift } from "@/server/matching";
-import { requestContext } from "@/server/access/session";
+import { requestContext } from "@/server/access";
 import { readMass, readUnit } from "@/ui/kit/massInput";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 import { MatchSheet } from "@/ui/match/MatchSheet";

@@ -2,9 +2,9 @@
 
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
-import { addEntry, assignTonight, lockEntry, removeEntry, saveClass } from "@/server/classChanges";
-import type { Outcome } from "@/server/outcome";
-import { requestContext } from "@/server/access/session";
+import { addEntry, assignTonight, lockEntry, removeEntry, saveClass } from "@/server/classes";
+import type { Outcome } from "@/server/kit";
+import { requestContext } from "@/server/access";
 import type { FormState } from "@/ui/kit/formState";
 
 const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");

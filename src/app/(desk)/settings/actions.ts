@@ -4,7 +4,7 @@ import { revalidatePath } from "next/cache";
 import { cookies } from "next/headers";
 import { redirect } from "next/navigation";
 import { saveMeasuringRules } from "@/server/rules";
-import { becomePerson, requestContext } from "@/server/access/session";
+import { becomePerson, requestContext } from "@/server/access";
 import type { FormState } from "@/ui/kit/formState";
 
 const YEAR_SECONDS = 31_536_000;

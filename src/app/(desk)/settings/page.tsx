@@ -1,8 +1,7 @@
 import type { Metadata } from "next";
 import { cookies } from "next/headers";
-import { may } from "@/server/access/permissions";
+import { may, peopleToBecome, requestContext } from "@/server/access";
 import { measuringRules } from "@/server/rules";
-import { peopleToBecome, requestContext } from "@/server/access/session";
 import { SettingsSheet } from "@/ui/settings/SettingsSheet";
 import { RulesForm } from "@/ui/settings/RulesForm";
 import { becomeAction, rulesAction, themeAction } from "./actions";

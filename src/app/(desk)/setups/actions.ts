@@ -4,10 +4,18 @@ import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { ARM_CHART_FIELDS, FRAME_CHART_FIELDS } from "@/core/setups/chartFields";
 import { PLACE_FIELDS } from "@/core/setups/storage";
-import type { Outcome } from "@/server/outcome";
-import { calibrate, copySetting, keepSetting, noteStand } from "@/server/setupChanges";
-import { hangBar, movePlace, putAway, savePlace } from "@/server/storage";
-import { requestContext } from "@/server/access/session";
+import type { Outcome } from "@/server/kit";
+import {
+  calibrate,
+  copySetting,
+  hangBar,
+  keepSetting,
+  movePlace,
+  noteStand,
+  putAway,
+  savePlace,
+} from "@/server/setups";
+import { requestContext } from "@/server/access";
 import type { FormState } from "@/ui/kit/formState";
 import { formTexts } from "@/ui/kit/formTexts";
 

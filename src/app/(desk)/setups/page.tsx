@@ -1,9 +1,6 @@
 import type { Metadata } from "next";
-import { may } from "@/server/access/permissions";
-import { barsToSet, keptSettings } from "@/server/setups";
-import { settingCounts } from "@/server/setupCards";
-import { storageOf } from "@/server/storage";
-import { requestContext } from "@/server/access/session";
+import { may, requestContext } from "@/server/access";
+import { barsToSet, keptSettings, settingCounts, storageOf } from "@/server/setups";
 import { SetupsSheet } from "@/ui/setups/SetupsSheet";
 
 export const metadata: Metadata = { title: "Setups" };

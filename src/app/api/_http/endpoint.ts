@@ -2,9 +2,8 @@ import "server-only";
 import type Joi from "joi";
 import { checked, ERROR_STATUS, errorBody, type ErrorCode, type Problem } from "@/api/problems";
 import type { RouteSpec } from "@/api/routes";
-import type { Failed } from "@/server/outcome";
-import type { Context } from "@/server/access/context";
-import { isUnavailable, log, requestContextOf } from "@/server/access/session";
+import { isUnavailable, log, requestContextOf, type Context } from "@/server/access";
+import type { Failed } from "@/server/kit";
 
 /** Bodies of computing routes are at most this long. */
 const MAX_BYTES = 256 * 1024;

@@ -2,7 +2,7 @@ import "server-only";
 import { cursorParts, isText, isUuid, isWhole, wireCursor } from "@/api/fields";
 import type { RouteSpec } from "@/api/routes";
 import type { Page } from "@/server/equipment";
-import type { Context } from "@/server/access/context";
+import type { Context } from "@/server/access";
 import { endpoint, refuse } from "./endpoint";
 
 export interface PageQuery {

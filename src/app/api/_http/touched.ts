@@ -1,9 +1,8 @@
 import "server-only";
 import type Joi from "joi";
 import { checked, ERROR_STATUS, errorBody } from "@/api/problems";
-import type { Outcome } from "@/server/outcome";
-import type { Context } from "@/server/access/context";
-import { requestContextOf } from "@/server/access/session";
+import type { Outcome } from "@/server/kit";
+import { type Context, requestContextOf } from "@/server/access";
 import { failure, refusalOf } from "./endpoint";
 
 const NO_STORE = { "cache-control": "no-store" };

@@ -1,8 +1,8 @@
 "use server";
 
 import { revalidatePath } from "next/cache";
-import { noteSeen } from "@/server/spotChecks";
-import { requestContext } from "@/server/access/session";
+import { noteSeen } from "@/server/care/rounds";
+import { requestContext } from "@/server/access";
 import type { FormState } from "@/ui/kit/formState";
 
 /** Notes what was seen on a bar in passing: the button says "chalk K04" or "clean K04". */

@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { isUsable } from "@/core/bars/bar";
 import { barsOnTheWall } from "@/server/bars";
-import { spotChecks } from "@/server/spotChecks";
-import { requestContext } from "@/server/access/session";
+import { spotChecks } from "@/server/care/rounds";
+import { requestContext } from "@/server/access";
 import { ChalkScreen } from "@/ui/wall/ChalkScreen";
 import { seenAction } from "./actions";
 

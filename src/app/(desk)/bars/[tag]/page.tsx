@@ -1,12 +1,11 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { barDetails } from "@/server/barPage";
-import { careLately } from "@/server/care";
-import { careOfBar } from "@/server/careDue";
+import { barDetails } from "@/server/bars";
+import { careLately } from "@/server/care/log";
+import { careOfBar } from "@/server/care/due";
 import { listClamps } from "@/server/equipment";
-import { may } from "@/server/access/permissions";
+import { may, requestContext } from "@/server/access";
 import { measuringRules } from "@/server/rules";
-import { requestContext } from "@/server/access/session";
 import { heaviestPairKg } from "@/ui/bars/clamps";
 import { BarSheet } from "@/ui/bars/BarSheet";
 import { stateAction, undoAction } from "../actions";

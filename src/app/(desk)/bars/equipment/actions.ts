@@ -2,8 +2,8 @@
 
 import { revalidatePath } from "next/cache";
 import { EQUIPMENT_FIELDS, type EquipmentKind } from "@/core/equipment/equipmentFields";
-import { saveEquipment, weighPlate } from "@/server/equipmentChanges";
-import { requestContext } from "@/server/access/session";
+import { saveEquipment, weighPlate } from "@/server/equipment";
+import { requestContext } from "@/server/access";
 import type { FormState } from "@/ui/kit/formState";
 
 const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");

@@ -1,8 +1,6 @@
 import type { Metadata } from "next";
-import { listClamps, listPlates, listStations } from "@/server/equipment";
-import { equipmentTexts, platePairings } from "@/server/equipmentChanges";
-import { may } from "@/server/access/permissions";
-import { requestContext } from "@/server/access/session";
+import { equipmentTexts, listClamps, listPlates, listStations, platePairings } from "@/server/equipment";
+import { may, requestContext } from "@/server/access";
 import { EquipmentSheet } from "@/ui/equipment/EquipmentSheet";
 import { saveAction, weighAction } from "./actions";
 

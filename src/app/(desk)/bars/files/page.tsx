@@ -1,6 +1,5 @@
 import type { Metadata } from "next";
-import { may } from "@/server/access/permissions";
-import { requestContext } from "@/server/access/session";
+import { may, requestContext } from "@/server/access";
 import { FilesSheet } from "@/ui/bars/FilesSheet";
 
 export const metadata: Metadata = { title: "Files in and out" };

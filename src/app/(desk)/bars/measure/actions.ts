@@ -4,8 +4,8 @@ import { revalidatePath } from "next/cache";
 import Joi from "joi";
 import { typedReadings } from "@/api/barFile";
 import { QUANTITY_KINDS } from "@/core/bars/quantities";
-import { measureBar, type Measuring } from "@/server/barChanges";
-import { requestContext } from "@/server/access/session";
+import { type Measuring, measureBar } from "@/server/bars";
+import { requestContext } from "@/server/access";
 import type { KeepReadings } from "@/ui/bars/MeasuringSession";
 
 /** What a browser may send; anything else is somebody's own making. */

@@ -1,9 +1,8 @@
 import type { Metadata } from "next";
 import { seedFrom } from "@/core/instruments/simulatedInstrument";
 import { barsByTag, barsOnTheWall } from "@/server/bars";
-import { may } from "@/server/access/permissions";
+import { may, requestContext } from "@/server/access";
 import { measuringRules } from "@/server/rules";
-import { requestContext } from "@/server/access/session";
 import { MeasureChooser } from "@/ui/bars/MeasureChooser";
 import { MeasuringSession } from "@/ui/bars/MeasuringSession";
 import { sessionKinds } from "@/ui/bars/measuring";

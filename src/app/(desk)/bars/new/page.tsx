@@ -1,8 +1,7 @@
 import type { Metadata } from "next";
-import { barDetails } from "@/server/barPage";
-import { placeNames } from "@/server/lookups";
-import { may } from "@/server/access/permissions";
-import { requestContext } from "@/server/access/session";
+import { barDetails } from "@/server/bars";
+import { placeNames } from "@/server/kit";
+import { may, requestContext } from "@/server/access";
 import { BarForm } from "@/ui/bars/BarForm";
 import { PageHead } from "@/ui/kit/PageHead";
 import { readSearch, type SearchParams } from "@/ui/kit/search";

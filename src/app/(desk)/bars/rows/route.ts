@@ -1,5 +1,5 @@
-import { wallBars } from "@/server/wall";
-import { requestContext } from "@/server/access/session";
+import { wallBars } from "@/server/bars";
+import { requestContext } from "@/server/access";
 import { readWallQuery } from "@/core/bars/wallQuery";
 
 const MOST = 200;

@@ -1,10 +1,9 @@
 import type { Metadata } from "next";
 import { climateMonths } from "@/core/care/climateMonths";
 import { addDays } from "@/core/units/hallDay";
-import { latestSteel, listSensors, sensorDays, sensorExtent } from "@/server/climate";
-import { keepCareCurrent } from "@/server/housekeeping";
-import { may } from "@/server/access/permissions";
-import { requestContext } from "@/server/access/session";
+import { latestSteel, listSensors, sensorDays, sensorExtent } from "@/server/care/air";
+import { keepCareCurrent } from "@/server/upkeep";
+import { may, requestContext } from "@/server/access";
 import { AirSheet } from "@/ui/care/AirSheet";
 import { CareNav } from "@/ui/care/CareNav";
 import { PageHead } from "@/ui/kit/PageHead";

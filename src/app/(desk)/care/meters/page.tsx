@@ -1,8 +1,7 @@
 import type { Metadata } from "next";
-import { careMeters, storedCareRulesOf } from "@/server/careRules";
-import { keepCareCurrent } from "@/server/housekeeping";
-import { may } from "@/server/access/permissions";
-import { requestContext } from "@/server/access/session";
+import { careMeters, storedCareRulesOf } from "@/server/care/planning";
+import { keepCareCurrent } from "@/server/upkeep";
+import { may, requestContext } from "@/server/access";
 import { CareNav } from "@/ui/care/CareNav";
 import { MeterSheet } from "@/ui/care/MeterSheet";
 import { PageHead } from "@/ui/kit/PageHead";

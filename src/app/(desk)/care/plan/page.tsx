@@ -1,11 +1,8 @@
 import type { Metadata } from "next";
 import { addDays } from "@/core/units/hallDay";
-import { calendarLinksOf } from "@/server/careCalendar";
-import { crewHours, PLAN_DAYS, plannedRounds } from "@/server/carePlanner";
-import { keepCareCurrent } from "@/server/housekeeping";
-import { may } from "@/server/access/permissions";
-import { outboxOf } from "@/server/reminders";
-import { requestContext } from "@/server/access/session";
+import { PLAN_DAYS, calendarLinksOf, crewHours, outboxOf, plannedRounds } from "@/server/care/rounds";
+import { keepCareCurrent } from "@/server/upkeep";
+import { may, requestContext } from "@/server/access";
 import { CareNav } from "@/ui/care/CareNav";
 import { PlanSheet } from "@/ui/care/PlanSheet";
 import { PageHead } from "@/ui/kit/PageHead";

@@ -1,9 +1,8 @@
 import type { Metadata } from "next";
-import { barDetails } from "@/server/barPage";
-import { barCondition, rustAgainstCare } from "@/server/careCondition";
-import { storedCareRulesOf } from "@/server/careRules";
-import { careRecords, recordYears } from "@/server/careRecords";
-import { requestContext } from "@/server/access/session";
+import { barDetails } from "@/server/bars";
+import { barCondition, careRecords, recordYears, rustAgainstCare } from "@/server/care/records";
+import { storedCareRulesOf } from "@/server/care/planning";
+import { requestContext } from "@/server/access";
 import { CareNav } from "@/ui/care/CareNav";
 import { RecordsSheet } from "@/ui/care/RecordsSheet";
 import { PageHead } from "@/ui/kit/PageHead";

@@ -1,10 +1,9 @@
 import type { Metadata } from "next";
 import { addDays } from "@/core/units/hallDay";
-import { keepCareCurrent } from "@/server/housekeeping";
-import { roundOf } from "@/server/careRound";
-import { careTasksOf } from "@/server/careTasks";
-import { may } from "@/server/access/permissions";
-import { requestContext } from "@/server/access/session";
+import { keepCareCurrent } from "@/server/upkeep";
+import { roundOf } from "@/server/care/rounds";
+import { careTasksOf } from "@/server/care/planning";
+import { may, requestContext } from "@/server/access";
 import { RoundScreen } from "@/ui/care/RoundScreen";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 

@@ -1,10 +1,9 @@
 import type { Metadata } from "next";
 import { CARE_TASK_FIELDS } from "@/core/care/careTaskFields";
 import { trimmed } from "@/core/units/format";
-import { minutesLearned } from "@/server/careRound";
-import { careTasksOf, careTaskTexts } from "@/server/careTasks";
-import { may } from "@/server/access/permissions";
-import { requestContext } from "@/server/access/session";
+import { minutesLearned } from "@/server/care/rounds";
+import { careTaskTexts, careTasksOf } from "@/server/care/planning";
+import { may, requestContext } from "@/server/access";
 import { CareNav } from "@/ui/care/CareNav";
 import { FieldsForm } from "@/ui/kit/FieldsForm";
 import { PageHead } from "@/ui/kit/PageHead";

@@ -1,6 +1,6 @@
 import { csvText } from "@/api/csvOut";
-import { comparisonFor, questionWords } from "@/server/comparison";
-import { requestContext } from "@/server/access/session";
+import { comparisonFor, questionWords } from "@/server/compare";
+import { requestContext } from "@/server/access";
 
 export async function GET(request: Request) {
   const comparison = await comparisonFor(await requestContext(), Object.fromEntries(new URL(request.url).searchParams));

@@ -1,6 +1,5 @@
-import { comparisonFor, questionWords } from "@/server/comparison";
-import { comparisonPdf } from "@/server/comparisonPdf";
-import { requestContext } from "@/server/access/session";
+import { comparisonFor, comparisonPdf, questionWords } from "@/server/compare";
+import { requestContext } from "@/server/access";
 import { INKS } from "@/ui/compare/inks";
 import { CAUTION, paperSheet } from "@/ui/compare/paperSheet";
 

@@ -1,6 +1,6 @@
 import { svgText } from "@/core/drawing/svgText";
-import { comparisonFor } from "@/server/comparison";
-import { requestContext } from "@/server/access/session";
+import { comparisonFor } from "@/server/compare";
+import { requestContext } from "@/server/access";
 import { paperSheet } from "@/ui/compare/paperSheet";
 
 const WIDTH_MM = 270;

@@ -1,8 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
-import { may } from "@/server/access/permissions";
-import { requestContext } from "@/server/access/session";
+import { may, requestContext } from "@/server/access";
 import { FieldsForm } from "@/ui/kit/FieldsForm";
 import { PageHead } from "@/ui/kit/PageHead";
 import { saveLifterAction } from "../actions";

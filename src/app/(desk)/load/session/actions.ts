@@ -2,8 +2,8 @@
 
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
-import { beginRun, endRun } from "@/server/runs";
-import { requestContext } from "@/server/access/session";
+import { beginRun, endRun } from "@/server/loading";
+import { requestContext } from "@/server/access";
 import type { FormState } from "@/ui/kit/formState";
 import { href } from "@/ui/kit/search";
 import { askedSession } from "./sessionPage";

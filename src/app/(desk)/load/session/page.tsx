@@ -1,7 +1,6 @@
 import type { Metadata } from "next";
-import { may } from "@/server/access/permissions";
-import { listRuns } from "@/server/runs";
-import { requestContext } from "@/server/access/session";
+import { may, requestContext } from "@/server/access";
+import { listRuns } from "@/server/loading";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 import { SessionSheet } from "@/ui/load/SessionSheet";
 import { beginAction, endAction } from "./actions";

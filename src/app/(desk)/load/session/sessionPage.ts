@@ -2,9 +2,8 @@ import { isUsable } from "@/core/bars/bar";
 import { barsOnTheWall } from "@/server/bars";
 import { listClamps, listStations } from "@/server/equipment";
 import { allLifts } from "@/server/lifts";
-import { planRun, type SessionWish } from "@/server/sessionPlanning";
-import { sessionSettings } from "@/server/sessionSettings";
-import type { Context } from "@/server/access/context";
+import { type SessionWish, planRun, sessionSettings } from "@/server/loading";
+import type { Context } from "@/server/access";
 import { readSessionAsk } from "@/ui/load/sessionAsk";
 
 /** What a session's address asks for: the bar, what goes with it, and the wish for its plan. Null while there is no bar. */

@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { readBalance } from "@/core/balance/balanceState";
-import { matchingRules } from "@/server/houseRules";
+import { matchingRules } from "@/server/rules";
 import { buildOf, listLifters } from "@/server/lifters";
-import { requestContext } from "@/server/access/session";
+import { requestContext } from "@/server/access";
 import { BalanceSheet } from "@/ui/balance/BalanceSheet";
 import { PageHead } from "@/ui/kit/PageHead";
 import { readSearch, type SearchParams } from "@/ui/kit/search";

@@ -1,7 +1,6 @@
 import type { Metadata } from "next";
 import { hallCoverage } from "@/server/matching";
-import { may } from "@/server/access/permissions";
-import { requestContext } from "@/server/access/session";
+import { may, requestContext } from "@/server/access";
 import { PageHead } from "@/ui/kit/PageHead";
 import { CoverageSheet } from "@/ui/match/CoverageSheet";
 import { MatchNav } from "@/ui/match/MatchNav";

@@ -1,7 +1,6 @@
 import type { Metadata } from "next";
 import { allLifts, liftTexts } from "@/server/lifts";
-import { may } from "@/server/access/permissions";
-import { requestContext } from "@/server/access/session";
+import { may, requestContext } from "@/server/access";
 import { PageHead } from "@/ui/kit/PageHead";
 import { LiftsSheet } from "@/ui/match/LiftsSheet";
 import { MatchNav } from "@/ui/match/MatchNav";

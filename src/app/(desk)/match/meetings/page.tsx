@@ -1,10 +1,8 @@
 import type { Metadata } from "next";
 import { BUILT_IN_RULES } from "@/core/matching/meetingRules";
 import type { MeetingSpec } from "@/core/matching/meetingSpec";
-import { allLifts } from "@/server/lifts";
-import { ownMeetingSpecs } from "@/server/meetings";
-import { may } from "@/server/access/permissions";
-import { requestContext } from "@/server/access/session";
+import { allLifts, ownMeetingSpecs } from "@/server/lifts";
+import { may, requestContext } from "@/server/access";
 import { PageHead } from "@/ui/kit/PageHead";
 import { MatchNav } from "@/ui/match/MatchNav";
 import { MeetingsSheet } from "@/ui/match/MeetingsSheet";

@@ -5,7 +5,7 @@ import { classDetails } from "@/server/classes";
 import { listStations } from "@/server/equipment";
 import { listLifters } from "@/server/lifters";
 import { allLifts } from "@/server/lifts";
-import { requestContext } from "@/server/access/session";
+import { requestContext } from "@/server/access";
 import { ClassForm } from "@/ui/classes/ClassForm";
 import { TonightSheet } from "@/ui/classes/TonightSheet";
 import { PageHead } from "@/ui/kit/PageHead";

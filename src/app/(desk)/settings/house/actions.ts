@@ -3,8 +3,8 @@
 import { revalidatePath } from "next/cache";
 import { RULE_NUMBER_KEYS } from "@/core/matching/houseRules";
 import { SCHOOL_KEYS } from "@/core/matching/schools";
-import { previewRules, saveMatchingRules } from "@/server/houseRules";
-import { requestContext } from "@/server/access/session";
+import { previewRules, saveMatchingRules } from "@/server/matching";
+import { requestContext } from "@/server/access";
 import type { FormState } from "@/ui/kit/formState";
 import type { Preview } from "@/ui/settings/HouseForm";
 

@@ -1,7 +1,6 @@
 import type { Metadata } from "next";
-import { matchingRules } from "@/server/houseRules";
-import { may } from "@/server/access/permissions";
-import { requestContext } from "@/server/access/session";
+import { matchingRules } from "@/server/rules";
+import { may, requestContext } from "@/server/access";
 import { PageHead } from "@/ui/kit/PageHead";
 import { HouseForm } from "@/ui/settings/HouseForm";
 import { houseAction, previewAction } from "./actions";

@@ -10,12 +10,18 @@ import { frameAnswerOf, setupCard, type CardAsk } from "@/core/setups/setupCard"
 import { frameSettingOf, settingOfFrame, settingWords, startingSetting } from "@/core/setups/setupOptions";
 import { mostAlike } from "@/core/setups/similarLifters";
 import { listPlates } from "@/server/equipment";
-import { matchingRules } from "@/server/houseRules";
-import { may } from "@/server/access/permissions";
-import { settingSheet } from "@/server/setupCards";
-import { usualKgOf } from "@/server/setupChanges";
-import { barToSet, currentSetting, keptSettings, liftersToSet, liftsToSet, stationHoles } from "@/server/setups";
-import { requestContext } from "@/server/access/session";
+import { matchingRules } from "@/server/rules";
+import { may, requestContext } from "@/server/access";
+import {
+  barToSet,
+  currentSetting,
+  keptSettings,
+  liftersToSet,
+  liftsToSet,
+  settingSheet,
+  stationHoles,
+  usualKgOf,
+} from "@/server/setups";
 import { href, readSearch, type SearchParams } from "@/ui/kit/search";
 import { SetupBench } from "@/ui/setups/SetupBench";
 import { readSetupState, setupHref } from "@/ui/setups/setupState";

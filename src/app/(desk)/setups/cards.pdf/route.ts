@@ -1,7 +1,5 @@
-import { may } from "@/server/access/permissions";
-import { cardPages } from "@/server/setupCards";
-import { cardsPdf } from "@/server/setupPdf";
-import { requestContext } from "@/server/access/session";
+import { may, requestContext } from "@/server/access";
+import { cardPages, cardsPdf } from "@/server/setups";
 
 export async function GET(request: Request) {
   const context = await requestContext();

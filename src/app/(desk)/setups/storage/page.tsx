@@ -1,7 +1,6 @@
 import type { Metadata } from "next";
-import { may } from "@/server/access/permissions";
-import { storageOf } from "@/server/storage";
-import { requestContext } from "@/server/access/session";
+import { may, requestContext } from "@/server/access";
+import { storageOf } from "@/server/setups";
 import { PageHead } from "@/ui/kit/PageHead";
 import { SetupsNav } from "@/ui/setups/SetupsNav";
 import { StorageSheet } from "@/ui/setups/StorageSheet";

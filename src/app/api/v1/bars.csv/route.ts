@@ -1,6 +1,6 @@
 import { barsCsv } from "@/api/barFile";
 import { ROUTES } from "@/api/routes";
-import { barCells, exportBars } from "@/server/barFiles";
+import { barCells, exportBars } from "@/server/transfer";
 import { endpoint, refusalOf } from "../../_http/endpoint";
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint(ROUTES.barsCsv, async ({ context }) => {

@@ -1,5 +1,5 @@
 import { ROUTES } from "@/api/routes";
-import { careCalendar } from "@/server/careCalendar";
+import { careCalendar } from "@/server/care/rounds";
 import { endpoint } from "../../_http/endpoint";
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint(ROUTES.careIcs, async ({ context }) => ({

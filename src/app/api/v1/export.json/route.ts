@@ -1,5 +1,5 @@
 import { ROUTES } from "@/api/routes";
-import { exportHall } from "@/server/hallFile";
+import { exportHall } from "@/server/transfer";
 import { endpoint, refusalOf } from "../../_http/endpoint";
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint(ROUTES.exportJson, async ({ context }) => {

@@ -1,7 +1,7 @@
 import { readCsvFile } from "@/api/barFile";
 import { readHallFile } from "@/api/hallFile";
 import { ROUTES } from "@/api/routes";
-import { importHall } from "@/server/hallFile";
+import { importHall } from "@/server/transfer";
 import { endpoint, refusalOf, refuse, type FileBody } from "../../_http/endpoint";
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint<{ dryRun: boolean }, FileBody>(

@@ -2,7 +2,7 @@ import { csvText } from "@/api/csvOut";
 import { plateItemOf } from "@/api/lists";
 import { ROUTES } from "@/api/routes";
 import { listPlates } from "@/server/equipment";
-import { may } from "@/server/access/permissions";
+import { may } from "@/server/access";
 import { endpoint, refuse } from "../../_http/endpoint";
 
 const HEAD_ROW = [

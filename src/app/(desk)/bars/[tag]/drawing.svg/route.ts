@@ -1,7 +1,7 @@
 import { dimensionedSheet } from "@/core/drawing/dimensionedSheet";
 import { svgText } from "@/core/drawing/svgText";
-import { barDetails } from "@/server/barPage";
-import { requestContext } from "@/server/access/session";
+import { barDetails } from "@/server/bars";
+import { requestContext } from "@/server/access";
 
 /** Width on paper: the long side of an A4 sheet less its margins. */
 const WIDTH_MM = 270;

@@ -2,12 +2,11 @@ import { randomUUID } from "node:crypto";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { simulatedTruth } from "@/core/instruments/simulatedTruth";
-import { barDetails } from "@/server/barPage";
-import { barCondition } from "@/server/careCondition";
-import { storedCareRulesOf } from "@/server/careRules";
-import { inspectionsOf, partsOf } from "@/server/inspections";
-import { may } from "@/server/access/permissions";
-import { requestContext } from "@/server/access/session";
+import { barDetails } from "@/server/bars";
+import { barCondition } from "@/server/care/records";
+import { storedCareRulesOf } from "@/server/care/planning";
+import { inspectionsOf, partsOf } from "@/server/care/inspections";
+import { may, requestContext } from "@/server/access";
 import { inspectAction } from "@/app/(desk)/care/actions";
 import { InspectionSheet } from "@/ui/care/InspectionSheet";
 

@@ -1,7 +1,7 @@
 import { incomingFile, MOST_CARE, type IncomingFile } from "@/api/hallFile";
 import { checked } from "@/api/problems";
-import { importHall } from "@/server/hallFile";
-import { requestContext } from "@/server/access/session";
+import { importHall } from "@/server/transfer";
+import { requestContext } from "@/server/access";
 
 /**
  * Takes rows in from the page of files: one JSON object a line, first how far it is, last the outcome. A page that goes

@@ -1,4 +1,4 @@
-import { calendarOfToken } from "@/server/careCalendar";
+import { calendarOfToken } from "@/server/care/rounds";
 
 /** Rounds for calendar programs, at a secret address that can be taken back; who has it needs nothing else. */
 export async function GET(_: Request, { params }: { params: Promise<{ token: string }> }) {

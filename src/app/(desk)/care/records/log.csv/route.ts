@@ -1,6 +1,6 @@
 import { csvText } from "@/api/csvOut";
-import { careLogRows } from "@/server/careRecords";
-import { requestContext } from "@/server/access/session";
+import { careLogRows } from "@/server/care/records";
+import { requestContext } from "@/server/access";
 import { readYear } from "../year";
 
 /** The log of a year for a spreadsheet. */

@@ -1,6 +1,5 @@
-import { careRecords } from "@/server/careRecords";
-import { careReportPdf } from "@/server/careReportPdf";
-import { requestContext } from "@/server/access/session";
+import { careRecords, careReportPdf } from "@/server/care/records";
+import { requestContext } from "@/server/access";
 import { readYear } from "../year";
 
 /** The annual report. */

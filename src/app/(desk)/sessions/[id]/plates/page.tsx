@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { classPool } from "@/server/classPool";
-import { platesAtHand } from "@/server/platesAtHand";
-import { requestContext } from "@/server/access/session";
+import { classPool } from "@/server/classes";
+import { platesAtHand } from "@/server/loading";
+import { requestContext } from "@/server/access";
 import { PoolSheet } from "@/ui/classes/PoolSheet";
 import Link from "@/ui/kit/Link";
 import { PageHead } from "@/ui/kit/PageHead";

@@ -3,7 +3,7 @@ import { notFound } from "next/navigation";
 import { blockTimes } from "@/core/classes/blockTimes";
 import { classDetails } from "@/server/classes";
 import { listStations } from "@/server/equipment";
-import { requestContext } from "@/server/access/session";
+import { requestContext } from "@/server/access";
 import { PrintedSheet } from "@/ui/classes/PrintedSheet";
 import Link from "@/ui/kit/Link";
 import { PrintButton } from "@/ui/kit/PrintButton";

@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { cardPage } from "@/server/setupCards";
-import { requestContext } from "@/server/access/session";
-import { qrPath } from "@/server/qrPath";
+import { cardPage } from "@/server/setups";
+import { requestContext } from "@/server/access";
+import { qrPath } from "@/server/pdf";
 import { SetupCardSheet } from "@/ui/setups/SetupCardSheet";
 
 export const metadata: Metadata = { title: "Setup card" };

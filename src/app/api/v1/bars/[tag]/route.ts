@@ -1,6 +1,6 @@
 import { barBodyOf } from "@/api/lists";
 import { ROUTES } from "@/api/routes";
-import { barDetails } from "@/server/barPage";
+import { barDetails } from "@/server/bars";
 import { endpoint, refuse } from "../../../_http/endpoint";
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint(ROUTES.bar, async ({ context, params }) => {

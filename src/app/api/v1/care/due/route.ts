@@ -2,8 +2,8 @@ import { cursorParts, isUuid, wireCursor } from "@/api/fields";
 import { dueItemOf } from "@/api/lists";
 import { ROUTES } from "@/api/routes";
 import { isHallDay } from "@/core/units/hallDay";
-import { careDuePage, type DueCursor } from "@/server/careDue";
-import { keepCareCurrent } from "@/server/housekeeping";
+import { type DueCursor, careDuePage } from "@/server/care/due";
+import { keepCareCurrent } from "@/server/upkeep";
 import { endpoint } from "../../../_http/endpoint";
 import { badCursor, type PageQuery } from "../../../_http/paging";
 

@@ -1,5 +1,5 @@
-import { findingPhoto } from "@/server/findings";
-import { requestContext } from "@/server/access/session";
+import { findingPhoto } from "@/server/care/findings";
+import { requestContext } from "@/server/access";
 
 /** The photo of a finding; its type is what its bytes were found to be, and a browser is told not to guess. */
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {

@@ -1,6 +1,5 @@
-import { cardPage } from "@/server/setupCards";
-import { cardPdf } from "@/server/setupPdf";
-import { requestContext } from "@/server/access/session";
+import { cardPage, cardPdf } from "@/server/setups";
+import { requestContext } from "@/server/access";
 
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
   const [context, { id }] = [await requestContext(), await params];

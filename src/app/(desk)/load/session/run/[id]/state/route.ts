@@ -1,6 +1,6 @@
 import { answered } from "@/app/api/_http/touched";
-import { runOf } from "@/server/runs";
-import { requestContext } from "@/server/access/session";
+import { runOf } from "@/server/loading";
+import { requestContext } from "@/server/access";
 
 /** The run as it is now, for tablets that ask every few seconds; only that nothing changed while their stamp holds. */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {

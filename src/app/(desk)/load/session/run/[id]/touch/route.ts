@@ -1,6 +1,6 @@
 import { sentTouch } from "@/api/runTouch";
 import { touched } from "@/app/api/_http/touched";
-import { touchRun } from "@/server/runs";
+import { touchRun } from "@/server/loading";
 
 /** One touch of a tablet; sent again with the same key it counts once. */
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {

@@ -1,0 +1,38 @@
+import { HallDb } from "@/data/hallDb";
+import { testDatabase } from "@/data/testDatabase.fixture";
+import { makeHall } from "@/data/testHall.fixture";
+import { type Context, clockIn } from "./context";
+import type { Role } from "./permissions";
+
+/** The moment at which tests take place unless they set another: a Friday. */
+export const TEST_NOW = new Date("2026-03-20T12:00:00Z");
+
+const SILENT: Context["log"] = {
+  debug: () => undefined,
+  info: () => undefined,
+  warn: () => undefined,
+  error: () => undefined,
+  child: () => SILENT as never,
+};
+
+/** A hall of a test's own, and the context of each role in it, at a set moment. */
+export async function makeContexts(name: string) {
+  const made = await makeHall(name);
+  const context = (role: Role, now: Date = TEST_NOW): Context => {
+    const actor = made.actor(role);
+    return {
+      actor,
+      hall: new HallDb(testDatabase(), actor.hallId),
+      clock: clockIn(actor.timeZone, () => now),
+      signal: new AbortController().signal,
+      log: SILENT,
+    };
+  };
+  return { ...made, context };
+}
+
+/** The same person at another moment, by the clock of their hall. */
+export const at = (context: Context, moment: string): Context => {
+  const now = new Date(moment);
+  return { ...context, clock: clockIn(context.actor.timeZone, () => now) };
+};

@@ -1,0 +1,16 @@
+import "server-only";
+
+/* What other rooms, pages and routes may use of this one. */
+
+export { isUnavailable } from "@/data/unavailable";
+export { log } from "@/data/log";
+export { type Actor, type Clock, type Context, inTransaction } from "./context";
+export { may } from "./permissions";
+export {
+  becomePerson,
+  contextOfCalendar,
+  contextOfEachHall,
+  peopleToBecome,
+  requestContext,
+  requestContextOf,
+} from "./session";

@@ -1,0 +1,288 @@
+import { describe, expect, it } from "vitest";
+import { NOTHING_LOOKED_AT } from "@/core/care/inspection.fixture";
+import { LIFTS } from "@/core/matching/lifts";
+import { classes, classEntries, lifters, lifts, meetingSpecs, plates } from "@/data/schema";
+import type { Context } from "./context";
+import { makeContexts } from "./context.fixture";
+import { changeBarState } from "@/server/bars/barState";
+import { editBar } from "@/server/bars/editBar";
+import { enterBars } from "@/server/bars/addBars";
+import { measureBar } from "@/server/bars/measureBar";
+import { undoLastChange } from "@/server/bars/undoBarChange";
+import { tickCare, undoCare } from "@/server/care/log/careLog";
+import { makeCalendarLink, revokeCalendarLink } from "@/server/care/rounds/calendar";
+import { moveRound, planRounds, saveStaffHours } from "@/server/care/rounds/planner";
+import { touchRound } from "@/server/care/rounds/round";
+import { saveBarFactors } from "@/server/care/planning/meters";
+import { saveCareRules } from "@/server/care/planning/careRules";
+import { noteSeen } from "@/server/care/rounds/spotChecks";
+import { saveCareTask } from "@/server/care/planning/careTasks";
+import { addEntry, assignTonight, lockEntry, removeEntry, saveClass } from "@/server/classes/classChanges";
+import { classDetails, listClasses } from "@/server/classes/classes";
+import { classPool } from "@/server/classes/classPool";
+import { saveEquipment } from "@/server/equipment/equipmentChanges";
+import { weighPlate } from "@/server/equipment/weighing";
+import { importClimate } from "@/server/care/air/importClimate";
+import { saveSensor } from "@/server/care/air/saveSensor";
+import { settleFinding } from "@/server/care/findings/findings";
+import { exportHall, importHall } from "@/server/transfer/hallFile";
+import { inspectBar } from "@/server/care/inspections/inspections";
+import { previewRules, saveMatchingRules } from "@/server/matching/policies";
+import { barsOfLifter, noteBarUse } from "@/server/lifters/barUse";
+import { confirmLifter, saveLifter } from "@/server/lifters/lifterChanges";
+import { eraseLifter } from "@/server/lifters/eraseLifter";
+import { listLifterPage, listLifters } from "@/server/lifters/lifters";
+import { saveLift } from "@/server/lifts/lifts";
+import { matchForLift } from "@/server/matching/matchForLift";
+import { removeMeetingSpec, saveMeetingSpec } from "@/server/lifts/meetings";
+import type { Outcome } from "@/server/kit/outcome";
+import { readMessage } from "@/server/care/rounds/reminders";
+import { endRun, touchRun } from "@/server/loading/runs";
+import { runOf } from "@/server/loading/runView";
+import { saveMeasuringRules } from "@/server/rules/measuringRules";
+import { calibrate, copySetting, keepSetting, noteStand } from "@/server/setups/setupChanges";
+import { hangBar, movePlace, putAway, savePlace } from "@/server/setups/storageChanges";
+
+type Made = Awaited<ReturnType<typeof makeContexts>>;
+const ROLES = ["manager", "coach", "care", "lifter", "wall"] as const;
+type Role = (typeof ROLES)[number];
+
+const NO_ID = "00000000-0000-4000-8000-000000000000";
+const FORM = { id: null, version: 0, texts: {} };
+const CLASS = {
+  id: null,
+  version: 0,
+  name: "",
+  heldOn: "",
+  startsAt: "",
+  blockMinutes: "",
+  blocks: "",
+  capacities: {},
+};
+const SPEC = { id: null, version: 0, rules: "", source: "", lifts: [], marks: "", texts: {} };
+const TICK = { tag: "T1", task: "shaft", doneOn: "2026-03-20", doneBy: NO_ID, note: "", idempotencyKey: "abcdefgh" };
+const INSPECTION = { tag: "x", facts: NOTHING_LOOKED_AT, decided: null, reason: "", idempotencyKey: "x" };
+const ROUND = { key: "round-x-1", kind: "skip" as const, tag: "x", tasks: [], madeAt: "2026-03-20T10:00:00Z" };
+const SENSOR = { key: "x", version: 1, so2: "", chloride: "", lagHours: "" };
+const LADDER = { way: "percent", jumpKg: 20, count: 3, workSets: 1, only: null } as const;
+const TOUCH = { kind: "skip", set: "1.1", key: "abcdefgh-touch", madeAt: "2026-03-20T10:00:00Z" } as const;
+
+/** Everything that writes or shows what is private, and who may: nobody else gets further than being told so. */
+const WRITES: [name: string, may: Role[], call: (context: Context) => Promise<Outcome<object>>][] = [
+  ["enter bars", ["manager", "coach"], (context) => enterBars(context, {}, [])],
+  ["edit a bar", ["manager", "coach"], (context) => editBar(context, NO_ID, 1, {})],
+  [
+    "change a bar's state",
+    ["manager", "coach"],
+    (context) => changeBarState(context, { tag: "x", state: "watch", reason: "", version: 1 }),
+  ],
+  ["calibrate", ["manager", "coach"], (context) => calibrate(context, { tag: "x", version: 0, texts: {} })],
+  [
+    "note how a bar stands",
+    ["manager", "coach"],
+    (context) => noteStand(context, { tag: "x", left: {}, right: {}, as: "present" }),
+  ],
+  [
+    "keep a setting",
+    ["manager", "coach"],
+    (context) =>
+      keepSetting(context, { lifter: "x", tag: "x", lift: "x", setting: {}, station: "", jCupHole: "", note: "" }),
+  ],
+  ["copy a setting", ["manager", "coach"], (context) => copySetting(context, { id: NO_ID, lifter: "x" })],
+  ["hang a bar", ["manager", "coach", "care"], (context) => hangBar(context, { tag: "x", place: "x", slot: null })],
+  ["put a bar away", ["manager", "coach", "care"], (context) => putAway(context, { tag: "x", counted: [] })],
+  ["move a place", ["manager", "coach"], (context) => movePlace(context, { id: NO_ID, x: 1, y: 1 })],
+  ["change a place", ["manager", "coach"], (context) => savePlace(context, FORM)],
+  ["take a change back", ["manager", "coach"], (context) => undoLastChange(context, "x", NO_ID)],
+  [
+    "measure",
+    ["manager", "coach", "care"],
+    (context) => measureBar(context, { tag: "x", kind: "mass", readings: [], instrument: "scale" }),
+  ],
+  ["tick care", ["manager", "coach", "care"], (context) => tickCare(context, TICK)],
+  ["undo care", ["manager", "coach", "care"], (context) => undoCare(context, NO_ID)],
+  ["change equipment", ["manager", "coach"], (context) => saveEquipment(context, "plate", FORM)],
+  [
+    "weigh a plate",
+    ["manager", "coach", "care"],
+    (context) => weighPlate(context, { plateId: NO_ID, mark: "", mass: "" }),
+  ],
+  ["take records out", ["manager", "coach"], (context) => exportHall(context)],
+  ["take records in", ["manager"], (context) => importHall(context, {}, { isDryRun: true })],
+  ["measuring rules", ["manager"], (context) => saveMeasuringRules(context, { mass: "x" }, 0)],
+  ["house rules", ["manager"], (context) => saveMatchingRules(context, { tallMm: "x" }, 0)],
+  ["preview house rules", ["manager"], (context) => previewRules(context, { tallMm: "x" })],
+  ["change a lift", ["manager", "coach"], (context) => saveLift(context, FORM)],
+  ["meeting rules", ["manager"], (context) => saveMeetingSpec(context, SPEC)],
+  ["remove meeting rules", ["manager"], (context) => removeMeetingSpec(context, NO_ID)],
+  ["change a lifter", ["manager", "coach"], (context) => saveLifter(context, FORM)],
+  ["confirm a lifter", ["manager", "coach"], (context) => confirmLifter(context, "x", [])],
+  [
+    "note use",
+    ["manager", "coach"],
+    (context) => noteBarUse(context, { lifter: "x", tag: "x", usedOn: "2026-01-01", setting: "" }),
+  ],
+  ["erase a lifter", ["manager"], (context) => eraseLifter(context, "x")],
+  ["list lifters", ["manager", "coach"], (context) => listLifterPage(context, { limit: 10 })],
+  [
+    "match for a lifter",
+    ["manager", "coach"],
+    (context) => matchForLift(context, { lift: "bench", loadKg: 60, lifter: "x" }),
+  ],
+  ["enter a class", ["manager", "coach"], (context) => saveClass(context, CLASS)],
+  ["see a class", ["manager", "coach"], (context) => classDetails(context, NO_ID)],
+  [
+    "put into a class",
+    ["manager", "coach"],
+    (context) => addEntry(context, { classId: NO_ID, lifter: "", lift: "", load: "", purpose: "" }),
+  ],
+  ["take out of a class", ["manager", "coach"], (context) => removeEntry(context, NO_ID, NO_ID)],
+  [
+    "fix a choice",
+    ["manager", "coach"],
+    (context) => lockEntry(context, NO_ID, NO_ID, { block: null, station: null, tag: null }),
+  ],
+  ["assign a class", ["manager", "coach"], (context) => assignTonight(context, NO_ID)],
+  ["inspect a bar", ["manager", "coach", "care"], (context) => inspectBar(context, INSPECTION)],
+  ["touch a round", ["manager", "coach", "care"], (context) => touchRound(context, ROUND)],
+  ["settle a finding", ["manager", "coach", "care"], (context) => settleFinding(context, NO_ID, "")],
+  ["note chalk", ["manager", "coach", "care", "lifter", "wall"], (context) => noteSeen(context, [], "chalk")],
+  ["rules of care", ["manager"], (context) => saveCareRules(context, {}, 0)],
+  [
+    "factors of a bar",
+    ["manager", "coach"],
+    (context) => saveBarFactors(context, { tag: "x", version: 0, use: "", finish: "" }),
+  ],
+  ["care tasks", ["manager"], (context) => saveCareTask(context, FORM)],
+  ["readings of the air", ["manager", "coach", "care"], (context) => importClimate(context, "x", [])],
+  ["a sensor", ["manager", "coach", "care"], (context) => saveSensor(context, SENSOR)],
+  ["plan rounds", ["manager", "coach", "care"], (context) => planRounds(context)],
+  ["move a round", ["manager", "coach", "care"], (context) => moveRound(context, { id: NO_ID, day: "", version: 1 })],
+  ["staff hours", ["manager", "coach", "care"], (context) => saveStaffHours(context, NO_ID, "x")],
+  ["share the calendar", ["manager", "coach", "care"], (context) => makeCalendarLink(context, NO_ID)],
+  ["take the calendar back", ["manager", "coach", "care"], (context) => revokeCalendarLink(context, NO_ID)],
+  ["read reminders", ["manager", "coach", "care"], (context) => readMessage(context, NO_ID)],
+  ["plates for a class", ["manager", "coach"], (context) => classPool(context, NO_ID, LADDER)],
+  ["see a session", ["manager", "coach"], (context) => runOf(context, NO_ID)],
+  ["touch a session", ["manager", "coach"], (context) => touchRun(context, NO_ID, TOUCH)],
+  ["end a session", ["manager", "coach"], (context) => endRun(context, NO_ID)],
+];
+
+describe("who may do what", () => {
+  it.each(WRITES)("%s: %j, and nobody else", async (_, allowed, call) => {
+    const { context } = await makeContexts("roles");
+    for (const role of ROLES) {
+      const result = await call(context(role));
+      expect([role, !result.ok && result.code === "forbidden"]).toEqual([role, !allowed.includes(role)]);
+    }
+  });
+  it("lists of what is private are empty for everybody else", async () => {
+    const { context, hall } = await makeContexts("roles");
+    const [ann] = await hall.insert(lifters, { key: "ann", name: "Ann" });
+    await hall.insert(classes, {
+      name: "Evening",
+      heldOn: "2026-03-20",
+      startsAt: "18:30",
+      blockMinutes: 25,
+      blocks: 2,
+      capacities: {},
+    });
+    for (const role of ["care", "lifter", "wall"] as const) {
+      expect(await listLifters(context(role))).toEqual([]);
+      expect(await listClasses(context(role))).toEqual([]);
+      expect(await barsOfLifter(context(role), ann!.id)).toEqual([]);
+    }
+    expect(await listLifters(context("coach"))).toHaveLength(1);
+    expect(await listClasses(context("coach"))).toHaveLength(1);
+  });
+});
+
+describe("one hall and another", () => {
+  /** Rows of the one, asked for and changed from the other by their very ids. */
+  async function both(): Promise<{ mine: Made; theirs: Made; ids: Record<string, string> }> {
+    const [mine, theirs] = [await makeContexts("mine"), await makeContexts("theirs")];
+    await theirs.hall.insert(lifts, { ...LIFTS.bench, listOrder: 1 });
+    const [lifter] = await theirs.hall.insert(lifters, { key: "ann", name: "Ann" });
+    const [spec] = await theirs.hall.insert(meetingSpecs, { rules: "Lake", source: "x", lifts: ["bench"], ranges: {} });
+    const [held] = await theirs.hall.insert(classes, {
+      name: "Evening",
+      heldOn: "2026-03-20",
+      startsAt: "18:30",
+      blockMinutes: 25,
+      blocks: 2,
+      capacities: { "rack-1": 2 },
+    });
+    const [entry] = await theirs.hall.insert(classEntries, {
+      classId: held!.id,
+      lifterId: lifter!.id,
+      liftKey: "bench",
+      loadValue: "60",
+      loadUnit: "kg",
+      loadKg: 60,
+    });
+    const [plate] = await theirs.hall.insert(plates, {
+      key: "r20",
+      massValue: "20",
+      massUnit: "kg",
+      massUnits: 200_000_000_000,
+      pairs: 2,
+    });
+    return {
+      mine,
+      theirs,
+      ids: {
+        lifter: lifter!.id,
+        spec: spec!.id,
+        class: held!.id,
+        entry: entry!.id,
+        plate: plate!.id,
+        bar: theirs.bar.id,
+      },
+    };
+  }
+  it("neither reads nor changes a row of the other, by whatever id", async () => {
+    const { mine, theirs, ids } = await both();
+    const manager = mine.context("manager");
+    const asked: [string, Promise<Outcome<object>>][] = [
+      ["class", classDetails(manager, ids.class!)],
+      ["assign", assignTonight(manager, ids.class!)],
+      ["entry", removeEntry(manager, ids.class!, ids.entry!)],
+      ["lock", lockEntry(manager, ids.class!, ids.entry!, { block: 1, station: null, tag: null })],
+      ["spec", removeMeetingSpec(manager, ids.spec!)],
+      ["plate", weighPlate(manager, { plateId: ids.plate!, mark: "A", mass: "20 kg" })],
+      ["lifter", eraseLifter(manager, "ann")],
+      ["confirm", confirmLifter(manager, "ann", [])],
+      ["match", matchForLift(manager, { lift: "bench", loadKg: 60, lifter: null })],
+    ];
+    for (const [name, result] of asked)
+      expect([name, (await result) as object]).toMatchObject([name, { ok: false, code: "not-found" }]);
+    const kept = [
+      await theirs.hall.rows(lifters),
+      await theirs.hall.rows(meetingSpecs),
+      await theirs.hall.rows(classEntries),
+      await theirs.hall.rows(plates),
+    ].map(({ length }) => length);
+    expect(kept).toEqual([1, 1, 1, 1]);
+    expect((await theirs.hall.first(lifters))!.name).toBe("Ann");
+  });
+  it("the database itself refuses a reference across halls", async () => {
+    const { mine, ids } = await both();
+    const [own] = await mine.hall.insert(classes, {
+      name: "Mine",
+      heldOn: "2026-03-20",
+      startsAt: "18:30",
+      blockMinutes: 25,
+      blocks: 2,
+      capacities: {},
+    });
+    const across = mine.hall.insert(classEntries, {
+      classId: own!.id,
+      lifterId: ids.lifter!,
+      liftKey: "bench",
+      loadValue: "60",
+      loadUnit: "kg",
+      loadKg: 60,
+    });
+    await expect(across).rejects.toThrow();
+  });
+});

@@ -1,0 +1,47 @@
+import "server-only";
+import { eq } from "drizzle-orm";
+import { BAR_STATES, type BarState } from "@/core/bars/bar";
+import type { Problem } from "@/core/problem";
+import { bars } from "@/data/schema";
+import { type Context, inTransaction, may } from "@/server/access";
+import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
+import { lockedByTag } from "./barRows";
+
+/** Quarantines a bar, puts it under watch, returns it to service or retires it. A stale version is refused. */
+export async function changeBarState(
+  context: Context,
+  { tag, state, reason, version }: { tag: string; state: BarState; reason: string; version: number },
+): Promise<Outcome<{ state: BarState }>> {
+  if (!may(context, "bar.change-state")) return forbidden("change the state of a bar");
+  const problems: Problem[] = [];
+  if (!BAR_STATES.includes(state)) problems.push({ path: "state", message: "Choose a state." });
+  if (reason.trim() === "")
+    problems.push({ path: "reason", message: "Say why in a few words; it is kept with the bar." });
+  if (reason.length > 200) problems.push({ path: "reason", message: "At most 200 characters." });
+  if (problems.length > 0) return failed("invalid", "The state was not changed.", problems);
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
+    const row = await lockedByTag(hall, tag);
+    if (!row) return notFound(`bar ${tag}`);
+    if (row.version !== version)
+      return failed(
+        "stale",
+        `Somebody changed ${tag} meanwhile: it is now ${row.state}${row.stateReason ? `, ${row.stateReason}` : ""}. You wanted ${state}, ${reason}.`,
+      );
+    if (!mayLeave(context, row.state, state)) return forbidden("lift a quarantine; only the manager may");
+    const stateReason = state === "in-service" ? null : reason.trim();
+    await hall.update(bars, eq(bars.id, row.id), { state, stateReason, version: row.version + 1 });
+    await recordChange(context, {
+      entity: "bar",
+      entityId: row.id,
+      action: "state",
+      reason: reason.trim(),
+      before: { state: row.state, stateReason: row.stateReason },
+      after: { state, stateReason },
+    });
+    return { ok: true, state };
+  });
+}
+
+export const mayLeave = (context: Context, from: string, to: string) =>
+  from !== "quarantined" || to === "quarantined" || may(context, "bar.end-quarantine");

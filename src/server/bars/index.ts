@@ -1,0 +1,24 @@
+import "server-only";
+
+/* What other rooms, pages and routes may use of this one. */
+
+export { enterBars } from "./addBars";
+export { type BarDetails, barDetails, latestOfEach } from "./barPage";
+export { refreshEffective, writeRecord } from "./barRows";
+export { changeBarState } from "./barState";
+export {
+  type ListedBar,
+  barById,
+  barsByTag,
+  barsInState,
+  barsNeverWeighed,
+  barsOffTheirLabel,
+  barsOnTheWall,
+  countInState,
+  listBars,
+  withQuantities,
+} from "./bars";
+export { editBar } from "./editBar";
+export { type Measuring, measureBar } from "./measureBar";
+export { undoLastChange } from "./undoBarChange";
+export { type WallBar, type WallFacts, wallBars, wallFacts } from "./wall";

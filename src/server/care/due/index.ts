@@ -1,0 +1,15 @@
+import "server-only";
+
+/* What other rooms, pages and routes may use of this one. */
+
+export {
+  type DueCursor,
+  type DueItem,
+  type TaskDue,
+  careDueByTask,
+  careDueCounts,
+  careDueList,
+  careDueOn,
+  careDuePage,
+  careOfBar,
+} from "./careDue";

@@ -1,0 +1,147 @@
+import "server-only";
+import { and, desc, eq, inArray, isNull, ne } from "drizzle-orm";
+import { fileTypeFromBuffer } from "file-type";
+import type { HallDb } from "@/data/hallDb";
+import { bars, careFindings } from "@/data/schema";
+import { type Context, inTransaction, may } from "@/server/access";
+import { replanCare, storedCareRules } from "@/server/care/planning";
+import { type Failed, type Outcome, failed, forbidden, namesById, notFound, recordChange } from "@/server/kit";
+
+/** Photos up to 5 MiB. */
+export const MOST_PHOTO_BYTES = 5 * 1024 * 1024;
+
+const PHOTO_TYPES = ["image/jpeg", "image/png", "image/webp"];
+
+export interface Finding {
+  id: string;
+  tag: string;
+  barName: string;
+  note: string;
+  hasPhoto: boolean;
+  by: string;
+  foundAt: Date;
+  settledAt: Date | null;
+  settledNote: string | null;
+}
+
+/** Findings: open ones of the hall, or all of one bar, newest first. */
+export async function listFindings(
+  context: Context,
+  ask: { barId?: string; openOnly?: boolean } = {},
+): Promise<Finding[]> {
+  const { hall } = context;
+  const rows = await hall.summary(
+    careFindings,
+    {
+      id: careFindings.id,
+      barId: careFindings.barId,
+      note: careFindings.note,
+      photoType: careFindings.photoType,
+      foundBy: careFindings.foundBy,
+      foundAt: careFindings.foundAt,
+      settledAt: careFindings.settledAt,
+      settledNote: careFindings.settledNote,
+    },
+    {
+      where: and(
+        ask.barId ? eq(careFindings.barId, ask.barId) : undefined,
+        ask.openOnly ? isNull(careFindings.settledAt) : undefined,
+      ),
+    },
+  );
+  if (rows.length === 0) return [];
+  const latest = rows.sort((a, b) => b.foundAt.getTime() - a.foundAt.getTime()).slice(0, 100);
+  const [names, own] = [
+    await namesById(hall),
+    await hall.rows(bars, { where: inArray(bars.id, [...new Set(latest.map(({ barId }) => barId))]) }),
+  ];
+  const byId = new Map(own.map((bar) => [bar.id, bar]));
+  return latest.map(({ id, barId, note, photoType, foundBy, foundAt, settledAt, settledNote }) => ({
+    id,
+    tag: byId.get(barId)!.tag,
+    barName: byId.get(barId)!.name,
+    note,
+    hasPhoto: photoType !== null,
+    by: names.get(foundBy) ?? "somebody",
+    foundAt,
+    settledAt,
+    settledNote,
+  }));
+}
+
+/** The photo of a finding as it was sent. */
+export async function findingPhoto(context: Context, id: string): Promise<{ bytes: Buffer; type: string } | null> {
+  if (!/^[0-9a-f-]{36}$/.test(id)) return null;
+  const row = await context.hall.first(careFindings, { where: eq(careFindings.id, id) });
+  return row?.photo && row.photoType ? { bytes: row.photo, type: row.photoType } : null;
+}
+
+/** A photo as its bytes say it is, whatever its name or head says; refused when it is none or too large. */
+export async function checkedPhoto(base64: string): Promise<{ ok: true; bytes: Buffer; type: string } | Failed> {
+  const bytes = Buffer.from(base64, "base64");
+  if (bytes.length > MOST_PHOTO_BYTES)
+    return failed("invalid", "Nothing was kept.", [{ path: "photo", message: "A photo may have 5 MiB at most." }]);
+  const type = (await fileTypeFromBuffer(bytes))?.mime;
+  if (!type || !PHOTO_TYPES.includes(type))
+    return failed("invalid", "Nothing was kept.", [
+      { path: "photo", message: "That is no photo: send a JPEG, PNG or WebP." },
+    ]);
+  return { ok: true, bytes, type };
+}
+
+/** Keeps a finding in the transaction of whatever found it. */
+export async function keepFinding(
+  context: Context,
+  bar: { id: string; tag: string },
+  { note, photo, foundAt }: { note: string; photo: { bytes: Buffer; type: string } | null; foundAt: Date },
+): Promise<string> {
+  const { hall } = context;
+  const [row] = await hall.insert(careFindings, {
+    barId: bar.id,
+    note,
+    photo: photo?.bytes ?? null,
+    photoType: photo?.type ?? null,
+    foundBy: context.actor.personId,
+    foundAt,
+  });
+  await recordChange(context, {
+    entity: "finding",
+    entityId: row!.id,
+    action: "found",
+    after: { tag: bar.tag, note, photo: photo !== null },
+  });
+  if ((await storedCareRules(hall)).rule === "condition") await replanCare(context);
+  return row!.id;
+}
+
+/** Settles a finding: what was done about it is kept. */
+export async function settleFinding(context: Context, id: string, note: string): Promise<Outcome<object>> {
+  if (!may(context, "care.tick")) return forbidden("settle findings");
+  const said = note.trim();
+  if (said === "" || said.length > 300)
+    return failed("invalid", "The finding stays open.", [
+      { path: "note", message: "Say what was done about it, in up to 300 characters." },
+    ]);
+  if (!/^[0-9a-f-]{36}$/.test(id)) return notFound("such finding");
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
+    const row = await hall.first(careFindings, { where: eq(careFindings.id, id), forUpdate: true });
+    if (!row) return notFound("such finding");
+    if (row.settledAt) return { ok: true as const };
+    await hall.update(careFindings, eq(careFindings.id, id), {
+      settledAt: context.clock.now(),
+      settledBy: context.actor.personId,
+      settledNote: said,
+    });
+    await recordChange(context, { entity: "finding", entityId: id, action: "settled", after: { note: said } });
+    if ((await storedCareRules(hall)).rule === "condition") await replanCare(context);
+    return { ok: true as const };
+  });
+}
+
+/** A bar by tag, for what is found on it. */
+export const barToCareFor = (hall: HallDb, tag: string) =>
+  hall.first(bars, {
+    where: and(eq(bars.tag, tag), ne(bars.state, "retired"), ne(bars.state, "on-order")),
+    orderBy: [desc(bars.id)],
+  });

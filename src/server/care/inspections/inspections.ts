@@ -1,0 +1,222 @@
+import "server-only";
+import { and, asc, desc, eq, ne } from "drizzle-orm";
+import { FAMILIES, type FamilyKey } from "@/core/bars/families";
+import {
+  INSPECTION_VERDICTS,
+  type InspectionFacts,
+  type InspectionVerdict,
+  judgeInspection,
+  runoutOf,
+} from "@/core/care/inspection";
+import type { Problem } from "@/core/problem";
+import { trimmed } from "@/core/units/format";
+import { barMeasurements, bars, carePlan, careTasks, inspections } from "@/data/schema";
+import { type Context, inTransaction, may } from "@/server/access";
+import { refreshEffective } from "@/server/bars";
+import { logDone } from "@/server/care/log";
+import { storedCareRules } from "@/server/care/planning";
+import { type Outcome, failed, forbidden, idempotent, namesById, notFound, recordChange } from "@/server/kit";
+
+export type InspectionRow = typeof inspections.$inferSelect;
+
+/** Inspections of one bar, newest first, with who looked. */
+export async function inspectionsOf(
+  context: Context,
+  barId: string,
+  limit = 20,
+): Promise<(InspectionRow & { by: string })[]> {
+  const { hall } = context;
+  const rows = await hall.rows(inspections, {
+    where: eq(inspections.barId, barId),
+    orderBy: [desc(inspections.inspectedOn), desc(inspections.enteredAt)],
+    limit,
+  });
+  const names = await namesById(hall);
+  return rows.map((row) => ({ ...row, by: names.get(row.personId) ?? "somebody" }));
+}
+
+export interface InspectionForm {
+  tag: string;
+  facts: InspectionFacts;
+  /** What somebody decides; the rule's word where they do not. */
+  decided: InspectionVerdict | null;
+  reason: string;
+  /** Made by the screen, once for each inspection. */
+  idempotencyKey: string;
+}
+
+/**
+ * Keeps what was found on a bar, judged by the house's limits, and what follows for its state at once: a bar in
+ * quarantine is gone from matching, loading, sessions and the wall screen. Another decision than the rule's wants a
+ * reason; a milder one the right to change states, and only the manager's inspection takes a bar out of quarantine.
+ * What was looked at counts as done.
+ */
+export async function inspectBar(
+  context: Context,
+  { tag, facts, decided, reason, idempotencyKey }: InspectionForm,
+): Promise<Outcome<{ verdict: InspectionVerdict; reasons: string[] }>> {
+  if (!may(context, "bar.inspect")) return forbidden("inspect bars");
+  const problems = factProblems(facts);
+  if (!/^[\w-]{8,64}$/.test(idempotencyKey))
+    problems.push({ path: "idempotencyKey", message: "8 to 64 letters, digits, - or _." });
+  if (reason.length > 200) problems.push({ path: "reason", message: "At most 200 characters." });
+  if (problems.length > 0) return failed("invalid", "Nothing was kept.", problems);
+  return inTransaction(context, (context) =>
+    idempotent(context.hall, idempotencyKey, "bar.inspect", async () => {
+      const row = await context.hall.first(bars, {
+        where: and(eq(bars.tag, tag), ne(bars.state, "retired")),
+        forUpdate: true,
+      });
+      if (!row) return notFound(`bar ${tag}`);
+      const { limits } = await storedCareRules(context.hall);
+      const judged = judgeInspection(facts, limits);
+      const verdict = decided ?? judged.verdict;
+      const said = reason.trim();
+      const isOverride = verdict !== judged.verdict;
+      if (isOverride && said === "")
+        return failed("invalid", "Nothing was kept.", [
+          { path: "reason", message: `The rule says ${judged.verdict}; say why you decide otherwise.` },
+        ]);
+      const isMilder = INSPECTION_VERDICTS.indexOf(verdict) < INSPECTION_VERDICTS.indexOf(judged.verdict);
+      if ((isMilder || verdict === "retire") && !may(context, "bar.change-state"))
+        return forbidden(verdict === "retire" ? "retire bars" : "decide milder than the rule");
+      const runout = facts.dialMm ? runoutOf(facts.dialMm) : null;
+      const [kept] = await context.hall.insert(inspections, {
+        barId: row.id,
+        personId: context.actor.personId,
+        inspectedOn: context.clock.today,
+        facts,
+        tirMm: runout?.tirMm ?? null,
+        bendAtDeg: runout?.bendAtDeg ?? null,
+        suggested: judged.verdict,
+        decided: verdict,
+        reason: said || null,
+      });
+      const words = judged.reasons.map(({ text }) => text);
+      await measured(context, row, facts, runout?.tirMm ?? null);
+      await counted(context, row, facts);
+      const state = nextState(context, row.state, verdict);
+      const why = said || words.slice(0, 2).join(", ");
+      if (state !== null) {
+        const stateReason = state === "in-service" ? null : why.slice(0, 200);
+        await context.hall.update(bars, eq(bars.id, row.id), { state, stateReason, version: row.version + 1 });
+        await recordChange(context, {
+          entity: "bar",
+          entityId: row.id,
+          action: "state",
+          reason: `inspection: ${why || "nothing wrong"}`,
+          before: { state: row.state, stateReason: row.stateReason },
+          after: { state, stateReason },
+        });
+      }
+      await recordChange(context, {
+        entity: "inspection",
+        entityId: kept!.id,
+        action: "inspected",
+        after: { tag, suggested: judged.verdict, decided: verdict, tirMm: runout?.tirMm ?? null },
+        reason: said || null,
+      });
+      return { ok: true as const, verdict, reasons: words };
+    }),
+  );
+}
+
+/** The state that follows, or null for the one it has: nobody but the manager takes a bar out of quarantine. */
+function nextState(context: Context, from: string, verdict: InspectionVerdict): string | null {
+  const to = { keep: "in-service", watch: "watch", quarantine: "quarantined", retire: "retired" }[verdict];
+  if (to === from || from === "on-order") return null;
+  if (from === "quarantined" && to !== "retired" && !may(context, "bar.end-quarantine")) return null;
+  if (from === "watch" && to === "in-service" && !may(context, "bar.change-state")) return null;
+  return to;
+}
+
+/** What was measured on the way is kept like any measurement. */
+async function measured(
+  context: Context,
+  row: typeof bars.$inferSelect,
+  facts: InspectionFacts,
+  tirMm: number | null,
+): Promise<void> {
+  const { hall } = context;
+  const spins = [facts.spinLeftS, facts.spinRightS].filter((spin) => spin !== null);
+  const found: [kind: string, values: number[], unit: string, instrument: string][] = [
+    ...(tirMm === null
+      ? []
+      : [["runout", [Number(tirMm.toFixed(3))], "mm", "dial gauge, one turn"] as [string, number[], string, string]]),
+    ...(facts.endPlayMm === null
+      ? []
+      : [["endPlay", [facts.endPlayMm], "mm", "feeler gauge"] as [string, number[], string, string]]),
+    ...(spins.length === 0 ? [] : [["spinDown", spins, "s", "stopwatch"] as [string, number[], string, string]]),
+  ];
+  if (found.length === 0) return;
+  await hall.insert(
+    barMeasurements,
+    found.map(([kind, values, unit, instrument]) => ({
+      barId: row.id,
+      kind,
+      measuredAt: context.clock.now(),
+      personId: context.actor.personId,
+      instrument,
+      typedValues: values.map((value) => trimmed(value, 3)),
+      typedUnit: unit,
+      readings: values,
+    })),
+  );
+  await refreshEffective(hall, row);
+}
+
+/** Looking counts as the care that looks: straightness, sleeves, joints. */
+async function counted(context: Context, row: typeof bars.$inferSelect, facts: InspectionFacts): Promise<void> {
+  const { hall } = context;
+  const looked = [
+    ...(facts.dialMm || facts.hops !== null ? ["straightness"] : []),
+    ...(facts.endPlayMm !== null || facts.spinLeftS !== null || facts.spinRightS !== null ? ["sleeve-check"] : []),
+    ...(Object.keys(facts.parts).some((part) => part !== "end caps") ? ["joints"] : []),
+  ];
+  for (const task of await hall.rows(careTasks, { orderBy: [asc(careTasks.listOrder)] })) {
+    if (!looked.includes(task.key)) continue;
+    const planned = await hall.first(carePlan, {
+      where: and(eq(carePlan.barId, row.id), eq(carePlan.taskId, task.id)),
+    });
+    if (planned)
+      await logDone(context, row, task, {
+        doneOn: context.clock.today,
+        doneBy: context.actor.personId,
+        note: "inspected",
+        minutes: null,
+      });
+  }
+}
+
+/** What cannot be in what was found. */
+export function factProblems({ dialMm, spinLeftS, spinRightS, endPlayMm, ...rest }: InspectionFacts): Problem[] {
+  const problems: Problem[] = [];
+  const range = (path: string, value: number | null, most: number, unit: string) => {
+    if (value !== null && !(value >= 0 && value <= most))
+      problems.push({ path, message: `must be from 0 to ${most} ${unit}` });
+  };
+  if (dialMm) {
+    if (dialMm.length < 4 || dialMm.length > 72)
+      problems.push({ path: "dialMm", message: "Read the dial at 4 to 72 even angles round one turn." });
+    if (dialMm.some((value) => !(Math.abs(value) <= 50)))
+      problems.push({ path: "dialMm", message: "Dial readings are from −50 to 50 mm." });
+  }
+  range("spinLeftS", spinLeftS, 600, "s");
+  range("spinRightS", spinRightS, 600, "s");
+  range("endPlayMm", endPlayMm, 50, "mm");
+  const isNothing =
+    !dialMm &&
+    [spinLeftS, spinRightS, endPlayMm, rest.hops, rest.crackSeen, rest.knurl, rest.rust].every(
+      (fact) => fact === null,
+    ) &&
+    Object.keys(rest.parts).length === 0;
+  if (isNothing) problems.push({ path: "facts", message: "Note at least one thing that you looked at." });
+  return problems;
+}
+
+/** Which parts a family has that can crack or go missing. */
+export function partsOf(family: FamilyKey): ("welds" | "pins" | "pads" | "end caps")[] {
+  const { form } = FAMILIES[family];
+  if (form === "straight") return ["end caps"];
+  return form === "yoke" ? ["welds", "pins", "pads", "end caps"] : ["welds", "pins", "end caps"];
+}

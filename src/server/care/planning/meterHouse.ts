@@ -1,0 +1,82 @@
+import "server-only";
+import { and, asc, gte, isNull, lte } from "drizzle-orm";
+import type { CareHouse, MeterHouse } from "@/core/care/careDue";
+import { ClimateClock } from "@/core/care/climateClock";
+import { classFactor, climateFactor } from "@/core/care/climateFactor";
+import { CHALK_LEFT_FACTOR, type CareRule, USUAL_FACTORS, factorOfUse } from "@/core/care/needMeter";
+import { type HallDay, addDays, daysBetween, hallDayAt } from "@/core/units/hallDay";
+import { barCare, careFindings, climateDays, climateSensors, places } from "@/data/schema";
+import type { Context } from "@/server/access";
+import { storedRules } from "@/server/rules";
+import { storedCareRules } from "./storedCareRules";
+import { usesByBar } from "./uses";
+
+/** What the house decides about care. */
+export async function careHouse(context: Context): Promise<CareHouse> {
+  const { hall } = context;
+  const [{ schools }, { rule }] = [await storedRules(hall), await storedCareRules(hall)];
+  return {
+    climate: context.actor.climateClass,
+    isAllRoundBusiest: schools.bars === "one-all-round",
+    meter: rule === "calendar" ? null : await meterHouse(context, rule),
+  };
+}
+
+/* Asked one after the other: within a transaction there is one connection. */
+
+/** So far back need is counted, and so far ahead it is forecast. */
+const DAYS_BACK = 800;
+
+const DAYS_AHEAD = 800;
+
+/** Everything the need meter goes by: the clock of each place, and what is particular to each bar. */
+export async function meterHouse(context: Context, rule: Exclude<CareRule, "calendar">): Promise<MeterHouse> {
+  const { hall } = context;
+  const first = addDays(context.clock.today, -DAYS_BACK);
+  const [sensors, days, where, own, uses, findings] = [
+    await hall.rows(climateSensors, { orderBy: [asc(climateSensors.key)] }),
+    await hall.rows(climateDays, {
+      where: and(gte(climateDays.day, first), lte(climateDays.day, context.clock.today)),
+    }),
+    await hall.rows(places),
+    await hall.rows(barCare),
+    await usesByBar(context),
+    await hall.rows(careFindings, { where: isNull(careFindings.settledAt), orderBy: [asc(careFindings.foundAt)] }),
+  ];
+  const fallback = classFactor(context.actor.climateClass);
+  const clocks = new Map(
+    sensors.map(({ id, key }) => {
+      const factors: (number | null)[] = Array.from({ length: DAYS_BACK + 1 }, () => null);
+      for (const one of days)
+        if (one.sensorId === id) factors[daysBetween(first, one.day)] = climateFactor(one.rateUmPerYear);
+      return [key, new ClimateClock(first, factors, DAYS_BACK + DAYS_AHEAD, fallback)];
+    }),
+  );
+  const usual = clocks.get(sensors[0]?.key ?? "") ?? new ClimateClock(first, [], DAYS_BACK + DAYS_AHEAD, fallback);
+  const sensorOf = new Map(where.map(({ id, sensorKey }) => [id, sensorKey]));
+  const byBar = new Map(own.map((row) => [row.barId, row]));
+  const total = [...uses.values()].reduce((sum, n) => sum + n, 0);
+  const mean = uses.size === 0 ? 0 : total / uses.size;
+  const asked = new Map<string, { on: HallDay; because: string }>();
+  for (const { barId, foundAt, note } of findings)
+    asked.set(barId, { on: hallDayAt(foundAt, context.actor.timeZone), because: `found: ${note}` });
+  return {
+    rule,
+    today: context.clock.today,
+    clockOf: (placeId) => clocks.get(sensorOf.get(placeId ?? "") ?? "") ?? usual,
+    factorsOf: (barId) => {
+      const set = byBar.get(barId);
+      return {
+        ...USUAL_FACTORS,
+        use: set?.useFactor ?? factorOfUse(uses.get(barId) ?? 0, mean, total),
+        isUseSet: set?.useFactor != null,
+        chalk: set?.chalkSeenOn ? CHALK_LEFT_FACTOR : 1,
+        finish: set?.finishFactor ?? null,
+      };
+    },
+    askedOf: (barId) => {
+      const chalk = byBar.get(barId)?.chalkSeenOn;
+      return asked.get(barId) ?? (chalk ? { on: chalk, because: "chalk was left on it" } : null);
+    },
+  };
+}

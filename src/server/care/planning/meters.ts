@@ -1,0 +1,123 @@
+import "server-only";
+import { and, asc, eq, ne } from "drizzle-orm";
+import { type CareRule, type Need, USUAL_FACTORS, needForecast } from "@/core/care/needMeter";
+import type { Problem } from "@/core/problem";
+import { isTaskOf, meterTaskOf, needNow } from "@/data/carePlanRows";
+import { barCare, bars, carePlan, careTasks } from "@/data/schema";
+import { type Context, inTransaction, may } from "@/server/access";
+import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
+import { meterHouse } from "./meterHouse";
+import { replanCare } from "./planCare";
+import { storedCareRules } from "./storedCareRules";
+
+/** Need is forecast so far ahead. */
+const FORECAST_DAYS = 56;
+
+/** The need of one bar's tasks, with every factor. */
+export interface MeterItem {
+  barId: string;
+  tag: string;
+  barName: string;
+  finish: string | null;
+  isUseSet: boolean;
+  isFinishSet: boolean;
+  chalkSeenOn: string | null;
+  /** Of the row that keeps what somebody set; 0 when there is none yet. */
+  version: number;
+  /** Need as it will stand week by week from today on, by measured air and monthly normals, if nothing is done. */
+  tasks: { task: string; taskName: string; need: Need; forecast: number[] }[];
+}
+
+/** The meters of every bar in use, the neediest first, whatever rule the house goes by. */
+export async function careMeters(context: Context): Promise<{ rule: CareRule; items: MeterItem[] }> {
+  const { hall } = context;
+  const [{ rule }, meter, rows, tasks, plan, own] = await Promise.all([
+    storedCareRules(hall),
+    meterHouse(context, "meter"),
+    hall.rows(bars, { where: and(ne(bars.state, "retired"), ne(bars.state, "on-order")), orderBy: [asc(bars.tag)] }),
+    hall.rows(careTasks, { orderBy: [asc(careTasks.listOrder)] }),
+    hall.rows(carePlan),
+    hall.rows(barCare),
+  ]);
+  const last = new Map(plan.map(({ barId, taskId, lastDoneOn }) => [`${barId} ${taskId}`, lastDoneOn]));
+  const set = new Map(own.map((row) => [row.barId, row]));
+  const items = rows.map((row): MeterItem => ({
+    barId: row.id,
+    tag: row.tag,
+    barName: row.name,
+    finish: row.finish,
+    isUseSet: set.get(row.id)?.useFactor != null,
+    isFinishSet: set.get(row.id)?.finishFactor != null,
+    chalkSeenOn: set.get(row.id)?.chalkSeenOn ?? null,
+    version: set.get(row.id)?.version ?? 0,
+    tasks: tasks
+      .filter((task) => isTaskOf(task, row))
+      .map((task) => {
+        const lastDoneOn = last.get(`${row.id} ${task.id}`) ?? null;
+        const need = needNow(row, task, meter, lastDoneOn);
+        const still = need.factors.reduce(
+          (product, { label, value }) => (label === "air" ? product : product * value),
+          1,
+        );
+        const daily = needForecast(
+          meterTaskOf(task),
+          still,
+          meter.clockOf(row.placeId),
+          lastDoneOn ?? row.knownSince,
+          context.clock.today,
+          FORECAST_DAYS + 1,
+        );
+        return {
+          task: task.key,
+          taskName: task.name,
+          need,
+          forecast: [...daily].filter((_, i) => i % 7 === 0),
+        };
+      }),
+  }));
+  const most = ({ tasks: all }: MeterItem) => Math.max(0, ...all.map(({ need }) => need.need));
+  return { rule, items: items.sort((a, b) => most(b) - most(a) || (a.tag < b.tag ? -1 : 1)) };
+}
+
+/** Sets or clears what hastens or slows care on one bar. Empty is worked out. */
+export async function saveBarFactors(
+  context: Context,
+  form: { tag: string; version: number; use: string; finish: string },
+): Promise<Outcome<object>> {
+  if (!may(context, "bar.edit")) return forbidden("change what care of a bar goes by");
+  const problems: Problem[] = [];
+  const factor = (path: "use" | "finish") => {
+    const text = form[path].trim().replace(",", ".");
+    if (text === "") return null;
+    const value = Number(text);
+    if (!(value >= 0.1 && value <= 10))
+      problems.push({ path, message: `${path}: “${form[path]}” must be a number from 0.1 to 10` });
+    return value;
+  };
+  const [useFactor, finishFactor] = [factor("use"), factor("finish")];
+  if (problems.length > 0) return failed("invalid", "Nothing was changed.", problems);
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
+    const bar = await hall.first(bars, { where: and(eq(bars.tag, form.tag), ne(bars.state, "retired")) });
+    if (!bar) return notFound(`bar ${form.tag}`);
+    const row = await hall.first(barCare, { where: eq(barCare.barId, bar.id), forUpdate: true });
+    if ((row?.version ?? 0) !== form.version)
+      return failed("stale", "Somebody changed this meanwhile. Look at it again before you change it.");
+    await hall.put(barCare, [barCare.barId], {
+      barId: bar.id,
+      useFactor,
+      finishFactor,
+      chalkSeenOn: row?.chalkSeenOn ?? null,
+      version: form.version + 1,
+    });
+    await recordChange(context, {
+      entity: "bar",
+      entityId: bar.id,
+      action: "care factors",
+      before: { use: row?.useFactor ?? USUAL_FACTORS.use, finish: row?.finishFactor ?? null },
+      after: { use: useFactor, finish: finishFactor },
+    });
+    await replanCare(context);
+    return { ok: true as const };
+  });
+}

@@ -1,0 +1,198 @@
+import "server-only";
+import { and, eq, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm";
+import { learnedMinutes } from "@/core/care/learnedMinutes";
+import { type HallDay, addDays, hallDayAt } from "@/core/units/hallDay";
+import { careLog, carePlan, careSkips, careTasks } from "@/data/schema";
+import { type Context, inTransaction, may } from "@/server/access";
+import { type DueItem, careDueOn } from "@/server/care/due";
+import { barToCareFor, checkedPhoto, keepFinding } from "@/server/care/findings";
+import { logDone } from "@/server/care/log";
+import { type Outcome, careTasksById, failed, forbidden, idempotent, notFound, recordChange } from "@/server/kit";
+
+/** One bar on a round with what is due on it, in the order bars hang. */
+export interface RoundStop {
+  tag: string;
+  barName: string;
+  place: string | null;
+  state: string;
+  tasks: {
+    key: string;
+    name: string;
+    steps: string[];
+    cautions: string[];
+    reason: string;
+    overdueDays: number;
+    skipped: string | null;
+  }[];
+  /** By what was learnt of such tasks. */
+  minutes: number;
+}
+
+export interface RoundView {
+  day: HallDay;
+  stops: RoundStop[];
+  minutes: number;
+  /** What to take along. */
+  materials: string[];
+}
+
+/** What is due on a day as a walk past the bars; of some tasks or all. */
+export async function roundOf(
+  context: Context,
+  { task, day }: { task: string | null; day: HallDay },
+): Promise<RoundView> {
+  const { hall } = context;
+  const [due, learned, skips, tasks] = await Promise.all([
+    careDueOn(context, day, task ?? undefined),
+    minutesLearned(context),
+    hall.rows(careSkips, { where: eq(careSkips.skippedOn, context.clock.today) }),
+    careTasksById(hall),
+  ]);
+  const skipped = new Map(skips.map(({ barId, taskId, reason }) => [`${barId} ${tasks.get(taskId)?.key}`, reason]));
+  const items = due
+    .filter((item) => item.state !== "quarantined")
+    .sort((a, b) => a.placeOrder - b.placeOrder || (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0));
+  const taskOf = new Map([...tasks.values()].map((one) => [one.key, one]));
+  const stops: RoundStop[] = [];
+  for (const item of items) {
+    const last = stops.at(-1);
+    const stop = last?.tag === item.tag ? last : newStop(item);
+    if (stop !== last) stops.push(stop);
+    stop.tasks.push({
+      key: item.task,
+      name: item.taskName,
+      steps: item.steps,
+      cautions: taskOf.get(item.task)?.cautions ?? [],
+      reason: item.reason,
+      overdueDays: item.overdueDays,
+      skipped: skipped.get(`${item.barId} ${item.task}`) ?? null,
+    });
+    stop.minutes += learned.get(item.task) ?? item.minutes;
+  }
+  return {
+    day,
+    stops,
+    minutes: stops.reduce((sum, { minutes }) => sum + minutes, 0),
+    materials: [...new Set(items.flatMap((item) => taskOf.get(item.task)?.materials ?? []))],
+  };
+}
+
+const newStop = ({ tag, barName, place, state }: DueItem): RoundStop => ({
+  tag,
+  barName,
+  place,
+  state,
+  tasks: [],
+  minutes: 0,
+});
+
+/** Minutes that a task takes by what it took lately; starts from what the task says. */
+export async function minutesLearned(context: Context): Promise<Map<string, number>> {
+  const { hall } = context;
+  const [tasks, took] = await Promise.all([
+    careTasksById(hall),
+    hall.summary(
+      careLog,
+      {
+        taskId: careLog.taskId,
+        count: sql<number>`count(*)::int`,
+        total: sql<number>`sum(${careLog.minutes})::float8`,
+      },
+      {
+        where: and(
+          isNotNull(careLog.minutes),
+          isNull(careLog.undoneAt),
+          gte(careLog.doneOn, addDays(context.clock.today, -120)),
+        ),
+        groupBy: [careLog.taskId],
+      },
+    ),
+  ]);
+  const byTask = new Map(took.map((row) => [row.taskId, row]));
+  return new Map(
+    [...tasks.values()].map((task) => {
+      const { count = 0, total = 0 } = byTask.get(task.id) ?? {};
+      return [task.key, learnedMinutes(task.minutes, count, total)];
+    }),
+  );
+}
+
+/** One touch on a round: done, not now, or something is wrong. */
+export interface RoundTouch {
+  key: string;
+  kind: "done" | "skip" | "wrong";
+  tag: string;
+  tasks: string[];
+  /** Why not now; what is wrong. */
+  note?: string;
+  /** Of what is wrong, base64. */
+  photo?: string;
+  /** Since the touch before, where that is known. */
+  minutes?: number;
+  madeAt: string;
+}
+
+/** Carries out one touch, once, however often it is sent; a round is the day's on which it was made. */
+export async function touchRound(
+  context: Context,
+  touch: RoundTouch,
+): Promise<Outcome<{ kind: RoundTouch["kind"]; tag: string }>> {
+  if (!may(context, "care.tick")) return forbidden("tick off care");
+  const note = (touch.note ?? "").trim();
+  if (touch.kind !== "done" && note === "")
+    return failed("invalid", "Nothing was kept.", [
+      { path: "note", message: touch.kind === "skip" ? "Say why not now." : "Say what is wrong." },
+    ]);
+  const photo = touch.photo ? await checkedPhoto(touch.photo) : null;
+  if (photo && !photo.ok) return photo;
+  // A tablet's clock may run ahead; nothing is done tomorrow.
+  const made = new Date(touch.madeAt);
+  const day = hallDayAt(made, context.actor.timeZone);
+  const doneOn = day > context.clock.today ? context.clock.today : day;
+  return inTransaction(context, (context) =>
+    idempotent(context.hall, touch.key, "care.round", async () => {
+      const bar = await barToCareFor(context.hall, touch.tag);
+      if (!bar) return notFound(`bar ${touch.tag} to care for`);
+      const tasks = await context.hall.rows(careTasks, {
+        where: inArray(careTasks.key, touch.tasks.length > 0 ? touch.tasks : [""]),
+      });
+      if (touch.kind === "wrong") {
+        await keepFinding(context, bar, { note, photo: photo?.ok ? photo : null, foundAt: made });
+        return { ok: true as const, kind: touch.kind, tag: touch.tag };
+      }
+      if (tasks.length === 0) return notFound(`task "${touch.tasks.join(", ")}"`);
+      for (const task of tasks) {
+        if (touch.kind === "skip") {
+          await context.hall.insert(careSkips, {
+            barId: bar.id,
+            taskId: task.id,
+            skippedOn: doneOn,
+            reason: note,
+            personId: context.actor.personId,
+          });
+          continue;
+        }
+        const planned = await context.hall.first(carePlan, {
+          where: and(eq(carePlan.barId, bar.id), eq(carePlan.taskId, task.id)),
+          forUpdate: true,
+        });
+        // Two people may tick the same bar: the second changes nothing.
+        if (!planned || planned.lastDoneOn === doneOn) continue;
+        const done = await logDone(context, bar, task, {
+          doneOn,
+          doneBy: context.actor.personId,
+          note,
+          minutes: touch.minutes === undefined ? null : touch.minutes / tasks.length,
+        });
+        await recordChange(context, {
+          entity: "care-log",
+          entityId: done.logId,
+          action: "done",
+          before: { dueOn: planned.dueOn },
+          after: { dueOn: done.dueOn, tag: bar.tag, task: task.key, doneOn },
+        });
+      }
+      return { ok: true as const, kind: touch.kind, tag: touch.tag };
+    }),
+  );
+}

@@ -1,0 +1,102 @@
+import "server-only";
+import { and, eq, inArray, notInArray } from "drizzle-orm";
+import type { HallDay } from "@/core/units/hallDay";
+import { barCare, bars } from "@/data/schema";
+import { type Context, inTransaction, may } from "@/server/access";
+import { replanCare, storedCareRules, usesByBar } from "@/server/care/planning";
+import { type Outcome, failed, forbidden, notFound, placesById, recordChange } from "@/server/kit";
+
+/** So many of the busiest bars are looked at every day. */
+const BUSIEST = 6;
+
+/** A bar to look at today, and why. */
+export interface SpotCheck {
+  tag: string;
+  barName: string;
+  place: string | null;
+  /** Times used in the last four weeks or planned for the next two. */
+  uses: number;
+  chalkSeenOn: HallDay | null;
+  isLookedAt: boolean;
+}
+
+/**
+ * The day's spot checks (handbook §11): bars with chalk left on them, then the busiest. A bar is looked at once
+ * somebody said today what was seen on it.
+ */
+export async function spotChecks(context: Context): Promise<SpotCheck[]> {
+  const { hall } = context;
+  const [uses, own, places] = await Promise.all([usesByBar(context), hall.rows(barCare), placesById(hall)]);
+  const careOf = new Map(own.map((row) => [row.barId, row]));
+  const busiest = [...uses]
+    .filter(([, count]) => count > 0)
+    .sort(([a, x], [b, y]) => y - x || (a < b ? -1 : 1))
+    .slice(0, BUSIEST);
+  const chalky = own.flatMap(({ barId, chalkSeenOn }) => (chalkSeenOn === null ? [] : [barId]));
+  const ids = [...new Set([...chalky, ...busiest.map(([id]) => id)])];
+  if (ids.length === 0) return [];
+  const rows = await hall.rows(bars, {
+    where: and(inArray(bars.id, ids), notInArray(bars.state, ["retired", "on-order", "quarantined"])),
+  });
+  return rows
+    .map(({ id, tag, name, placeId }): SpotCheck => {
+      const { chalkSeenOn = null, lookedOn = null } = careOf.get(id) ?? {};
+      return {
+        tag,
+        barName: name,
+        place: places.get(placeId ?? "")?.name ?? null,
+        uses: uses.get(id) ?? 0,
+        chalkSeenOn,
+        isLookedAt: lookedOn === context.clock.today,
+      };
+    })
+    .sort(
+      (a, b) =>
+        Number(a.chalkSeenOn === null) - Number(b.chalkSeenOn === null) || b.uses - a.uses || (a.tag < b.tag ? -1 : 1),
+    );
+}
+
+/** What somebody saw on a bar in passing. */
+export type Seen = "chalk" | "clean";
+
+/**
+ * Notes what was seen on bars. Chalk makes the shaft due sooner, until it is brushed or seen clean; either way the bar
+ * has been looked at today.
+ */
+export async function noteSeen(
+  context: Context,
+  tags: readonly string[],
+  seen: Seen,
+): Promise<Outcome<{ noted: string[] }>> {
+  if (!may(context, "care.spot")) return forbidden("note what was seen on bars");
+  if (tags.length === 0 || tags.length > 100) return failed("invalid", "Touch the bars that you looked at.");
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
+    const rows = await hall.rows(bars, {
+      where: and(inArray(bars.tag, [...tags]), notInArray(bars.state, ["retired"])),
+    });
+    if (rows.length === 0) return notFound(`bar ${tags[0]}`);
+    let isChanged = false;
+    for (const bar of rows) {
+      const row = await hall.first(barCare, { where: eq(barCare.barId, bar.id), forUpdate: true });
+      const chalkSeenOn = seen === "chalk" ? context.clock.today : null;
+      isChanged ||= (row?.chalkSeenOn ?? null) !== chalkSeenOn;
+      await hall.put(barCare, [barCare.barId], {
+        barId: bar.id,
+        useFactor: row?.useFactor ?? null,
+        finishFactor: row?.finishFactor ?? null,
+        chalkSeenOn,
+        lookedOn: context.clock.today,
+        version: (row?.version ?? 0) + 1,
+      });
+      await recordChange(context, {
+        entity: "bar",
+        entityId: bar.id,
+        action: seen === "chalk" ? "chalk left on" : "seen clean",
+        after: { on: context.clock.today },
+      });
+    }
+    if (isChanged && (await storedCareRules(hall)).rule !== "calendar") await replanCare(context);
+    return { ok: true as const, noted: rows.map(({ tag }) => tag) };
+  });
+}

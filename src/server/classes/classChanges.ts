@@ -1,0 +1,205 @@
+import "server-only";
+import { eq } from "drizzle-orm";
+import { type PlannedClass, planClass } from "@/core/classes/planClass";
+import type { StationKind } from "@/core/classes/stationSuits";
+import { PURPOSES } from "@/core/matching/lifter";
+import type { Problem } from "@/core/problem";
+import { isHallDay } from "@/core/units/hallDay";
+import { convertTyped, readTyped } from "@/core/units/typedQuantity";
+import { classEntries, classes, lifters } from "@/data/schema";
+import { type Context, inTransaction, may } from "@/server/access";
+import { barsOnTheWall } from "@/server/bars";
+import { listStations } from "@/server/equipment";
+import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
+import { allLifts } from "@/server/lifts";
+import { matchingRules } from "@/server/rules";
+import { type ClassRow, entriesOf } from "./classes";
+
+export interface ClassForm {
+  id: string | null;
+  version: number;
+  name: string;
+  heldOn: string;
+  startsAt: string;
+  blockMinutes: string;
+  blocks: string;
+  /** How many share each station, as typed; empty where it is not used. */
+  capacities: Record<string, string>;
+}
+
+/** Enters a class, or changes when it is and where. What was assigned before no longer holds then. */
+export async function saveClass(context: Context, form: ClassForm): Promise<Outcome<{ id: string }>> {
+  if (!may(context, "class.edit")) return forbidden("enter classes");
+  const problems: Problem[] = [];
+  const whole = (path: string, label: string, text: string, [least, most]: [number, number]) => {
+    const value = /^\d{1,3}$/.test(text.trim()) ? Number(text) : NaN;
+    if (value >= least && value <= most) return value;
+    problems.push({ path, message: `${label}: a whole number from ${least} to ${most}` });
+    return least;
+  };
+  const name = form.name.trim();
+  if (name === "" || name.length > 60) problems.push({ path: "name", message: "name: up to 60 characters" });
+  if (!isHallDay(form.heldOn)) problems.push({ path: "heldOn", message: "day: write YYYY-MM-DD" });
+  if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(form.startsAt))
+    problems.push({ path: "startsAt", message: "starts at: write 18:30" });
+  const blockMinutes = whole("blockMinutes", "minutes a block", form.blockMinutes, [5, 180]);
+  const blocks = whole("blocks", "blocks", form.blocks, [1, 12]);
+  const stations = (await listStations(context)).items;
+  const capacities: Record<string, number> = {};
+  for (const { key, name: station } of stations) {
+    const text = (form.capacities[key] ?? "").trim();
+    if (text !== "" && text !== "0") capacities[key] = whole(`capacity.${key}`, station, text, [1, 12]);
+  }
+  if (Object.keys(capacities).length === 0)
+    problems.push({ path: "capacities", message: "stations: say for one at least how many share it" });
+  if (problems.length > 0) return failed("invalid", "Nothing was changed.", problems);
+  const value = { name, heldOn: form.heldOn, startsAt: form.startsAt, blockMinutes, blocks, capacities };
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
+    if (form.id === null) {
+      const [made] = await hall.insert(classes, value);
+      await recordChange(context, { entity: "class", entityId: made!.id, action: "entered", after: value });
+      return { ok: true, id: made!.id };
+    }
+    const row = await hall.first(classes, { where: eq(classes.id, form.id), forUpdate: true });
+    if (!row) return notFound("such class");
+    if (row.version !== form.version)
+      return failed("stale", `Somebody changed ${row.name} meanwhile. Nothing was changed; look at it again.`);
+    await hall.update(classes, eq(classes.id, row.id), { ...value, plan: null, version: row.version + 1 });
+    await recordChange(context, { entity: "class", entityId: row.id, action: "edited", after: value });
+    return { ok: true, id: row.id };
+  });
+}
+
+export interface EntryForm {
+  classId: string;
+  lifter: string;
+  lift: string;
+  load: string;
+  purpose: string;
+}
+
+/** Puts a lifter's lift into a class. */
+export async function addEntry(context: Context, form: EntryForm): Promise<Outcome<{ id: string }>> {
+  if (!may(context, "class.edit")) return forbidden("change classes");
+  const typed = readTyped(form.load, "kg");
+  const kg = typed && (typed.unit === "kg" || typed.unit === "lb") ? convertTyped(typed) : NaN;
+  const problems: Problem[] = [];
+  if (!(kg > 0 && kg <= 2000)) problems.push({ path: "load", message: `load: “${form.load}” is none; write 80 kg` });
+  const lift = (await allLifts(context)).find(({ key }) => key === form.lift);
+  if (!lift) problems.push({ path: "lift", message: "lift: choose one" });
+  const purpose = PURPOSES.find((key) => key === form.purpose) ?? "general";
+  return changeClass(context, form.classId, `${form.lifter} enters`, async (context) => {
+    const { hall } = context;
+    const lifter = await hall.first(lifters, { where: eq(lifters.key, form.lifter) });
+    if (!lifter || lifter.retiredAt) problems.push({ path: "lifter", message: "lifter: choose one" });
+    if (lifter && lift) {
+      const same = await hall.rows(classEntries, { where: eq(classEntries.classId, form.classId) });
+      if (same.some(({ lifterId, liftKey }) => lifterId === lifter.id && liftKey === lift.key))
+        problems.push({ path: "lift", message: `lift: ${lifter.name} does the ${lift.name} in this class already` });
+    }
+    if (problems.length > 0) return failed("invalid", "Nothing was changed.", problems);
+    const [made] = await hall.insert(classEntries, {
+      classId: form.classId,
+      lifterId: lifter!.id,
+      liftKey: lift!.key,
+      loadValue: typed!.value,
+      loadUnit: typed!.unit,
+      loadKg: kg,
+      purpose,
+    });
+    return { ok: true, id: made!.id };
+  });
+}
+
+/** Takes an entry out of a class again. */
+export function removeEntry(context: Context, classId: string, entryId: string): Promise<Outcome<{ id: string }>> {
+  return changeClass(context, classId, "an entry leaves", async (context) => {
+    const { hall } = context;
+    const entry = await hall.first(classEntries, { where: eq(classEntries.id, entryId) });
+    if (!entry || entry.classId !== classId) return notFound("such entry");
+    await hall.remove(classEntries, eq(classEntries.id, entryId));
+    return { ok: true, id: entryId };
+  });
+}
+
+/** Fixes block, station or bar of an entry; null frees it. */
+export function lockEntry(
+  context: Context,
+  classId: string,
+  entryId: string,
+  lock: { block: number | null; station: string | null; tag: string | null },
+): Promise<Outcome<{ id: string }>> {
+  return changeClass(context, classId, "a choice is fixed or freed", async (context, row) => {
+    const { hall } = context;
+    const entry = await hall.first(classEntries, { where: eq(classEntries.id, entryId) });
+    if (!entry || entry.classId !== classId) return notFound("such entry");
+    if (lock.block !== null && !(lock.block >= 1 && lock.block <= row.blocks)) return notFound("such block");
+    if (lock.station !== null && !(lock.station in row.capacities)) return notFound("such station in the class");
+    const bar = lock.tag === null ? null : (await barsOnTheWall(context)).find((one) => one.bar.tag === lock.tag);
+    if (lock.tag !== null && !bar) return notFound(`bar ${lock.tag}`);
+    await hall.update(classEntries, eq(classEntries.id, entryId), {
+      lockedBlock: lock.block,
+      lockedStation: lock.station,
+      lockedBarId: bar?.id ?? null,
+    });
+    return { ok: true, id: entryId };
+  });
+}
+
+/** Every change of what a class asks makes what was assigned stale. */
+async function changeClass<T extends object>(
+  context: Context,
+  classId: string,
+  action: string,
+  work: (context: Context, row: ClassRow) => Promise<Outcome<T>>,
+): Promise<Outcome<T>> {
+  if (!may(context, "class.edit")) return forbidden("change classes");
+  if (!/^[0-9a-f-]{36}$/.test(classId)) return notFound("such class");
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
+    const row = await hall.first(classes, { where: eq(classes.id, classId), forUpdate: true });
+    if (!row) return notFound("such class");
+    const result = await work(context, row);
+    if (!result.ok) return result;
+    await hall.update(classes, eq(classes.id, classId), { plan: null, version: row.version + 1 });
+    await recordChange(context, { entity: "class", entityId: classId, action });
+    return result;
+  });
+}
+
+/** Works out who is where with what, and keeps it. */
+export async function assignTonight(context: Context, classId: string): Promise<Outcome<{ plan: PlannedClass }>> {
+  if (!may(context, "class.edit")) return forbidden("assign classes");
+  const { hall } = context;
+  const row = /^[0-9a-f-]{36}$/.test(classId) ? await hall.first(classes, { where: eq(classes.id, classId) }) : null;
+  if (!row) return notFound("such class");
+  const [asked, rules, stations] = [
+    await entriesOf(context, row),
+    await matchingRules(context),
+    (await listStations(context)).items,
+  ];
+  if (asked.entries.length === 0) return failed("impossible", "Nobody is in this class yet.");
+  const plan = planClass({
+    entries: asked.entries,
+    stations: stations.flatMap(({ key, name, kind, supportSpacingMm, nearPlace }) =>
+      row.capacities[key]
+        ? [{ key, name, kind: kind as StationKind, supportSpacingMm, nearPlace, capacity: row.capacities[key] }]
+        : [],
+    ),
+    blocks: row.blocks,
+    bars: asked.bars,
+    placeOf: asked.placeOf,
+    rules,
+    today: context.clock.today,
+  });
+  return inTransaction(context, async (context) => {
+    const { hall: tx } = context;
+    const now = await tx.first(classes, { where: eq(classes.id, classId), forUpdate: true });
+    if (!now || now.version !== row.version)
+      return failed("stale", "Somebody changed the class meanwhile. Assign it once more.");
+    await tx.update(classes, eq(classes.id, classId), { plan });
+    await recordChange(context, { entity: "class", entityId: classId, action: "assigned" });
+    return { ok: true, plan };
+  });
+}

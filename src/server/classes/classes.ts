@@ -1,0 +1,153 @@
+import "server-only";
+import { and, asc, desc, eq, isNull, sql } from "drizzle-orm";
+import { type Bar, isUsable } from "@/core/bars/bar";
+import type { ClassEntry, PlannedClass } from "@/core/classes/planClass";
+import type { Purpose } from "@/core/matching/lifter";
+import { matchBar } from "@/core/matching/match";
+import type { Reason } from "@/core/matching/verdict";
+import { rackSetting, rackWords } from "@/core/setups/rackHeight";
+import { trimNumeric } from "@/data/barRecordRows";
+import { bars, classEntries, classes, lifters } from "@/data/schema";
+import { type Context, may } from "@/server/access";
+import { barsOnTheWall } from "@/server/bars";
+import { listStations } from "@/server/equipment";
+import { type Outcome, forbidden, notFound } from "@/server/kit";
+import { type LifterRow, barUse, matchLifterOf } from "@/server/lifters";
+import { allLifts, liftOf, meetingRules } from "@/server/lifts";
+import { barsToday as barsNow } from "@/server/matching";
+import { matchingRules } from "@/server/rules";
+
+export type ClassRow = typeof classes.$inferSelect;
+
+type EntryRow = typeof classEntries.$inferSelect;
+
+/** Classes, the coming ones first; for coach and manager. */
+export async function listClasses(context: Context): Promise<ClassRow[]> {
+  if (!may(context, "class.edit")) return [];
+  return context.hall.rows(classes, { orderBy: [desc(classes.heldOn), desc(classes.startsAt)], limit: 50 });
+}
+
+/** Classes of today with entries and no plan; nothing for whoever may not see classes. */
+export async function classesUnassigned(context: Context): Promise<ClassRow[]> {
+  if (!may(context, "class.edit")) return [];
+  return context.hall.rows(classes, {
+    where: and(
+      eq(classes.heldOn, context.clock.today),
+      isNull(classes.plan),
+      sql`exists (select 1 from ${classEntries} where ${classEntries.classId} = ${classes.id})`,
+    ),
+    orderBy: [asc(classes.startsAt)],
+    limit: 10,
+  });
+}
+
+export interface ClassItem {
+  id: string;
+  lifter: string;
+  lifterName: string;
+  lift: string;
+  liftName: string;
+  load: string;
+  loadKg: number;
+  purpose: Purpose;
+  lockedBlock: number | null;
+  lockedStation: string | null;
+  lockedTag: string | null;
+}
+
+export interface ClassDetails {
+  row: ClassRow;
+  items: ClassItem[];
+  plan: PlannedClass | null;
+  /** Why each placed entry has its bar, for the coach's screen; by entry. */
+  reasons: Map<string, Reason[]>;
+  /** Where J-cups and safeties go, for the coach's screen; by entry. */
+  settings: Map<string, string>;
+  bars: Bar[];
+}
+
+/** A class with everything that a coach sees of it. */
+export async function classDetails(context: Context, id: string): Promise<Outcome<{ details: ClassDetails }>> {
+  if (!may(context, "class.edit")) return forbidden("see classes with their lifters");
+  const { hall } = context;
+  const row = /^[0-9a-f-]{36}$/.test(id) ? await hall.first(classes, { where: eq(classes.id, id) }) : null;
+  if (!row) return notFound("such class");
+  const asked = await entriesOf(context, row);
+  const plan = row.plan as PlannedClass | null;
+  const rules = await matchingRules(context);
+  // That a bar of the class is in use is the class's own doing.
+  const barsToday = new Map([...(await barsNow(context))].map(([tag, one]) => [tag, { ...one, takenAt: null }]));
+  const reasons = new Map<string, Reason[]>();
+  const settings = new Map<string, string>();
+  const racks = new Map((await listStations(context)).items.map((station) => [station.key, station]));
+  for (const placed of plan?.entries ?? []) {
+    const entry = asked.entries.find((one) => one.id === placed.id);
+    const bar = asked.bars.find(({ tag }) => tag === placed.tag);
+    if (!entry || !bar) continue;
+    const { lifter, purpose } = entry;
+    const options = { lifter, purpose, rules, today: context.clock.today, barsToday };
+    reasons.set(placed.id, matchBar(bar, entry.lift, entry.loadKg, options).reasons);
+    const { kind, firstHoleMm = null, holePitchMm = null } = racks.get(placed.station ?? "") ?? {};
+    if (kind !== "rack" || !lifter.build || firstHoleMm === null || holePitchMm === null) continue;
+    const setting = rackSetting(lifter.build, bar, entry.lift, { firstHoleMm, holePitchMm });
+    if (setting) settings.set(placed.id, rackWords(setting));
+  }
+  return { ok: true, details: { row, items: asked.items, plan, reasons, settings, bars: asked.bars } };
+}
+
+/** What a class asks: its entries for the screen and for the assignment, and the bars there are. */
+export async function entriesOf(context: Context, row: ClassRow) {
+  const { hall } = context;
+  const [own, people, liftRows, wall, meetings, used, allBars] = await Promise.all([
+    hall.rows(classEntries, { where: eq(classEntries.classId, row.id), orderBy: [asc(classEntries.id)] }),
+    hall.rows(lifters),
+    allLifts(context),
+    barsOnTheWall(context),
+    meetingRules(context),
+    barUse(context),
+    hall.rows(bars),
+  ]);
+  const byId = new Map(people.map((person) => [person.id, person]));
+  const lifts = new Map(liftRows.map((lift) => [lift.key, liftOf(lift)]));
+  const tags = new Map(allBars.map(({ id, tag }) => [id, tag]));
+  const known = own
+    .flatMap((entry) => {
+      const [person, lift] = [byId.get(entry.lifterId), lifts.get(entry.liftKey)];
+      return person && lift ? [{ entry, person, lift }] : [];
+    })
+    .sort((a, b) => (a.person.name < b.person.name ? -1 : a.person.name > b.person.name ? 1 : 0));
+  const tagOf = (entry: EntryRow) => (entry.lockedBarId ? (tags.get(entry.lockedBarId) ?? null) : null);
+  return {
+    bars: wall.map(({ bar }) => bar).filter(({ state }) => isUsable(state)),
+    placeOf: new Map(wall.map(({ bar, place }) => [bar.tag, place])),
+    items: known.map(({ entry, person, lift }): ClassItem => ({
+      id: entry.id,
+      lifter: person.key,
+      lifterName: person.name,
+      lift: lift.key,
+      liftName: lift.name,
+      load: `${trimNumeric(entry.loadValue)} ${entry.loadUnit}`,
+      loadKg: entry.loadKg,
+      purpose: entry.purpose as Purpose,
+      lockedBlock: entry.lockedBlock,
+      lockedStation: entry.lockedStation,
+      lockedTag: tagOf(entry),
+    })),
+    entries: known.map(({ entry, person, lift }): ClassEntry => ({
+      id: entry.id,
+      person: person.id,
+      personName: person.name,
+      lift,
+      loadKg: entry.loadKg,
+      lifter: matchLifterOf(person as LifterRow, lift, {
+        today: context.clock.today,
+        rules: meetings,
+        used: used.get(person.id),
+      }),
+      purpose: entry.purpose as Purpose,
+      block: entry.lockedBlock === null ? null : entry.lockedBlock - 1,
+      station: entry.lockedStation,
+      tag: tagOf(entry),
+    })),
+  };
+}

@@ -1,0 +1,117 @@
+import { PDFDocument } from "pdf-lib";
+import { describe, expect, it } from "vitest";
+import { LIFTS } from "@/core/matching/lifts";
+import { massUnitsFromKg } from "@/core/units/exactMass";
+import { lifts, plates } from "@/data/schema";
+import { makeContexts } from "@/server/access/context.fixture";
+import { enterBars } from "@/server/bars/addBars";
+import { comparisonFor, questionWords } from "./comparison";
+import { comparisonPdf } from "./comparisonPdf";
+import { saveMeasuringRules } from "@/server/rules/measuringRules";
+
+async function hallWithBars() {
+  const made = await makeContexts("comparison");
+  await made.hall.insert(lifts, [
+    { ...LIFTS.deadlift, listOrder: 1 },
+    { ...LIFTS["bench"], listOrder: 2 },
+  ]);
+  await made.hall.insert(plates, {
+    key: "r25",
+    massValue: "25",
+    massUnit: "kg",
+    massUnits: massUnitsFromKg(25),
+    material: "bumper",
+    thicknessMm: 62,
+    diameterMm: 450,
+    pairs: 4,
+  });
+  for (const [tag, diameter] of [
+    ["A", "28"],
+    ["B", "29"],
+  ])
+    await enterBars(
+      made.context("manager"),
+      {
+        name: `Bar ${tag}`,
+        family: "power",
+        state: "in-service",
+        "stated.mass": "20 kg",
+        "stated.shaftDiameter": diameter!,
+        "stated.shaftLength": "1310",
+        "stated.collarThickness": "30",
+      },
+      [tag!],
+    );
+  return made;
+}
+
+describe("a comparison from its link", () => {
+  it("bends the bars of the link as the handbook's check values: 22.1 and 19.2 mm at 270 kg", async () => {
+    const { context } = await hallWithBars();
+    const { items, judgement, unknownTags } = await comparisonFor(context("wall"), { bars: "A,B,GONE", load: "270" });
+    expect(items.map(({ bent }) => bent.ok && bent.whip.deflectionMm.toFixed(1))).toEqual(["22.1", "19.2"]);
+    expect(judgement.verdict).toBe("It matters here.");
+    expect(unknownTags).toEqual(["GONE"]);
+  });
+  it("obeys the house's noticeable difference", async () => {
+    const { context } = await hallWithBars();
+    await saveMeasuringRules(context("manager"), { noticeableMm: "4" }, 0);
+    expect((await comparisonFor(context("coach"), { bars: "A,B", load: "270" })).judgement.verdict).toBe(
+      "It hardly matters here.",
+    );
+  });
+  it("thinks the load in the hall's own plates when asked: thicker discs hang further out and bend more", async () => {
+    const { context } = await hallWithBars();
+    const slack = async (search: Record<string, string>) => {
+      const { items, disc } = await comparisonFor(context("coach"), { bars: "A", load: "270", ...search });
+      return { disc: disc.key, mm: items[0]!.bent.ok ? items[0]!.bent.whip.deflectionMm : NaN };
+    };
+    const [thin, thick] = [await slack({}), await slack({ plates: "r25" })];
+    expect([thin.disc, thick.disc]).toEqual(["thin25", "r25"]);
+    expect(thick.mm).toBeGreaterThan(thin.mm + 5);
+  });
+  it("takes offers from the link, after the bars of the hall", async () => {
+    const { context } = await hallWithBars();
+    const comparison = await comparisonFor(context("coach"), {
+      bars: "A",
+      try: "Offer~20~27~1452.6~50~alloy-steel~1100",
+      load: "270",
+    });
+    expect(comparison.items.map(({ bar }) => bar.tag)).toEqual(["A", "A?"]);
+    const offer = comparison.items[1]!.bent;
+    expect(offer.ok && offer.whip.deflectionMm).toBeCloseTo(37.8, 1);
+    expect(questionWords(comparison)).toBe("deadlift, 270 kg in all, hands 440 mm apart, 25 kg discs, 27 mm");
+  });
+  it("falls back to a deadlift at 220 kg for what it does not understand", async () => {
+    const { context } = await hallWithBars();
+    const { lift, state, handsMm } = await comparisonFor(context("coach"), {
+      bars: "A",
+      lift: "moonwalk",
+      load: "lots",
+      hands: "-5",
+    });
+    expect([lift.key, state.loadKg, handsMm]).toEqual(["deadlift", 220, 440]);
+  });
+});
+
+it("a comparison's PDF has one page, whatever people wrote", async () => {
+  const bytes = await comparisonPdf({
+    title: "Žluťoučký · 棒 · “bar”",
+    question: "−5 → 10",
+    verdict: "It matters here.",
+    text: "word ".repeat(120),
+    caution: "never over the rating",
+    tags: Array.from({ length: 6 }, (_, i) => ({ tag: `T${i}`, name: "x", ink: "#0f6b78" })),
+    rows: Array.from({ length: 60 }, (_, i) => ({
+      name: `row ${i}`,
+      cells: Array.from({ length: 6 }, () => ({ text: "1.0", isStated: false })),
+      by: "0.0 mm",
+      isEqual: i % 2 === 0,
+    })),
+    drawing: null,
+    foot: "hall",
+  });
+  const pdf = await PDFDocument.load(bytes);
+  expect(pdf.getPageCount()).toBe(1);
+  expect(pdf.getPage(0).getSize()).toEqual({ width: 841.89, height: 595.28 });
+});

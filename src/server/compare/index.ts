@@ -1,0 +1,6 @@
+import "server-only";
+
+/* What other rooms, pages and routes may use of this one. */
+
+export { type Comparison, comparisonFor, questionWords } from "./comparison";
+export { comparisonPdf } from "./comparisonPdf";

@@ -1,0 +1,17 @@
+import "server-only";
+
+/* What other rooms, pages and routes may use of this one. */
+
+export {
+  type ClampRow,
+  type Page,
+  type PlateRow,
+  type StationRow,
+  listClamps,
+  listLifts,
+  listPlates,
+  listStations,
+  plateKindOf,
+} from "./equipment";
+export { type AnyRow, KINDS, TABLES, equipmentTexts, saveEquipment } from "./equipmentChanges";
+export { massText, platePairings, readWeight, weighPlate, writeWeight } from "./weighing";

@@ -1,0 +1,106 @@
+import "server-only";
+import { eq } from "drizzle-orm";
+import type { AnyPgColumn } from "drizzle-orm/pg-core";
+import type { FieldDef } from "@/core/bars/barFields";
+import { differingTexts } from "@/core/bars/barRecord";
+import { type FieldValue, fieldTexts, readFields } from "@/core/bars/fieldText";
+import type { Problem } from "@/core/problem";
+import type { HallTable } from "@/data/hallDb";
+import { type Context, inTransaction } from "@/server/access";
+import { type Change, recordChange } from "./history";
+import { type Outcome, failed, notFound } from "./outcome";
+
+export type Values = Record<string, FieldValue | null>;
+
+export type FieldTable = HallTable & { id: AnyPgColumn; key: AnyPgColumn };
+
+export interface FieldRow {
+  id: string;
+  key: string;
+  version: number;
+}
+
+/** A kind of row that people edit field by field: a plate, a lift, a lifter. */
+export interface FieldKind<R extends FieldRow> {
+  entity: Change["entity"];
+  table: FieldTable;
+  defs: Record<string, FieldDef>;
+  /** What the fields' values are as columns. */
+  columnsOf: (values: Values) => Record<string, unknown>;
+  textsOf: (row: R) => Record<string, string>;
+  /** Problems beyond those of single fields; may fill values in. */
+  check?: (values: Values) => Problem[];
+}
+
+/** The values of texts, or every problem. */
+export function readRow<R extends FieldRow>(
+  kind: FieldKind<R>,
+  texts: Readonly<Record<string, string>>,
+): { ok: true; values: Values } | { ok: false; problems: Problem[] } {
+  const read = readFields(kind.defs, texts);
+  if (!read.ok) return read;
+  const values = read.values as Values;
+  const problems = kind.check?.(values) ?? [];
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, values };
+}
+
+/** Enters a row, or writes over one what differs, with its history. */
+export async function writeRow<R extends FieldRow>(
+  context: Context,
+  kind: FieldKind<R>,
+  { row, values, reason }: { row: R | null; values: Values; reason?: string },
+): Promise<{ id: string; version: number }> {
+  const { hall } = context;
+  const columns = kind.columnsOf(values);
+  const after = fieldTexts(kind.defs, values);
+  if (!row) {
+    const [made] = (await hall.insert(kind.table, columns as never)) as unknown as FieldRow[];
+    await recordChange(context, { entity: kind.entity, entityId: made!.id, action: "entered", after, reason });
+    return { id: made!.id, version: 1 };
+  }
+  const differing = differingTexts(kind.textsOf(row), after);
+  if (Object.keys(differing.after).length === 0) return row;
+  await hall.update(kind.table, eq(kind.table.id, row.id), { ...columns, version: row.version + 1 } as never);
+  await recordChange(context, { entity: kind.entity, entityId: row.id, action: "edited", ...differing, reason });
+  return { id: row.id, version: row.version + 1 };
+}
+
+/**
+ * Enters or changes a row from what a form says. Without an id it is new; else the version names what was read, and a
+ * stale one is refused with both texts of every field.
+ */
+export async function saveRow<R extends FieldRow>(
+  context: Context,
+  kind: FieldKind<R>,
+  { id, version, texts }: { id: string | null; version: number; texts: Record<string, string> },
+): Promise<Outcome<{ key: string; version: number }>> {
+  const read = readRow(kind, texts);
+  if (!read.ok) return failed("invalid", "Nothing was changed.", read.problems);
+  const { values } = read;
+  const { table, entity } = kind;
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
+    const key = String(values.key);
+    const find = async (where: ReturnType<typeof eq>, forUpdate = false) =>
+      (await hall.first(table, { where, forUpdate })) as unknown as R | null;
+    const row = id === null ? null : await find(eq(table.id, id), true);
+    if (id !== null && !row) return notFound(`such ${entity}`);
+    const namesake = await find(eq(table.key, key));
+    if (namesake && namesake.id !== row?.id)
+      return failed("invalid", "Nothing was changed.", [
+        { path: "key", message: `short name: ${key} is another ${entity} already` },
+      ]);
+    if (row && row.version !== version) {
+      const differing = differingTexts(kind.textsOf(row), fieldTexts(kind.defs, values));
+      return failed(
+        "stale",
+        `Somebody changed ${row.key} meanwhile. Nothing was changed; your words are still here.`,
+        Object.keys(differing.after).map((field) => ({
+          path: field,
+          message: `${kind.defs[field]?.label ?? field}: you wrote “${differing.after[field]}”, it is now “${differing.before[field]}”`,
+        })),
+      );
+    }
+    return { ok: true, key, version: (await writeRow(context, kind, { row, values })).version };
+  });
+}

@@ -1,0 +1,65 @@
+import "server-only";
+import { and, desc, eq } from "drizzle-orm";
+import type { HallDb } from "@/data/hallDb";
+import { changes } from "@/data/schema";
+import type { Context } from "@/server/access";
+import { namesById } from "./lookups";
+
+export interface Change {
+  entity:
+    | "bar"
+    | "care-log"
+    | "plate"
+    | "clamp"
+    | "station"
+    | "rule"
+    | "lift"
+    | "lifter"
+    | "meeting rule"
+    | "class"
+    | "place"
+    | "run"
+    | "sensor"
+    | "care task"
+    | "finding"
+    | "inspection"
+    | "round";
+  entityId: string;
+  action: string;
+  before?: unknown;
+  after?: unknown;
+  reason?: string | null;
+}
+
+/** Writes who, when, what was and what is. Call it in the transaction that makes the change. */
+export async function recordChange(context: Context, change: Change): Promise<void> {
+  const { hall } = context;
+  await hall.insert(changes, { ...change, personId: context.actor.personId, at: context.clock.now() });
+}
+
+/** The latest changes of one thing, newest first, with the name of whoever made them. */
+export async function changesOf(hall: HallDb, entity: Change["entity"], entityId: string, limit = 20) {
+  const rows = await hall.rows(changes, {
+    where: and(eq(changes.entity, entity), eq(changes.entityId, entityId)),
+    orderBy: [desc(changes.at), desc(changes.id)],
+    limit,
+  });
+  const names = await namesById(hall);
+  return rows.map(({ id, at, action, before, after, reason, personId }) => ({
+    id,
+    at,
+    action,
+    before,
+    after,
+    reason,
+    by: names.get(personId) ?? "somebody",
+  }));
+}
+
+/** The newest change of one thing, or null. */
+export function lastChangeOf(hall: HallDb, entity: Change["entity"], entityId: string) {
+  return hall.first(changes, {
+    where: and(eq(changes.entity, entity), eq(changes.entityId, entityId)),
+    orderBy: [desc(changes.at), desc(changes.id)],
+  });
+}

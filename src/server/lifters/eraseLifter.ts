@@ -1,0 +1,68 @@
+import "server-only";
+import { and, eq, sql } from "drizzle-orm";
+import type { HallDb } from "@/data/hallDb";
+import { changes, lifterBars, lifterSettings, lifters, runSteps, runs } from "@/data/schema";
+import { type Context, inTransaction, may } from "@/server/access";
+import { type Outcome, forbidden, notFound, recordChange } from "@/server/kit";
+
+/**
+ * Erases a person: name, sizes, limits, notes and loads go, also from the history; that somebody was there stays, so
+ * that what refers to them still counts.
+ */
+export async function eraseLifter(context: Context, key: string): Promise<Outcome<object>> {
+  if (!may(context, "lifter.erase")) return forbidden("erase lifters");
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
+    const row = await hall.first(lifters, { where: eq(lifters.key, key), forUpdate: true });
+    if (!row) return notFound(`lifter ${key}`);
+    await hall.update(lifters, eq(lifters.id, row.id), {
+      key: `erased-${row.id.slice(0, 8)}`,
+      name: "erased",
+      squad: null,
+      heightMm: null,
+      massKg: null,
+      trunkLengthMm: null,
+      thighLengthMm: null,
+      shankLengthMm: null,
+      handLengthMm: null,
+      experience: "regular",
+      limits: null,
+      comfortNote: null,
+      coachNote: null,
+      purposes: null,
+      confirmed: null,
+      usualLoads: null,
+      meetings: null,
+      personId: null,
+      retiredAt: context.clock.now(),
+      version: row.version + 1,
+    });
+    await hall.remove(lifterBars, eq(lifterBars.lifterId, row.id));
+    await hall.remove(lifterSettings, eq(lifterSettings.lifterId, row.id));
+    await eraseFromRuns(hall, row.id);
+    await hall.update(changes, and(eq(changes.entity, "lifter"), eq(changes.entityId, row.id)), {
+      before: null,
+      after: null,
+    });
+    await recordChange(context, { entity: "lifter", entityId: row.id, action: "erased" });
+    return { ok: true };
+  });
+}
+
+/** Takes a name out of every run that it is known in; for a lifter who is erased. */
+export async function eraseFromRuns(hall: HallDb, lifterId: string): Promise<void> {
+  const rows = await hall.rows(runs, {
+    where: sql`${runs.lifterIds}::text like ${`%${lifterId}%`}`,
+    forUpdate: true,
+  });
+  for (const row of rows) {
+    const names = Object.entries(row.lifterIds).flatMap(([name, id]) => (id === lifterId ? [name] : []));
+    const sets = row.state.sets.map((set) => (names.includes(set.lifter) ? { ...set, lifter: "erased" } : set));
+    await hall.update(runs, eq(runs.id, row.id), {
+      state: { ...row.state, sets },
+      planAddress: "/load/session",
+      lifterIds: Object.fromEntries(Object.entries(row.lifterIds).filter(([name]) => !names.includes(name))),
+    });
+    await hall.update(runSteps, eq(runSteps.runId, row.id), { notice: null });
+  }
+}

@@ -1,0 +1,10 @@
+import "server-only";
+
+/* What other rooms, pages and routes may use of this one. */
+
+export { type LoadPlan, planLoad } from "./planLoad";
+export { type SessionRun, type SessionWish, clampFacts, planRun, rackFacts, tippingAt } from "./planRun";
+export { plateKindAtHand, platesAtHand } from "./platesAtHand";
+export { type RunView, listRuns, runOf } from "./runView";
+export { beginRun, endRun, touchRun } from "./runs";
+export { sessionSettings } from "./sessionSettings";

@@ -1,0 +1,100 @@
+import "server-only";
+import { eq } from "drizzle-orm";
+import { startRun } from "@/core/loading/run/runState";
+import { type SteppedRun, stepRun } from "@/core/loading/run/runStep";
+import { type RunTouch, stepOfTouch } from "@/core/loading/run/runTouch";
+import { runSteps, runs } from "@/data/schema";
+import { type Context, inTransaction, may } from "@/server/access";
+import type { ListedBar } from "@/server/bars";
+import { type Outcome, failed, forbidden, idempotent, notFound, recordChange } from "@/server/kit";
+import { activeRuns } from "./activeRuns";
+import { type SessionWish, planRun } from "./planRun";
+import { noticeOf } from "./runNotices";
+import { amongOthers, findRun } from "./runPlates";
+import { type RunView, viewOf } from "./runView";
+
+/** Starts the run sheet of a plan and answers its id. One session a bar at a time. */
+export async function beginRun(
+  context: Context,
+  item: ListedBar,
+  wish: SessionWish,
+  more: { liftKey: string | null; planAddress: string; lifterIds: Record<string, string> },
+): Promise<Outcome<{ id: string }>> {
+  if (!may(context, "session.run")) return forbidden("run sessions");
+  const other = (await activeRuns(context)).find(({ barId }) => barId === item.id);
+  if (other)
+    return failed(
+      "impossible",
+      `${item.bar.tag} is in a session already${other.where === item.bar.tag ? "" : ` at ${other.where}`}: end that one first.`,
+    );
+  const planned = await planRun(context, item, wish);
+  if (!planned.ok) return planned;
+  const { question, plan, sets } = planned.run;
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
+    const [row] = await hall.insert(runs, {
+      barId: item.id,
+      stationKey: wish.station?.key ?? null,
+      clampKey: wish.clamps?.key ?? null,
+      ...more,
+      state: startRun(question, plan, sets),
+      startedBy: context.actor.personId,
+    });
+    return { ok: true as const, id: row!.id };
+  });
+}
+
+/** Carries out one touch, once, however often and from wherever it is sent. */
+export async function touchRun(
+  context: Context,
+  id: string,
+  { key, madeAt, ...touch }: RunTouch & { key: string; madeAt: string },
+): Promise<Outcome<{ view: RunView; outcome: SteppedRun["outcome"] }>> {
+  if (!may(context, "session.run")) return forbidden("run sessions");
+  const result = await inTransaction(context, (context) =>
+    idempotent(context.hall, key, "run.step", async () => {
+      const row = await findRun(context.hall, id, true);
+      if (!row) return notFound("such session");
+      const step = stepOfTouch(touch);
+      const before = row.state.sets.find((set) => set.id === touch.set);
+      const next = stepRun(await amongOthers(context, row), step);
+      const isTaken = next.outcome === "taken";
+      const seq = row.seq + (isTaken ? 1 : 0);
+      if (isTaken) await context.hall.update(runs, eq(runs.id, id), { state: next.state, seq });
+      await context.hall.insert(runSteps, {
+        runId: id,
+        seq,
+        kind: step.kind,
+        setId: touch.set,
+        detail: { ...touch },
+        outcome: next.outcome,
+        notice: before ? noticeOf(step, before, next) : `A set that this session does not have: ${touch.set}.`,
+        personId: context.actor.personId,
+        madeAt: new Date(madeAt),
+      });
+      return { ok: true as const, outcome: next.outcome };
+    }),
+  );
+  if (!result.ok) return result;
+  const row = (await findRun(context.hall, id))!;
+  return { ok: true, outcome: result.outcome, view: await viewOf(context, row) };
+}
+
+/** Ends a run: the bar is empty and its plates are free. Sets that were not lifted stay as they are. */
+export async function endRun(context: Context, id: string): Promise<Outcome<object>> {
+  if (!may(context, "session.run")) return forbidden("end sessions");
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
+    const row = await findRun(hall, id, true);
+    if (!row) return notFound("such session");
+    if (row.endedAt) return { ok: true };
+    await hall.update(runs, eq(runs.id, id), { endedAt: context.clock.now() });
+    await recordChange(context, {
+      entity: "run",
+      entityId: id,
+      action: "ended",
+      after: { sets: row.state.sets.length, done: row.state.sets.filter(({ state }) => state === "done").length },
+    });
+    return { ok: true };
+  });
+}

@@ -1,0 +1,85 @@
+import "server-only";
+import { between, desc, inArray } from "drizzle-orm";
+import { type Bar, isUsable } from "@/core/bars/bar";
+import { groupBy } from "@/core/collections/groupBy";
+import { type BarDemand, type Coverage, barDemand, coverage } from "@/core/matching/coverage";
+import type { Lift } from "@/core/matching/lifts";
+import { addDays } from "@/core/units/hallDay";
+import { type TypedQuantity, convertTyped } from "@/core/units/typedQuantity";
+import { classEntries, classes } from "@/data/schema";
+import { type Context, may } from "@/server/access";
+import { barsOnTheWall } from "@/server/bars";
+import { barUse, listLifters, matchLifterOf } from "@/server/lifters";
+import { allLifts, liftOf, meetingRules } from "@/server/lifts";
+import { matchingRules } from "@/server/rules";
+
+export interface HallCoverage extends Coverage {
+  bars: Bar[];
+  lifts: Lift[];
+  /** Who leans on which bar in the class that most people come to; null without one. */
+  busy: { name: string; people: number; byBar: BarDemand[] } | null;
+}
+
+/** Lifts × bars in service, and who depends on which bar. Lifters count for coach and manager only, without a name. */
+export async function hallCoverage(context: Context): Promise<HallCoverage> {
+  const [wall, rows, rules, people, meetings, used] = await Promise.all([
+    barsOnTheWall(context),
+    allLifts(context),
+    matchingRules(context),
+    listLifters(context),
+    meetingRules(context),
+    barUse(context),
+  ]);
+  const usable = wall.map(({ bar }) => bar).filter(({ state }) => isUsable(state));
+  const hallLifts = rows.map(liftOf);
+  const wants = people.flatMap((row) =>
+    hallLifts.flatMap((lift) => {
+      const usual = row.usualLoads?.[lift.key] as TypedQuantity | undefined;
+      if (!usual) return [];
+      const lifter = matchLifterOf(row, lift, { today: context.clock.today, rules: meetings, used: used.get(row.id) });
+      return [{ person: row.id, lift: lift.key, loadKg: convertTyped(usual), lifter }];
+    }),
+  );
+  const question = { bars: usable, lifts: hallLifts, rules, today: context.clock.today };
+  const busiest = await busiestClass(context);
+  const busyWants = (busiest?.entries ?? []).flatMap(({ lifterId, liftKey, loadKg }) => {
+    const row = people.find(({ id }) => id === lifterId);
+    const lift = hallLifts.find(({ key }) => key === liftKey);
+    if (!row || !lift) return [];
+    const lifter = matchLifterOf(row, lift, { today: context.clock.today, rules: meetings, used: used.get(row.id) });
+    return [{ person: row.id, lift: liftKey, loadKg, lifter }];
+  });
+  return {
+    bars: usable,
+    lifts: hallLifts,
+    ...coverage({ ...question, wants }),
+    busy: busiest && {
+      name: busiest.name,
+      people: new Set(busyWants.map(({ person }) => person)).size,
+      byBar: barDemand({ ...question, wants: busyWants }),
+    },
+  };
+}
+
+/** How far back and ahead classes count for the busy hour. */
+const BUSY_DAYS = 28;
+
+/** The class of these weeks with most people: the busy hour. Nothing for whoever may not see classes. */
+async function busiestClass(context: Context) {
+  if (!may(context, "class.edit")) return null;
+  const { hall } = context;
+  const near = await hall.rows(classes, {
+    where: between(classes.heldOn, addDays(context.clock.today, -BUSY_DAYS), addDays(context.clock.today, BUSY_DAYS)),
+    orderBy: [desc(classes.heldOn)],
+    limit: 100,
+  });
+  if (near.length === 0) return null;
+  const ids = near.map(({ id }) => id);
+  const byClass = groupBy(
+    await hall.rows(classEntries, { where: inArray(classEntries.classId, ids) }),
+    (entry) => entry.classId,
+  );
+  const heads = (id: string) => new Set((byClass.get(id) ?? []).map(({ lifterId }) => lifterId)).size;
+  const row = near.reduce((most, one) => (heads(one.id) > heads(most.id) ? one : most));
+  return heads(row.id) === 0 ? null : { name: row.name, entries: byClass.get(row.id)! };
+}

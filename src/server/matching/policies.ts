@@ -1,0 +1,107 @@
+import "server-only";
+import { eq, inArray } from "drizzle-orm";
+import { isUsable } from "@/core/bars/bar";
+import { type Flip, flips } from "@/core/matching/flips";
+import {
+  MATCHING_RULES,
+  type MatchingRules,
+  RULE_NUMBERS,
+  RULE_NUMBER_KEYS,
+  rulesFrom,
+} from "@/core/matching/houseRules";
+import { SCHOOL_KEYS, schoolsFrom } from "@/core/matching/schools";
+import type { Problem } from "@/core/problem";
+import { bars, houseRules } from "@/data/schema";
+import { type Context, inTransaction, may } from "@/server/access";
+import { barsOnTheWall } from "@/server/bars";
+import { careHouse, planCare } from "@/server/care/planning";
+import { type Outcome, failed, forbidden, recordChange } from "@/server/kit";
+import { barUse, listLifters, matchLifterOf } from "@/server/lifters";
+import { allLifts, liftOf, meetingRules } from "@/server/lifts";
+import { MATCHING_KEY as KEY, matchingRules } from "@/server/rules";
+
+/** The rules that a form says; texts by number and by school. Empty numbers are as a house starts. */
+function readForm(texts: Record<string, string>): { rules: MatchingRules; problems: Problem[] } {
+  const problems: Problem[] = [];
+  const numbers = Object.fromEntries(
+    RULE_NUMBER_KEYS.map((key) => {
+      const { label, range, factor } = RULE_NUMBERS[key];
+      const text = (texts[key] ?? "").trim().replace(",", ".");
+      if (text === "") return [key, MATCHING_RULES[key]];
+      const value = /^\d*\.?\d+$/.test(text) ? Number(text) : NaN;
+      if (value >= range[0] && value <= range[1]) return [key, value / factor];
+      problems.push({ path: key, message: `${label}: “${text}” must be a number from ${range[0]} to ${range[1]}` });
+      return [key, MATCHING_RULES[key]];
+    }),
+  );
+  return { problems, rules: { ...MATCHING_RULES, ...numbers, schools: schoolsFrom(texts) } };
+}
+
+/** Which verdicts the rules of a form would change, before anybody saves them. Lifters count for coach and manager. */
+export async function previewRules(
+  context: Context,
+  texts: Record<string, string>,
+): Promise<Outcome<{ flips: Flip[]; graded: number }>> {
+  if (!may(context, "rule.edit")) return forbidden("change house rules");
+  const { rules, problems } = readForm(texts);
+  if (problems.length > 0) return failed("invalid", "Nothing was looked at.", problems);
+  const [wall, liftRows, people, meetings, used, now] = await Promise.all([
+    barsOnTheWall(context),
+    allLifts(context),
+    listLifters(context),
+    meetingRules(context),
+    barUse(context),
+    matchingRules(context),
+  ]);
+  const usable = wall.map(({ bar }) => bar).filter(({ state }) => isUsable(state));
+  const lifts = liftRows.map(liftOf);
+  const lifters = people.map((row) => ({
+    name: row.name,
+    as: (lift: (typeof lifts)[number]) =>
+      matchLifterOf(row, lift, { today: context.clock.today, rules: meetings, used: used.get(row.id) }),
+  }));
+  return {
+    ok: true,
+    ...flips({ bars: usable, lifts, lifters, today: context.clock.today, before: now, after: rules }),
+  };
+}
+
+/** Saves the rules of a form. A change of what touches care plans that care anew. */
+export async function saveMatchingRules(
+  context: Context,
+  texts: Record<string, string>,
+  version: number,
+): Promise<Outcome<object>> {
+  if (!may(context, "rule.edit")) return forbidden("change house rules");
+  const { rules, problems } = readForm(texts);
+  if (problems.length > 0) return failed("invalid", "The rules were not changed.", problems);
+  return inTransaction(context, async (context) => {
+    const { hall } = context;
+    const row = await hall.first(houseRules, { where: eq(houseRules.key, KEY), forUpdate: true });
+    if ((row?.version ?? 0) !== version)
+      return failed("stale", "Somebody changed the rules meanwhile. Look at them again before you change them.");
+    const before = rulesFrom(row?.value);
+    await hall.put(houseRules, [houseRules.hallId, houseRules.key], { key: KEY, value: rules, version: version + 1 });
+    await recordChange(context, {
+      entity: "rule",
+      entityId: context.actor.hallId,
+      action: `changed the rules for ${KEY}`,
+      before: changedOnly(before, rules),
+      after: changedOnly(rules, before),
+    });
+    if (before.schools.bars !== rules.schools.bars) {
+      const house = await careHouse(context);
+      const busy = await hall.rows(bars, { where: inArray(bars.family, ["all-round", "hybrid"]) });
+      for (const bar of busy) if (bar.state !== "retired") await planCare(hall, house, bar);
+    }
+    return { ok: true };
+  });
+}
+
+/** The parts of one set of rules that differ from another. */
+function changedOnly(rules: MatchingRules, other: MatchingRules): Record<string, unknown> {
+  return Object.fromEntries([
+    ...RULE_NUMBER_KEYS.filter((key) => rules[key] !== other[key]).map((key) => [key, rules[key]]),
+    ...SCHOOL_KEYS.filter((key) => rules.schools[key] !== other.schools[key]).map((key) => [key, rules.schools[key]]),
+  ]) as Record<string, unknown>;
+}

@@ -1,0 +1,6 @@
+import "server-only";
+
+/* What other rooms, pages and routes may use of this one. */
+
+export { MATCHING_KEY, matchingRules, storedRules } from "./matchingRules";
+export { MEASURING_KEY, measuringRules, saveMeasuringRules } from "./measuringRules";

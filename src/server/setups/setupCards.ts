@@ -1,0 +1,172 @@
+import "server-only";
+import { and, eq, inArray, isNull } from "drizzle-orm";
+import type { Build } from "@/core/balance/body";
+import { carriedSheet, frameSheet } from "@/core/drawing/setupSheet";
+import type { SvgSheet } from "@/core/drawing/svgText";
+import type { Lift } from "@/core/matching/lifts";
+import { barAtSetting } from "@/core/setups/barAtSetting";
+import { rackSetting } from "@/core/setups/rackHeight";
+import { type CardAsk, type SetupCard, frameAnswerOf, setupCard } from "@/core/setups/setupCard";
+import { isSameSetting } from "@/core/setups/setupOptions";
+import { daysBetween, hallDayAt } from "@/core/units/hallDay";
+import { bars, lifterBars, lifterSettings, lifters, stations } from "@/data/schema";
+import { type Context, may } from "@/server/access";
+import { buildOf } from "@/server/lifters";
+import { matchingRules } from "@/server/rules";
+import { type SetBar, type SettingRow, barToSetById, liftsToSet } from "./setBars";
+import { usualKgOf } from "./setupChanges";
+
+/** A setup card with all that is printed or shown of it. */
+export interface CardPage {
+  id: string;
+  /** What the QR code opens. */
+  address: string;
+  set: SetBar;
+  lifterName: string;
+  lifterKey: string;
+  liftKey: string;
+  liftName: string;
+  card: SetupCard;
+  drawing: SvgSheet;
+  note: string | null;
+  keptOn: string;
+  totalKg: number;
+  /** A newer setting replaced this one: its id. */
+  replacedBy: string | null;
+  /** The bar was calibrated again since. */
+  isOld: boolean;
+  /** How the bar stands now against this setting; null when nobody noted how it stands. */
+  standsLikeThis: boolean | null;
+}
+
+/** Where the live page of a card is; what QR codes carry. */
+export const cardAddress = (id: string) => `${process.env.PUBLIC_URL ?? ""}/setups/card/${id}`;
+
+/** What a setting is looked at with when the lifter's usual load is not known, in kg. */
+const UNKNOWN_LOAD_KG = 60;
+
+/** One card; null when there is none or who asks may not see it. A lifter may see their own. */
+export async function cardPage(context: Context, id: string): Promise<CardPage | null> {
+  if (!/^[0-9a-f-]{36}$/.test(id)) return null;
+  const row = await context.hall.first(lifterSettings, { where: eq(lifterSettings.id, id) });
+  return row ? cardOf(context, row) : null;
+}
+
+/** The current cards of a bar or a lifter, for a sheet. */
+export async function cardPages(context: Context, ask: { tag?: string; lifter?: string }): Promise<CardPage[]> {
+  if (!may(context, "lifter.read")) return [];
+  const { hall } = context;
+  const bar = ask.tag ? await hall.first(bars, { where: eq(bars.tag, ask.tag) }) : null;
+  const lifter = ask.lifter ? await hall.first(lifters, { where: eq(lifters.key, ask.lifter) }) : null;
+  if ((ask.tag && !bar) || (ask.lifter && !lifter)) return [];
+  const rows = await hall.rows(lifterSettings, {
+    where: and(
+      isNull(lifterSettings.replacedAt),
+      bar ? eq(lifterSettings.barId, bar.id) : undefined,
+      lifter ? eq(lifterSettings.lifterId, lifter.id) : undefined,
+    ),
+    limit: 80,
+  });
+  const cards: CardPage[] = [];
+  for (const row of rows) {
+    const card = await cardOf(context, row);
+    if (card) cards.push(card);
+  }
+  return cards.sort((a, b) => (a.set.bar.tag + a.lifterName < b.set.bar.tag + b.lifterName ? -1 : 1));
+}
+
+async function cardOf(context: Context, row: SettingRow): Promise<CardPage | null> {
+  const { hall } = context;
+  const lifter = await hall.first(lifters, { where: eq(lifters.id, row.lifterId) });
+  if (!lifter || lifter.retiredAt || !(may(context, "lifter.read") || lifter.personId === context.actor.personId))
+    return null;
+  const [set, lifts, rules, station, use, newer] = await Promise.all([
+    barToSetById(context, row.barId),
+    liftsToSet(context),
+    matchingRules(context),
+    row.stationKey ? hall.first(stations, { where: eq(stations.key, row.stationKey) }) : null,
+    hall.first(lifterBars, {
+      where: and(eq(lifterBars.lifterId, row.lifterId), eq(lifterBars.barId, row.barId)),
+    }),
+    row.replacedAt
+      ? hall.first(lifterSettings, {
+          where: and(
+            eq(lifterSettings.lifterId, row.lifterId),
+            eq(lifterSettings.barId, row.barId),
+            eq(lifterSettings.liftKey, row.liftKey),
+            isNull(lifterSettings.replacedAt),
+          ),
+        })
+      : null,
+  ]);
+  if (!set) return null;
+  const lift = lifts.find(({ key }) => key === row.liftKey);
+  const build = buildOf(lifter);
+  const totalKg = usualKgOf(lifter.usualLoads, row.liftKey) ?? UNKNOWN_LOAD_KG;
+  const ask: CardAsk = {
+    bar: set.bar,
+    chart: set.chart,
+    options: set.options,
+    setting: row.setting,
+    like: lift?.like ?? null,
+    build,
+    totalKg,
+    handTorqueNm: rules.handTorqueNm,
+    holes: station && {
+      station: station.name,
+      jCup: row.jCupHole,
+      ...(row.safetyHole !== null ? { safety: row.safetyHole } : safetyByRule(set, row, lift, build, station)),
+    },
+    isNew: !use || daysBetween(use.firstUsedOn, context.clock.today) < rules.newBarWeeks * 7,
+  };
+  return {
+    id: row.id,
+    address: cardAddress(row.id),
+    set,
+    lifterName: lifter.name,
+    lifterKey: lifter.key,
+    liftKey: row.liftKey,
+    liftName: lift?.name ?? row.liftKey,
+    card: setupCard(ask),
+    drawing: settingSheet(ask),
+    note: row.note,
+    keptOn: hallDayAt(row.keptAt, context.actor.timeZone),
+    totalKg,
+    replacedBy: row.replacedAt ? (newer?.id ?? null) : null,
+    isOld: row.chartVersion !== set.chartVersion,
+    standsLikeThis: set.present ? isSameSetting(set.options, set.present, row.setting) : null,
+  };
+}
+
+/** Where the rule puts the safeties when none were kept; nothing where it says nothing. */
+function safetyByRule(
+  set: SetBar,
+  row: SettingRow,
+  lift: Lift | undefined,
+  build: Build | null,
+  { kind, firstHoleMm, holePitchMm }: typeof stations.$inferSelect,
+): { safety?: number | null } {
+  if (kind !== "rack" || !lift || !build || firstHoleMm === null || holePitchMm === null) return {};
+  const found = rackSetting(build, barAtSetting(set.bar, set.chart, row.setting), lift, { firstHoleMm, holePitchMm });
+  return found ? { safety: found.safetyHole } : {};
+}
+
+/** The drawing of a bar at a setting. */
+export function settingSheet(ask: CardAsk): SvgSheet {
+  const title = `${ask.bar.tag} ${ask.bar.name} as it is set`;
+  const frame = frameAnswerOf(ask);
+  if (frame && ask.chart?.kind === "frame")
+    return frameSheet(ask.chart, frame, { plateDiameterMm: ask.frame?.plateDiameterMm ?? 450, title });
+  return carriedSheet(barAtSetting(ask.bar, ask.chart, ask.setting), title);
+}
+
+/** How many current settings each bar has. */
+export async function settingCounts(context: Context, barIds: readonly string[]): Promise<Map<string, number>> {
+  if (!may(context, "lifter.read") || barIds.length === 0) return new Map();
+  const rows = await context.hall.rows(lifterSettings, {
+    where: and(isNull(lifterSettings.replacedAt), inArray(lifterSettings.barId, [...barIds])),
+  });
+  const counts = new Map<string, number>();
+  for (const { barId } of rows) counts.set(barId, (counts.get(barId) ?? 0) + 1);
+  return counts;
+}

@@ -1,0 +1,213 @@
+import "server-only";
+import { cache } from "react";
+import { gapToStated } from "@/core/bars/effectiveQuantity";
+import type { StorageConflict } from "@/core/setups/storage";
+import { listed, sentence, signed, trimmed } from "@/core/units/format";
+import type { Context } from "@/server/access";
+import { type ListedBar, barsInState, barsNeverWeighed, barsOffTheirLabel, countInState } from "@/server/bars";
+import { sweatWarning } from "@/server/care/air";
+import { type TaskDue, careDueByTask, careDueCounts } from "@/server/care/due";
+import { type Finding, listFindings } from "@/server/care/findings";
+import { type ClassRow, classesUnassigned } from "@/server/classes";
+import { measuringRules } from "@/server/rules";
+import { storageDangers } from "@/server/setups";
+import { keepCareCurrent } from "@/server/upkeep";
+
+/** One sentence of the Today page with its one button. */
+export interface TodayItem {
+  id: string;
+  weight: "danger" | "now" | "soon";
+  title: string;
+  because: string;
+  action: { label: string; href: string };
+}
+
+/** No sentence lists more bars than this; the wall shows the rest. */
+const MOST = 50;
+
+/** What needs doing today, most urgent first; empty when there is nothing. Worked out once a request. */
+export const todayItems = cache(async (context: Context): Promise<TodayItem[]> => {
+  await keepCareCurrent(context);
+  const [sweat, findings, troubled, due, off, unweighed, classes, dangers] = await Promise.all([
+    sweatWarning(context),
+    listFindings(context, { openOnly: true }),
+    barsInState(context, ["quarantined", "watch"], MOST),
+    careDueByTask(context, context.clock.today),
+    measuringRules(context).then(({ tolerances }) => barsOffTheirLabel(context, tolerances.mass ?? Infinity, MOST)),
+    barsNeverWeighed(context, MOST),
+    classesUnassigned(context),
+    storageDangers(context),
+  ]);
+  return [
+    ...outOfUse(troubled),
+    ...badlyHung(dangers),
+    ...sweating(sweat),
+    ...found(findings),
+    ...tonight(classes),
+    ...careItems(due),
+    ...underWatch(troubled),
+    ...heavyOrLight(off),
+    ...neverWeighed(unweighed),
+  ];
+});
+
+/** How many sentences Today has, without making them: every page shows the number. */
+export async function todayCount(context: Context): Promise<number> {
+  const [sweat, findings, troubled, due, off, unweighed, classes, dangers] = await Promise.all([
+    sweatWarning(context),
+    listFindings(context, { openOnly: true }),
+    countInState(context, ["quarantined", "watch"]),
+    careDueCounts(context, context.clock.today),
+    measuringRules(context).then(({ tolerances }) => barsOffTheirLabel(context, tolerances.mass ?? Infinity, 1)),
+    barsNeverWeighed(context, 1),
+    classesUnassigned(context),
+    storageDangers(context),
+  ]);
+  const single = troubled > MOST ? MOST : troubled;
+  return (
+    single +
+    (sweat ? 1 : 0) +
+    Math.sign(findings.length) +
+    due.length +
+    Math.sign(off.length) +
+    Math.sign(unweighed.length) +
+    classes.length +
+    dangers.length
+  );
+}
+
+type Wall = readonly ListedBar[];
+
+/** Steel below the dew point in the last hours: bars are wet where hands go. */
+function sweating(sweat: Awaited<ReturnType<typeof sweatWarning>>): TodayItem[] {
+  if (!sweat) return [];
+  return [
+    {
+      id: "sweat",
+      weight: "now",
+      title: `The bars sweated at ${sweat.sensor}: wipe them before anybody chalks up.`,
+      because: `The steel was at ${trimmed(sweat.steelC, 1)} °C, below the dew point of ${trimmed(sweat.dewPointC, 1)} °C.`,
+      action: { label: "See the air", href: "/care/air" },
+    },
+  ];
+}
+
+/** What was found wrong and waits. */
+function found(findings: readonly Finding[]): TodayItem[] {
+  if (findings.length === 0) return [];
+  const [first] = findings;
+  return [
+    {
+      id: "findings",
+      weight: "now",
+      title: `Found on ${listed([...new Set(findings.map(({ tag }) => tag))])}, and not settled.`,
+      because: `${first!.tag}: ${first!.note}.`,
+      action: { label: "See to it", href: "/care" },
+    },
+  ];
+}
+
+function outOfUse(wall: Wall): TodayItem[] {
+  return wall
+    .filter(({ bar }) => bar.state === "quarantined")
+    .map(({ bar }) => ({
+      id: `quarantine-${bar.tag}`,
+      weight: "danger",
+      title: `${bar.tag} ${bar.name} is quarantined: ${bar.stateReason ?? "no reason kept"}.`,
+      because: "Nobody may lift with it. Repair or retire it, or return it to service with a reason.",
+      action: { label: "Decide", href: `/bars/${bar.tag}#state` },
+    }));
+}
+
+/** Bars that hang so that somebody can be hurt, or lack a part. */
+function badlyHung(dangers: readonly StorageConflict[]): TodayItem[] {
+  return dangers.map(({ key, tags, text, place }) => ({
+    id: `storage-${key}-${tags.join("-")}`,
+    weight: "danger",
+    title: text,
+    because:
+      key === "parts"
+        ? "Find them before anybody sets the bar up."
+        : `People walk past ${place ?? "it"} at the height of their heads.`,
+    action: { label: "Where bars hang", href: "/setups/storage" },
+  }));
+}
+
+/** Classes of today that nobody assigned yet; for whoever assigns. */
+function tonight(classes: readonly ClassRow[]): TodayItem[] {
+  return classes.map(({ id, name, startsAt }) => ({
+    id: `class-${id}`,
+    weight: "now",
+    title: `${name} at ${startsAt}: nobody knows yet where to lift, and with which bar.`,
+    because: "Assign stations and bars, then print the sheet.",
+    action: { label: "Assign", href: `/sessions/${id}` },
+  }));
+}
+
+/** Care that is late, one sentence a task, the longest overdue first. */
+function careItems(due: readonly TaskDue[]): TodayItem[] {
+  return due.map(({ task, taskName, bars, minutes, first }) => {
+    const worst = first[0]!;
+    const tags = first.map(({ tag }) => tag);
+    const listedTags = listed(bars > tags.length ? [...tags, `${bars - tags.length} more`] : tags);
+    return {
+      id: `care-${task}`,
+      weight: worst.overdueDays > 0 ? "now" : "soon",
+      title: `${sentence(taskName)}: ${bars === 1 ? `${worst.tag} ${worst.barName}` : `${bars} bars`}, about ${Math.ceil(minutes)} min.`,
+      because:
+        worst.overdueDays > 0
+          ? `${listedTags}; ${worst.tag} is ${days(worst.overdueDays)} late (${worst.reason}).`
+          : `${listedTags}, due today.`,
+      action: { label: "Open the list", href: `/care?task=${task}` },
+    };
+  });
+}
+
+function underWatch(wall: Wall): TodayItem[] {
+  return wall
+    .filter(({ bar }) => bar.state === "watch")
+    .map(({ bar }) => ({
+      id: `watch-${bar.tag}`,
+      weight: "soon",
+      title: `${bar.tag} ${bar.name} is under watch: ${bar.stateReason ?? "no reason kept"}.`,
+      because: "Look at it before the next session.",
+      action: { label: "Look at it", href: `/bars/${bar.tag}#state` },
+    }));
+}
+
+/** Bars whose measured mass is off from what the seller says by more than the tolerance: every sum is off by that. */
+function heavyOrLight(wall: Wall): TodayItem[] {
+  const off = wall.flatMap(({ bar }) => {
+    const gap = gapToStated(bar.quantities.mass ?? null);
+    return gap === null ? [] : [{ bar, gap }];
+  });
+  if (off.length === 0) return [];
+  const worst = off.reduce((a, b) => (Math.abs(b.gap) > Math.abs(a.gap) ? b : a));
+  return [
+    {
+      id: "mass-gaps",
+      weight: "soon",
+      title: `${off.length} ${off.length === 1 ? "bar weighs" : "bars weigh"} something else than the end cap says: ${listed(off.map(({ bar }) => bar.tag))}.`,
+      because: `${worst.bar.tag} is off by ${signed(worst.gap, 2)} kg, and so is every load worked out from its label. Garrison counts the measured mass.`,
+      action: { label: `See ${worst.bar.tag}`, href: `/bars/${worst.bar.tag}` },
+    },
+  ];
+}
+
+function neverWeighed(wall: Wall): TodayItem[] {
+  if (wall.length === 0) return [];
+  const first = wall[0]!.bar;
+  return [
+    {
+      id: "never-weighed",
+      weight: "soon",
+      title: `Never weighed: ${listed(wall.map(({ bar }) => bar.tag))}.`,
+      because: `${first.quantities.mass ? `The seller says ${trimmed(first.quantities.mass.value, 2)} kg; a` : "A"} scale tells in two minutes.`,
+      action: { label: `Weigh ${first.tag}`, href: `/bars/measure?bars=${first.tag}` },
+    },
+  ];
+}
+
+function days(count: number): string {
+  return count === 1 ? "1 day" : `${count} days`;
+}

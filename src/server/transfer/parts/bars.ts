@@ -1,0 +1,161 @@
+import "server-only";
+import { desc, isNull } from "drizzle-orm";
+import { type FileMeasurement, measuredKey, measurementText, readMeasurement } from "@/core/bars/barColumns";
+import { type BarRecord, differingTexts, readBarRecord, recordLabel, recordTexts } from "@/core/bars/barRecord";
+import { QUANTITY_KINDS } from "@/core/bars/quantities";
+import { groupBy } from "@/core/collections/groupBy";
+import type { Problem } from "@/core/problem";
+import { convertTyped } from "@/core/units/typedQuantity";
+import { recordFromRow } from "@/data/barRecordRows";
+import type { BarMeasurementRow, BarRow } from "@/data/barRows";
+import type { HallDb } from "@/data/hallDb";
+import { barMeasurements, barQuantities, bars, places } from "@/data/schema";
+import type { Context } from "@/server/access";
+import { type ImportReport, type IncomingBar, MOST_PROBLEMS, type PreparedPart } from "../part";
+import { writeBars } from "./writeBars";
+
+export const MOST_ROWS = 20_000;
+
+const MOST_TOLD = 300;
+
+export interface Prepared {
+  line: number;
+  record: BarRecord;
+  measurements: FileMeasurement[];
+  row: BarRow | null;
+  before: Record<string, string>;
+}
+
+/**
+ * Reads the bars of a file against the hall's; call it in the transaction that is to write them. A tag that hangs on
+ * the wall is that bar and gets what the file says of it; others are new. Every problem of every line is listed.
+ */
+export async function prepareBars(context: Context, incoming: readonly IncomingBar[]): Promise<PreparedPart> {
+  const { hall } = context;
+  const known = await knownBars(hall);
+  const { prepared, problems } = prepare(incoming, known);
+  const { report, added, changed } = sortOut(prepared, known);
+  if (incoming.length > MOST_ROWS)
+    problems.unshift({ path: "bars", message: `at most ${MOST_ROWS} bars in one file, not ${incoming.length}` });
+  return {
+    problems,
+    report,
+    write: (onProgress) => writeBars(context, { prepared, added, changed, known }, onProgress),
+  };
+}
+
+export interface Known {
+  byTag: Map<string, BarRow>;
+  /** Retired bars by tag and name: a tag may have been used more than once. */
+  retired: Map<string, BarRow>;
+  stated: Map<string, (typeof barQuantities.$inferSelect)[]>;
+  measured: Map<string, BarMeasurementRow[]>;
+  places: Map<string, string>;
+}
+
+async function knownBars(hall: HallDb): Promise<Known> {
+  const rows = await hall.rows(bars, { forUpdate: true });
+  const [stated, measured, allPlaces] = [
+    await hall.rows(barQuantities),
+    await hall.rows(barMeasurements, {
+      where: isNull(barMeasurements.undoneAt),
+      orderBy: [desc(barMeasurements.measuredAt), desc(barMeasurements.id)],
+    }),
+    await hall.rows(places),
+  ];
+  return {
+    byTag: new Map(rows.filter(({ state }) => state !== "retired").map((row) => [row.tag, row])),
+    retired: new Map(rows.filter(({ state }) => state === "retired").map((row) => [retiredKey(row), row])),
+    stated: groupBy(stated, ({ barId }) => barId),
+    measured: groupBy(measured, ({ barId }) => barId),
+    places: new Map(allPlaces.map(({ id, name }) => [id, name])),
+  };
+}
+
+const retiredKey = ({ tag, name }: { tag: string; name: string }) => `${tag}\n${name}`;
+
+/** The bar that a line means. A retired line means the retired bar of that tag and name, or the one to be retired. */
+function rowFor(texts: Record<string, string>, known: Known, hung: ReadonlySet<string>): BarRow | null {
+  const tag = texts.tag?.trim() ?? "";
+  if (texts.state?.trim() !== "retired") return known.byTag.get(tag) ?? null;
+  const retired = known.retired.get(retiredKey({ tag, name: texts.name?.trim() ?? "" }));
+  return retired ?? (hung.has(tag) ? null : (known.byTag.get(tag) ?? null));
+}
+
+function prepare(incoming: readonly IncomingBar[], known: Known): { prepared: Prepared[]; problems: Problem[] } {
+  const problems: Problem[] = [];
+  const prepared: Prepared[] = [];
+  const seen = new Map<string, number>();
+  const hung = new Set(
+    incoming.filter(({ texts }) => texts.state?.trim() !== "retired").map(({ texts }) => texts.tag?.trim() ?? ""),
+  );
+  for (const { line, texts, measurements = [] } of incoming) {
+    const say = (key: string, message: string) => {
+      if (problems.length < MOST_PROBLEMS) problems.push({ path: `line ${line}, ${recordLabel(key)}`, message });
+    };
+    const row = rowFor(texts, known, hung);
+    const before = row ? recordTexts(recordFromRow(row, known.stated.get(row.id) ?? [], placeOf(row, known))) : {};
+    const own = Object.fromEntries(Object.entries(texts).filter(([key]) => !key.startsWith("measured.")));
+    const read = readBarRecord({ state: "in-service", ...before, ...own });
+    if (!read.ok) for (const { path, message } of read.problems) say(path, message);
+    const told = [...measurements];
+    for (const kind of QUANTITY_KINDS) {
+      const text = texts[measuredKey(kind)];
+      if (text === undefined || text.trim() === "") continue;
+      const measurement = readMeasurement(kind, text);
+      if (typeof measurement === "string") say(measuredKey(kind), measurement);
+      else told.push(measurement);
+    }
+    if (!read.ok) continue;
+    const { tag, state } = read.record;
+    const first = seen.get(tag);
+    if (first !== undefined && state !== "retired") say("tag", `tag: ${tag} stands on line ${first} already`);
+    if (state !== "retired") seen.set(tag, line);
+    prepared.push({ line, record: read.record, measurements: told, row, before });
+  }
+  return { prepared, problems };
+}
+
+const placeOf = (row: BarRow, known: Known) => (row.placeId ? (known.places.get(row.placeId) ?? null) : null);
+
+function sortOut(prepared: readonly Prepared[], known: Known) {
+  const [added, changed]: [Prepared[], Prepared[]] = [[], []];
+  const report: ImportReport = { added: 0, changed: 0, unchanged: 0, changes: [] };
+  const tell = (line: number, tag: string, what: string) => {
+    if (report.changes.length < MOST_TOLD) report.changes.push({ line, tag, what });
+  };
+  for (const one of prepared) {
+    const { line, record, row, before } = one;
+    if (!row) {
+      added.push(one);
+      tell(line, record.tag, "new");
+      continue;
+    }
+    const after = recordTexts(record);
+    const fields = Object.keys(differingTexts(before, after).after);
+    const fresh = newMeasurements(one, known);
+    if (fields.length === 0 && fresh.length === 0) {
+      report.unchanged += 1;
+      continue;
+    }
+    changed.push(one);
+    const words = fields.map(
+      (key) => `${recordLabel(key)}: ${before[key] ?? "not known"} → ${after[key] ?? "not known"}`,
+    );
+    tell(line, record.tag, [...words, ...fresh.map((measurement) => measurementText(measurement))].join("; "));
+  }
+  return { report: { ...report, added: added.length, changed: changed.length }, added, changed };
+}
+
+/** Measurements of the file that the bar does not have: another moment, or without one, other readings than the last. */
+export function newMeasurements({ row, measurements }: Prepared, known: Known): FileMeasurement[] {
+  const own = row ? (known.measured.get(row.id) ?? []) : [];
+  const said = (readings: readonly number[]) => readings.map((reading) => reading.toPrecision(12)).join();
+  return measurements.filter(({ kind, readings, at }) => {
+    const values = said(readings.map(convertTyped));
+    const same = own.filter((one) => one.kind === kind);
+    return at === null
+      ? said(same[0]?.readings ?? []) !== values
+      : !same.some((one) => said(one.readings) === values && one.measuredAt.getTime() === Date.parse(at));
+  });
+}
