@@ -38,9 +38,15 @@ import { NOTHING_LOOKED_AT } from "@/core/care/inspection.fixture";
 import { LIFTS } from "@/core/matching/lifts";
 import { dialReadings } from "@/core/care/inspection";
 
+/** The same people late in the evening of the test's day, when the day's readings are in. */
+const atNight = <T extends Awaited<ReturnType<typeof makeContexts>>>(made: T): T => ({
+  ...made,
+  context: (role: Parameters<T["context"]>[0]) => at(made.context(role), "2026-03-20T23:30:00Z"),
+});
+
 /** A hall with a sensor that goes by the meter. */
 async function withSensor(name: string) {
-  const made = await makeContexts(name);
+  const made = atNight(await makeContexts(name));
   await made.hall.insert(climateSensors, { key: "hall", name: "Hall", kind: "entered", so2: 5, chloride: 5 });
   const manager = made.context("manager");
   expect(await saveCareRules(manager, { rule: "meter" }, 0)).toMatchObject({ ok: true });

@@ -382,14 +382,13 @@ describe("classes", () => {
         result.matching.items.find(({ tag }) => tag === "Y1")!.reasons.find(({ factor }) => factor === "free")
       );
     };
-    // The hall's clock is the real one: a block of three hours that began now, and one that begins in half a day.
-    const at = (hours: number) => new Date(Date.now() + hours * 3_600_000).toISOString().slice(11, 16);
-    await made.hall.update(classes, eq(classes.id, held!.id), { startsAt: at(0), blockMinutes: 180, blocks: 1 });
+    // It is six: a block of three hours that begins now, and one that begins in half a day.
+    await made.hall.update(classes, eq(classes.id, held!.id), { startsAt: "06:00", blockMinutes: 180, blocks: 1 });
     expect(await taken()).toMatchObject({ text: "In use at Rack 1.", atBest: "usable" });
     const seen = await classDetails({ ...coach }, held!.id);
     const why = seen.ok ? [...seen.details.reasons.values()].flat().map(({ factor }) => factor) : [];
     expect([why.includes("family"), why.includes("free")]).toEqual([true, false]);
-    await made.hall.update(classes, eq(classes.id, held!.id), { startsAt: at(12) });
+    await made.hall.update(classes, eq(classes.id, held!.id), { startsAt: "18:00" });
     expect(await taken()).toBeUndefined();
   });
   it("say why somebody has no place", async () => {

@@ -125,7 +125,7 @@ describe("the calendar, read back by an independent parser", () => {
   it("holds every round as a moment and the hours as they recur by the hall's clock, summer and winter", async () => {
     const { care, hall } = await withCrew("calendar");
     await planRounds(care);
-    const london = { ...care, timeZone: "Europe/London" };
+    const london = { ...care, actor: { ...care.actor, timeZone: "Europe/London" } };
     const text = await careCalendar(london, null);
     // RFC 5545: lines end in CRLF and are folded at 75 octets.
     expect(text.endsWith("END:VCALENDAR\r\n")).toBe(true);
