@@ -2,19 +2,28 @@ import next from "eslint-config-next/core-web-vitals";
 import nextTypescript from "eslint-config-next/typescript";
 import prettier from "eslint-config-prettier";
 import boundaries from "eslint-plugin-boundaries";
+import { ROOMS } from "./rooms.mjs";
 
 /** Which layer may import which: docs/layout.md. */
-const LAYERS = ["core", "data", "server", "api", "ui", "workers", "app"];
+const LAYERS = ["core", "data", "api", "ui", "workers", "app"];
 const MAY_IMPORT = {
   core: ["core"],
   data: ["data", "core"],
-  server: ["server", "data", "core"],
   api: ["api", "core"],
   workers: ["workers", "core"],
   // The browser reads files by the same code as the public interface; api knows nothing but the core.
   ui: ["ui", "core", "workers", "api"],
-  app: ["app", "ui", "server", "api", "core"],
+  app: ["app", "ui", "api", "core"],
 };
+
+/** Other rooms know a room by its index only. */
+const publicNames = (room) => ({ to: { element: { type: `server/${room}`, fileInternalPath: "index.ts" } } });
+
+/** Only the edge may open a connection, read the environment or ask the machine what time it is. */
+const EDGE_ONLY = [
+  { name: "@/data/client", message: "Only server/access opens the database; work with the context you are given." },
+  { name: "@/data/environment", message: "Only server/access reads the environment; it is in the context." },
+];
 
 const config = [
   { ignores: [".next/**", "node_modules/**", "next-env.d.ts", ".data/**", "src/data/migrations/**"] },
@@ -26,7 +35,10 @@ const config = [
     plugins: { boundaries },
     settings: {
       "import/resolver": { typescript: { project: "./tsconfig.json" } },
-      "boundaries/elements": LAYERS.map((type) => ({ type, pattern: `src/${type}` })),
+      "boundaries/elements": [
+        ...Object.keys(ROOMS).map((room) => ({ type: `server/${room}`, pattern: `src/server/${room}` })),
+        ...LAYERS.map((type) => ({ type, pattern: `src/${type}` })),
+      ],
     },
     rules: {
       // Cycles inside a layer: dpdm, in `npm run lint`.
@@ -39,11 +51,20 @@ const config = [
               from: { element: { type: from } },
               allow: to.map((type) => ({ to: { element: { type } } })),
             })),
-            // Pages hand server results to the screens: their types, never their code.
-            {
-              from: { element: { type: "ui" } },
-              allow: [{ to: { element: { type: "server" } }, dependency: { kind: "type" } }],
-            },
+            // A room of the server: its own files, what it may use of other rooms, and the layers below.
+            ...Object.entries(ROOMS).map(([room, uses]) => ({
+              from: { element: { type: `server/${room}` } },
+              allow: [
+                { to: { element: { type: `server/${room}` } } },
+                ...["data", "core"].map((type) => ({ to: { element: { type } } })),
+                ...uses.map(publicNames),
+              ],
+            })),
+            ...Object.keys(ROOMS).flatMap((room) => [
+              { from: { element: { type: "app" } }, allow: [publicNames(room)] },
+              // Pages hand server results to the screens: their types, never their code.
+              { from: { element: { type: "ui" } }, allow: [{ ...publicNames(room), dependency: { kind: "type" } }] },
+            ]),
           ],
         },
       ],
@@ -51,8 +72,27 @@ const config = [
   },
   {
     // A test may look at its subject from both ends.
-    files: ["src/**/*.test.ts"],
+    files: ["src/**/*.{test,fixture}.{ts,tsx}"],
     rules: { "boundaries/dependencies": "off" },
+  },
+  {
+    files: ["src/server/**/*.ts", "src/app/**/*.{ts,tsx}"],
+    ignores: ["src/server/access/**", "src/**/*.{test,fixture}.{ts,tsx}"],
+    rules: {
+      "no-restricted-imports": ["error", { paths: EDGE_ONLY }],
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: "The time is the context's to say: context.clock.now().",
+        },
+        {
+          selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
+          message: "The time is the context's to say: context.clock.now().",
+        },
+        { selector: "MemberExpression[object.name='process'][property.name='env']", message: "See @/data/environment." },
+      ],
+    },
   },
   {
     files: ["src/core/**/*.ts"],
@@ -75,7 +115,7 @@ const config = [
     rules: {
       "no-restricted-imports": [
         "error",
-        { paths: [{ name: "next/link", message: "Use @/ui/kit/Link, which does not prefetch." }] },
+        { paths: [...EDGE_ONLY, { name: "next/link", message: "Use @/ui/kit/Link, which does not prefetch." }] },
       ],
     },
   },

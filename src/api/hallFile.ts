@@ -45,7 +45,7 @@ const inspectionFacts = Joi.object({
 export const MOST_CARE = 200_000;
 
 /** What a hall's file holds beside its bars; a list that is left out says nothing. */
-const otherLists = {
+export const HALL_FILE_SCHEMAS = {
   plates: Joi.array()
     .items(
       Joi.object({
@@ -184,7 +184,7 @@ const otherLists = {
     )
     .max(100)
     .description("places whose air is read, with their readings; deposition in mg/m²·day"),
-};
+} satisfies Record<keyof HallFileParts, Joi.Schema>;
 
 /** What the export of a hall is, and what an import takes. */
 export const hallFile = Joi.object({
@@ -197,8 +197,11 @@ export const hallFile = Joi.object({
     )
     .max(MOST_ROWS)
     .required(),
-  ...otherLists,
+  ...HALL_FILE_SCHEMAS,
 });
+
+/** What a dry run told of a file: with it an import does just that, or is refused. */
+export const importToken = Joi.string().pattern(/^[\w-]{43}$/);
 
 /** What an import answers: how many bars are new, changed and as they were, and the first few hundred changes. */
 export const importAnswer = Joi.object({
@@ -214,12 +217,14 @@ export const importAnswer = Joi.object({
       }),
     )
     .required(),
+  token: importToken.required().description("of a dry run: sent with the import, just this is done or nothing"),
 });
 
 type FileBars = ({ texts: Record<string, string> } & { measurements: FileMeasurement[] })[];
 
 export interface IncomingFile extends Partial<HallFileParts> {
   isDryRun: boolean;
+  token?: string;
   rows: FileRow[];
 }
 
@@ -231,7 +236,7 @@ export function readHallFile(
   if (!result.ok) return result;
   const file = result.value as Partial<HallFileParts> & { bars: FileBars };
   const others = Object.fromEntries(
-    (Object.keys(otherLists) as (keyof HallFileParts)[]).map((part) => [part, file[part]]),
+    (Object.keys(HALL_FILE_SCHEMAS) as (keyof HallFileParts)[]).map((part) => [part, file[part]]),
   ) as Partial<HallFileParts>;
   return { ok: true, file: { bars: file.bars.map((bar, i) => ({ line: i + 1, ...bar })), ...others } };
 }
@@ -239,6 +244,7 @@ export function readHallFile(
 /** What the page that takes files in sends: rows already under our columns. */
 export const incomingFile = Joi.object({
   isDryRun: Joi.boolean().required(),
+  token: importToken,
   rows: Joi.array()
     .items(
       Joi.object({
@@ -249,5 +255,5 @@ export const incomingFile = Joi.object({
     )
     .max(MOST_ROWS)
     .required(),
-  ...otherLists,
+  ...HALL_FILE_SCHEMAS,
 });

@@ -3,7 +3,7 @@ import { PURPOSES } from "@/core/matching/lifter";
 import { isHallDay } from "@/core/units/hallDay";
 import { balanceAnswer, balanceRequest } from "./balance";
 import { id, listOf, loadKg, paging } from "./fields";
-import { hallFile, importAnswer } from "./hallFile";
+import { hallFile, importAnswer, importToken } from "./hallFile";
 import { corrosionAnswer, corrosionRequest } from "./corrosion";
 import { lifterItem } from "./lifters";
 import { barBody, barItem, dueItem, liftItem, matchAnswer, plateItem, stationItem } from "./lists";
@@ -197,10 +197,11 @@ export const ROUTES = {
     summary: "Takes bars in, all or none: JSON as exported, or CSV. The same file once more changes nothing",
     query: Joi.object({
       dryRun: Joi.boolean().default(false).description("answer what would change, and change nothing"),
+      token: importToken.description("from a dry run of the same file: do just what it said, or answer 409"),
     }),
     consumes: ["application/json", "text/csv"],
     answer: importAnswer,
-    refusals: [403, 413, 415],
+    refusals: [403, 409, 413, 415],
   },
   openapi: { method: "GET", path: "/openapi.json", summary: "This description", query: Joi.object({}), refusals: [] },
 } as const satisfies Record<string, RouteSpec>;

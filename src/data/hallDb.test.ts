@@ -1,6 +1,5 @@
 import { eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
-import { database } from "./client";
 import { barMeasurements, bars, carePlan, plates } from "./schema";
 import { makeHall } from "./testHall.fixture";
 

@@ -25,6 +25,23 @@ export interface RowQuery {
   forUpdate?: boolean;
 }
 
+/** A statement that is sent once it is waited for. */
+type Statement<T> = { then: (told: (value: T) => void, failed: (error: unknown) => void) => unknown };
+
+/** More rows than this go in several statements. */
+const MAX_ROWS_AT_ONCE = 5000;
+
+/** Lets what is asked for at the same moment be done one after the other. */
+class Turns {
+  private last: Promise<unknown> = Promise.resolve();
+
+  next<T>(work: () => Promise<T>): Promise<T> {
+    const mine = this.last.then(work, work);
+    this.last = mine.catch(() => undefined);
+    return mine;
+  }
+}
+
 /** The database or an open transaction on it. */
 export type Executor = Pick<Database, "select" | "insert" | "update" | "delete" | "execute" | "transaction">;
 
@@ -46,9 +63,11 @@ type NullOf<C extends AnyPgColumn> = C["_"]["notNull"] extends true ? never : nu
  * and never the database itself, so a query cannot forget whose rows it means.
  */
 export class HallDb {
+  /** @param turns in a transaction: its statements take turns, since it has one connection. */
   constructor(
     private readonly executor: Executor,
     readonly hallId: string,
+    private readonly turns: Turns | null = null,
   ) {}
 
   async rows<T extends HallTable>(
@@ -64,7 +83,7 @@ export class HallDb {
     if (limit !== undefined) query = query.limit(limit);
     if (offset) query = query.offset(offset);
     if (forUpdate) query = query.for("update");
-    return (await query) as Row<T>[];
+    return (await this.run(query)) as Row<T>[];
   }
 
   /**
@@ -87,7 +106,7 @@ export class HallDb {
     query = query.where(this.mine(table, where)).orderBy(...orderBy);
     if (limit !== undefined) query = query.limit(limit);
     if (offset) query = query.offset(offset);
-    return (await query) as unknown as ({ row: Row<T> } & Joined<J>)[];
+    return (await this.run(query)) as unknown as ({ row: Row<T> } & Joined<J>)[];
   }
 
   async first<T extends HallTable>(table: T, query: RowQuery = {}): Promise<Row<T> | null> {
@@ -105,7 +124,7 @@ export class HallDb {
       .from(table as PgTable)
       .where(this.mine(table, where))
       .groupBy(...groupBy);
-    return (await query) as { [K in keyof F]: SummaryValue<F[K]> }[];
+    return (await this.run(query as unknown as Statement<unknown>)) as { [K in keyof F]: SummaryValue<F[K]> }[];
   }
 
   /**
@@ -120,11 +139,13 @@ export class HallDb {
   ): Promise<Map<string, { least: number; greatest: number }>> {
     const end = (way: SQL) =>
       sql`(select ${value} from ${table} where ${table.hallId} = ${this.hallId} and ${key} = asked.key order by ${table.hallId} ${way}, ${key} ${way}, ${value} ${way} limit 1)`;
-    const { rows } = await this.executor.execute<{ key: string; least: number | null; greatest: number | null }>(
-      sql`select asked.key, ${end(sql`asc`)} as least, ${end(sql`desc`)} as greatest from unnest(array[${sql.join(
-        keys.map((one) => sql`${one}`),
-        sql`, `,
-      )}]::text[]) as asked(key)`,
+    const { rows } = await this.run(
+      this.executor.execute<{ key: string; least: number | null; greatest: number | null }>(
+        sql`select asked.key, ${end(sql`asc`)} as least, ${end(sql`desc`)} as greatest from unnest(array[${sql.join(
+          keys.map((one) => sql`${one}`),
+          sql`, `,
+        )}]::text[]) as asked(key)`,
+      ),
     );
     return new Map(
       rows.flatMap(({ key: of, least, greatest }) =>
@@ -138,7 +159,8 @@ export class HallDb {
    * times as fast from some hundred rows on. All rows say the same columns; ids are the caller's.
    */
   async insertMany<T extends HallTable>(table: T, values: NewRow<T>[]): Promise<void> {
-    await this.writeMany(table, values, null);
+    for (let from = 0; from < values.length; from += MAX_ROWS_AT_ONCE)
+      await this.writeMany(table, values.slice(from, from + MAX_ROWS_AT_ONCE), null);
   }
 
   /** Inserts many rows in one go, or changes those that are there already by their key, to just what is said. */
@@ -165,7 +187,7 @@ export class HallDb {
     );
     const inserted = sql`insert into ${table} (${columns}) select ${columns} from json_populate_recordset(null::${table}, ${JSON.stringify(rows)}::json)`;
     if (!key) {
-      await this.executor.execute(inserted);
+      await this.run(this.executor.execute(inserted));
       return;
     }
     const keyNames = key.map((column) => nameOf(column));
@@ -177,52 +199,92 @@ export class HallDb {
       sql`, `,
     );
     // A row of another hall under the same key is left alone.
-    await this.executor.execute(
-      sql`${inserted} on conflict (${conflict}) do update set ${sql.join(changes, sql`, `)} where ${table.hallId} = ${this.hallId}`,
+    await this.run(
+      this.executor.execute(
+        sql`${inserted} on conflict (${conflict}) do update set ${sql.join(changes, sql`, `)} where ${table.hallId} = ${this.hallId}`,
+      ),
+    );
+  }
+
+  /**
+   * Changes many rows in one go, found by their id: the columns that the rows say, the same for all of them. One JSON
+   * parameter instead of one statement a row.
+   */
+  async updateMany<T extends HallTable & { id: AnyPgColumn }>(
+    table: T,
+    rows: readonly (Partial<NewRow<T>> & { id: string })[],
+  ): Promise<void> {
+    if (rows.length === 0) return;
+    const columns = Object.entries(getTableColumns(table as PgTable)).filter(
+      ([key, column]) => key !== "hallId" && key !== "id" && key in rows[0]! && !(column as AnyPgColumn).generated,
+    );
+    const names = columns.map(([key, column]) => [key, nameOf(column as AnyPgColumn)] as const);
+    const values = rows.map((row) =>
+      Object.fromEntries([
+        ["id", row.id],
+        ...names.map(([key, name]) => [name, (row as Record<string, unknown>)[key] ?? null]),
+      ]),
+    );
+    const changes = sql.join(
+      names.map(([, name]) => sql`${sql.identifier(name)} = said.${sql.identifier(name)}`),
+      sql`, `,
+    );
+    await this.run(
+      this.executor.execute(
+        sql`update ${table} as kept set ${changes} from json_populate_recordset(null::${table}, ${JSON.stringify(values)}::json) as said where kept.id = said.id and kept.hall_id = ${this.hallId}`,
+      ),
     );
   }
 
   async insert<T extends HallTable>(table: T, values: NewRow<T> | NewRow<T>[]): Promise<Row<T>[]> {
     const rows = (Array.isArray(values) ? values : [values]).map((row) => ({ ...row, hallId: this.hallId }));
     if (rows.length === 0) return [];
-    return (await this.executor
-      .insert(table)
-      .values(rows as never)
-      .returning()) as Row<T>[];
+    return (await this.run(
+      this.executor
+        .insert(table)
+        .values(rows as never)
+        .returning(),
+    )) as Row<T>[];
   }
 
   /** Inserts, or changes the row that is there already. */
   async put<T extends HallTable>(table: T, key: AnyPgColumn[], value: NewRow<T>): Promise<void> {
     const row = { ...value, hallId: this.hallId };
-    await this.executor
-      .insert(table)
-      .values(row as never)
-      .onConflictDoUpdate({ target: key, set: value as never, setWhere: eq(table.hallId, this.hallId) });
+    await this.run(
+      this.executor
+        .insert(table)
+        .values(row as never)
+        .onConflictDoUpdate({ target: key, set: value as never, setWhere: eq(table.hallId, this.hallId) }),
+    );
   }
 
   /** Inserts unless the row is there already; tells whether it did. */
   async insertOnce<T extends HallTable>(table: T, value: NewRow<T>): Promise<boolean> {
     const row = { ...value, hallId: this.hallId };
-    const rows = await this.executor
-      .insert(table)
-      .values(row as never)
-      .onConflictDoNothing()
-      .returning();
+    const rows = await this.run(
+      this.executor
+        .insert(table)
+        .values(row as never)
+        .onConflictDoNothing()
+        .returning(),
+    );
     return (rows as unknown[]).length > 0;
   }
 
   async update<T extends HallTable>(table: T, where: SQL | undefined, set: Partial<NewRow<T>>): Promise<Row<T>[]> {
-    return (await this.executor
-      .update(table)
-      .set(set as never)
-      .where(this.mine(table, where))
-      .returning()) as Row<T>[];
+    return (await this.run(
+      this.executor
+        .update(table)
+        .set(set as never)
+        .where(this.mine(table, where))
+        .returning(),
+    )) as Row<T>[];
   }
 
   /** Takes rows out that nothing refers to. What history refers to is retired, not removed. */
   async remove<T extends HallTable>(table: T, where: SQL | undefined): Promise<void> {
     if (!where) throw new Error("remove names its rows");
-    await this.executor.delete(table).where(this.mine(table, where));
+    await this.run(this.executor.delete(table).where(this.mine(table, where)));
   }
 
   /**
@@ -230,15 +292,21 @@ export class HallDb {
    * of that one, on the same connection.
    */
   transaction<T>(work: (hall: HallDb) => Promise<T>): Promise<T> {
-    return this.executor.transaction((tx) => work(new HallDb(tx, this.hallId)));
+    return this.executor.transaction((tx) => work(new HallDb(tx, this.hallId, this.turns ?? new Turns())));
   }
 
   /** The hall as it stands at one moment, for looking only: the database refuses every write and every lock in it. */
   snapshot<T>(look: (hall: HallDb) => Promise<T>): Promise<T> {
-    return this.executor.transaction((tx) => look(new HallDb(tx, this.hallId)), {
+    return this.executor.transaction((tx) => look(new HallDb(tx, this.hallId, new Turns())), {
       isolationLevel: "repeatable read",
       accessMode: "read only",
     });
+  }
+
+  /** Sends a statement; in a transaction once those before it are done. Statements are only sent when they are waited for. */
+  private run<T>(statement: Statement<T>): Promise<T> {
+    const send = async () => await statement;
+    return this.turns ? this.turns.next(send) : send();
   }
 
   private mine(table: HallTable, where?: SQL): SQL | undefined {

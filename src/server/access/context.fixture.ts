@@ -33,6 +33,7 @@ export async function makeContexts(name: string) {
       clock: clockIn(actor.timeZone, tick),
       signal: new AbortController().signal,
       log: SILENT,
+      publicUrl: "http://garrison.test",
     };
   };
   return { ...made, context };

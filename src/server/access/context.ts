@@ -38,6 +38,8 @@ export interface Context {
   /** Aborted when nobody waits for the answer any more. */
   signal: AbortSignal;
   log: Log;
+  /** What links and codes begin with that are read outside of the program; empty where nobody said. */
+  publicUrl: string;
 }
 
 /** A clock that reads `now` as the hall's zone does. */

@@ -42,6 +42,7 @@ export function contextFor(actor: Actor): Context {
     clock: clockIn(actor.timeZone, now),
     signal: new AbortController().signal,
     log: log(),
+    publicUrl: environment().publicUrl,
   };
 }
 

@@ -5,7 +5,7 @@ import { differingTexts, readBarRecord, recordLabel, recordTexts } from "@/core/
 import { bars } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
-import { recordOf, tagsInUse, writeRecord } from "./barRows";
+import { recordOf, tagsInUse, writeRecords } from "./barRows";
 
 export interface StaleEdit {
   /** What the bar says now, field by field. */
@@ -55,7 +55,9 @@ export async function editBar(
       ]);
     const changed = Object.keys(differing.after);
     if (changed.length > 0) {
-      await writeRecord(context, row, { ...record, state: row.state as BarState, stateReason: row.stateReason });
+      await writeRecords(context, [
+        { row, record: { ...record, state: row.state as BarState, stateReason: row.stateReason } },
+      ]);
       await recordChange(context, { entity: "bar", entityId: row.id, action: "edited", ...differing });
     }
     return { ok: true, tag: record.tag, changed };

@@ -4,7 +4,7 @@ import "server-only";
 
 export { enterBars } from "./addBars";
 export { type BarDetails, barDetails, latestOfEach } from "./barPage";
-export { refreshEffective, writeRecord } from "./barRows";
+export { refreshEffective, writeRecords } from "./barRows";
 export { changeBarState } from "./barState";
 export {
   type ListedBar,
@@ -19,6 +19,7 @@ export {
   withQuantities,
 } from "./bars";
 export { editBar } from "./editBar";
+export { insertBars, insertMeasurements } from "./insertBars";
 export { type Measuring, measureBar } from "./measureBar";
 export { undoLastChange } from "./undoBarChange";
 export { type WallBar, type WallFacts, wallBars, wallFacts } from "./wall";

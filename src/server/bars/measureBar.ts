@@ -47,7 +47,7 @@ export async function measureBar(
         typedUnit: readings[0]!.unit,
         readings: readings.map(convertTyped),
       });
-      const effective = await refreshEffective(hall, row);
+      const effective = (await refreshEffective(hall, [{ row }])).get(row.id)!;
       await recordChange(context, {
         entity: "bar",
         entityId: row.id,

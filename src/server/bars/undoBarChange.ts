@@ -5,7 +5,7 @@ import type { BarRow } from "@/data/barRows";
 import { barMeasurements, bars } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { type Outcome, failed, forbidden, lastChangeOf, notFound, recordChange } from "@/server/kit";
-import { recordOf, refreshEffective, tagsInUse, writeRecord } from "./barRows";
+import { recordOf, refreshEffective, tagsInUse, writeRecords } from "./barRows";
 import { mayLeave } from "./barState";
 
 /**
@@ -65,7 +65,7 @@ async function revert(context: Context, row: BarRow, what: string, was: Texts, i
     if (!read.ok) return failed("impossible", "What was there before no longer fits the rules.", read.problems);
     if (read.record.tag !== row.tag && (await tagsInUse(hall, [read.record.tag])).length > 0)
       return failed("impossible", `The tag ${read.record.tag} hangs on another bar by now.`);
-    await writeRecord(context, row, read.record);
+    await writeRecords(context, [{ row, record: read.record }]);
     return null;
   }
   const measurementId = (is?.measurementId ?? was?.measurementId) as string | undefined;
@@ -74,6 +74,6 @@ async function revert(context: Context, row: BarRow, what: string, was: Texts, i
   await hall.update(barMeasurements, eq(barMeasurements.id, measurementId), {
     undoneAt: isTakenBack ? context.clock.now() : null,
   });
-  await refreshEffective(hall, row);
+  await refreshEffective(hall, [{ row }]);
   return null;
 }

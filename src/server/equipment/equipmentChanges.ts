@@ -9,7 +9,7 @@ import { type Context, may } from "@/server/access";
 import { type FieldKind, type Outcome, type Values, forbidden, saveRow } from "@/server/kit";
 import type { ClampRow, PlateRow, StationRow } from "./equipment";
 
-export const TABLES = { plate: plates, clamp: clamps, station: stations };
+export const EQUIPMENT_TABLES = { plate: plates, clamp: clamps, station: stations };
 
 /** A plate, clamp or station as texts by field. */
 export function equipmentTexts(kind: EquipmentKind, row: PlateRow | ClampRow | StationRow): Record<string, string> {
@@ -43,7 +43,7 @@ export type AnyRow = PlateRow | ClampRow | StationRow;
 
 const kindOf = (kind: EquipmentKind): FieldKind<AnyRow> => ({
   entity: kind,
-  table: TABLES[kind],
+  table: EQUIPMENT_TABLES[kind],
   defs: EQUIPMENT_FIELDS[kind],
   columnsOf: (values) => columnsOf(kind, values),
   textsOf: (row) => equipmentTexts(kind, row),
@@ -57,7 +57,7 @@ const kindOf = (kind: EquipmentKind): FieldKind<AnyRow> => ({
   },
 });
 
-export const KINDS = { plate: kindOf("plate"), clamp: kindOf("clamp"), station: kindOf("station") };
+export const EQUIPMENT_KINDS = { plate: kindOf("plate"), clamp: kindOf("clamp"), station: kindOf("station") };
 
 /** Enters or changes a plate, clamp or station; see `saveRow`. */
 export async function saveEquipment(
@@ -66,6 +66,6 @@ export async function saveEquipment(
   form: { id: string | null; version: number; texts: Record<string, string> },
 ): Promise<Outcome<{ key: string; version: number }>> {
   return may(context, "equipment.edit")
-    ? saveRow(context, KINDS[kind], form)
+    ? saveRow(context, EQUIPMENT_KINDS[kind], form)
     : forbidden("change plates, clamps and stations");
 }

@@ -13,5 +13,5 @@ export {
   listStations,
   plateKindOf,
 } from "./equipment";
-export { type AnyRow, KINDS, TABLES, equipmentTexts, saveEquipment } from "./equipmentChanges";
+export { type AnyRow, EQUIPMENT_KINDS, EQUIPMENT_TABLES, equipmentTexts, saveEquipment } from "./equipmentChanges";
 export { massText, platePairings, readWeight, weighPlate, writeWeight } from "./weighing";

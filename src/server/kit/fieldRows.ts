@@ -7,7 +7,7 @@ import { type FieldValue, fieldTexts, readFields } from "@/core/bars/fieldText";
 import type { Problem } from "@/core/problem";
 import type { HallTable } from "@/data/hallDb";
 import { type Context, inTransaction } from "@/server/access";
-import { type Change, recordChange } from "./history";
+import { type Change, recordChanges } from "./history";
 import { type Outcome, failed, notFound } from "./outcome";
 
 export type Values = Record<string, FieldValue | null>;
@@ -44,25 +44,52 @@ export function readRow<R extends FieldRow>(
   return problems.length > 0 ? { ok: false, problems } : { ok: true, values };
 }
 
-/** Enters a row, or writes over one what differs, with its history. */
-export async function writeRow<R extends FieldRow>(
+/** What is to stand in a row; without one it is new. */
+export interface RowToWrite<R extends FieldRow> {
+  row: R | null;
+  values: Values;
+}
+
+/** So many rows go into one statement: each has a parameter for every column. */
+const CHUNK = 500;
+
+/**
+ * Enters rows, or writes over them what differs, with their history; a few statements however many they are.
+ *
+ * @returns their ids, in the order given.
+ */
+export async function writeRows<R extends FieldRow>(
   context: Context,
   kind: FieldKind<R>,
-  { row, values, reason }: { row: R | null; values: Values; reason?: string },
-): Promise<{ id: string; version: number }> {
+  items: readonly RowToWrite<R>[],
+  reason?: string,
+): Promise<string[]> {
   const { hall } = context;
-  const columns = kind.columnsOf(values);
-  const after = fieldTexts(kind.defs, values);
-  if (!row) {
-    const [made] = (await hall.insert(kind.table, columns as never)) as unknown as FieldRow[];
-    await recordChange(context, { entity: kind.entity, entityId: made!.id, action: "entered", after, reason });
-    return { id: made!.id, version: 1 };
+  const ids = items.map(({ row }) => row?.id ?? "");
+  const changes: Change[] = [];
+  const fresh = items.flatMap(({ row, values }, i) => (row ? [] : [{ i, values }]));
+  for (let from = 0; from < fresh.length; from += CHUNK) {
+    const chunk = fresh.slice(from, from + CHUNK);
+    const made = (await hall.insert(
+      kind.table,
+      chunk.map(({ values }) => kind.columnsOf(values)) as never,
+    )) as unknown as FieldRow[];
+    chunk.forEach(({ i, values }, n) => {
+      ids[i] = made[n]!.id;
+      const after = fieldTexts(kind.defs, values);
+      changes.push({ entity: kind.entity, entityId: ids[i], action: "entered", after, reason });
+    });
   }
-  const differing = differingTexts(kind.textsOf(row), after);
-  if (Object.keys(differing.after).length === 0) return row;
-  await hall.update(kind.table, eq(kind.table.id, row.id), { ...columns, version: row.version + 1 } as never);
-  await recordChange(context, { entity: kind.entity, entityId: row.id, action: "edited", ...differing, reason });
-  return { id: row.id, version: row.version + 1 };
+  const changed = items.flatMap(({ row, values }) => {
+    if (!row) return [];
+    const differing = differingTexts(kind.textsOf(row), fieldTexts(kind.defs, values));
+    if (Object.keys(differing.after).length === 0) return [];
+    changes.push({ entity: kind.entity, entityId: row.id, action: "edited", ...differing, reason });
+    return [{ id: row.id, ...kind.columnsOf(values), version: row.version + 1 }];
+  });
+  await hall.updateMany(kind.table, changed as never);
+  await recordChanges(context, changes);
+  return ids;
 }
 
 /**
@@ -101,6 +128,7 @@ export async function saveRow<R extends FieldRow>(
         })),
       );
     }
-    return { ok: true, key, version: (await writeRow(context, kind, { row, values })).version };
+    await writeRows(context, kind, [{ row, values }]);
+    return { ok: true, key, version: (await find(eq(table.key, key)))!.version };
   });
 }

@@ -1,4 +1,5 @@
 import "server-only";
+import { randomUUID } from "node:crypto";
 import { and, desc, eq } from "drizzle-orm";
 import type { HallDb } from "@/data/hallDb";
 import { changes } from "@/data/schema";
@@ -33,8 +34,26 @@ export interface Change {
 
 /** Writes who, when, what was and what is. Call it in the transaction that makes the change. */
 export async function recordChange(context: Context, change: Change): Promise<void> {
-  const { hall } = context;
-  await hall.insert(changes, { ...change, personId: context.actor.personId, at: context.clock.now() });
+  await recordChanges(context, [change]);
+}
+
+/** The same of several things at once. */
+export async function recordChanges(context: Context, all: readonly Change[]): Promise<void> {
+  const { hall, actor, clock } = context;
+  await hall.insertMany(
+    changes,
+    all.map(({ entity, entityId, action, before = null, after = null, reason = null }) => ({
+      id: randomUUID(),
+      personId: actor.personId,
+      at: clock.now(),
+      entity,
+      entityId,
+      action,
+      before,
+      after,
+      reason,
+    })),
+  );
 }
 
 /** The latest changes of one thing, newest first, with the name of whoever made them. */

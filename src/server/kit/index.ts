@@ -2,8 +2,8 @@ import "server-only";
 
 /* What other rooms, pages and routes may use of this one. */
 
-export { type FieldKind, type FieldRow, type Values, readRow, saveRow, writeRow } from "./fieldRows";
-export { changesOf, lastChangeOf, recordChange } from "./history";
+export { type FieldKind, type FieldRow, type RowToWrite, type Values, readRow, saveRow, writeRows } from "./fieldRows";
+export { changesOf, lastChangeOf, recordChange, recordChanges } from "./history";
 export { idempotent } from "./idempotent";
 export { careTasksById, namesById, placeNames, placesById, stationNames } from "./lookups";
 export { type Failed, type Outcome, failed, forbidden, notFound } from "./outcome";

@@ -2,7 +2,7 @@ import "server-only";
 
 /* What other rooms, pages and routes may use of this one. */
 
-export { KIND, type LiftRow, after, allLifts, liftOf, liftTexts, saveLift } from "./lifts";
+export { LIFT_KIND, type LiftRow, allLifts, liftOf, liftTexts, newLiftKind, saveLift } from "./lifts";
 export {
   type MeetingSpecRow,
   type SpecValue,

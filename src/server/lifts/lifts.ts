@@ -33,7 +33,7 @@ export const allLifts = cache(async (context: Context): Promise<LiftRow[]> =>
   context.hall.rows(lifts, { orderBy: [asc(lifts.listOrder), asc(lifts.key)] }),
 );
 
-export const KIND: FieldKind<LiftRow> = {
+export const LIFT_KIND: FieldKind<LiftRow> = {
   entity: "lift",
   table: lifts,
   defs: LIFT_FIELDS,
@@ -53,9 +53,9 @@ export function liftTexts(row: LiftRow): Record<string, string> {
 }
 
 /** A new lift stands after those that are there. */
-export const after = (rows: readonly LiftRow[]): FieldKind<LiftRow> => {
+export const newLiftKind = (rows: readonly LiftRow[]): FieldKind<LiftRow> => {
   let listOrder = Math.max(0, ...rows.map((one) => one.listOrder));
-  return { ...KIND, columnsOf: (values) => ({ ...values, listOrder: (listOrder += 1) }) };
+  return { ...LIFT_KIND, columnsOf: (values) => ({ ...values, listOrder: (listOrder += 1) }) };
 };
 
 /** Enters or changes a lift. The short name of a usual lift is part of the public interface and stays. */
@@ -68,5 +68,5 @@ export async function saveLift(
   const row = rows.find(({ id }) => id === form.id);
   // Programs and meeting rules name lifts by their short names: they never change.
   const texts = row ? { ...form.texts, key: row.key } : form.texts;
-  return saveRow(context, row ? KIND : after(rows), { ...form, texts });
+  return saveRow(context, row ? LIFT_KIND : newLiftKind(rows), { ...form, texts });
 }

@@ -14,7 +14,7 @@ import type { Problem } from "@/core/problem";
 import { bars, houseRules } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { barsOnTheWall } from "@/server/bars";
-import { careHouse, planCare } from "@/server/care/planning";
+import { planCare } from "@/server/care/planning";
 import { type Outcome, failed, forbidden, recordChange } from "@/server/kit";
 import { barUse, listLifters, matchLifterOf } from "@/server/lifters";
 import { allLifts, liftOf, meetingRules } from "@/server/lifts";
@@ -90,9 +90,11 @@ export async function saveMatchingRules(
       after: changedOnly(rules, before),
     });
     if (before.schools.bars !== rules.schools.bars) {
-      const house = await careHouse(context);
       const busy = await hall.rows(bars, { where: inArray(bars.family, ["all-round", "hybrid"]) });
-      for (const bar of busy) if (bar.state !== "retired") await planCare(hall, house, bar);
+      await planCare(
+        context,
+        busy.filter(({ state }) => state !== "retired"),
+      );
     }
     return { ok: true };
   });

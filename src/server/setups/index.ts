@@ -5,7 +5,7 @@ import "server-only";
 export { type KeptSetting, currentSetting, keptSettings } from "./keptSettings";
 export { type SetBar, barToSet, barsToSet, liftersToSet, liftsToSet } from "./setBars";
 export { type CardPage, cardPage, cardPages, settingCounts, settingSheet } from "./setupCards";
-export { calibrate, copySetting, keepSetting, noteStand, usualKgOf, writeSetting } from "./setupChanges";
+export { calibrate, copySetting, keepSetting, noteStand, usualKgOf, writeSettings } from "./setupChanges";
 export { cardPdf, cardsPdf } from "./setupPdf";
 export { type StationHoles, stationHoles } from "./stationHoles";
 export { type ListedPlace, type ListedStored, type Storage, storageDangers, storageOf } from "./storage";

@@ -6,7 +6,7 @@ import { FAMILIES } from "@/core/bars/families";
 import type { Lift } from "@/core/matching/lifts";
 import { type SetupChart, chartKindOf } from "@/core/setups/chartFields";
 import { type Setting, type SetupBar, type SetupOption, setupOptions } from "@/core/setups/setupOptions";
-import { barSetups, bars, lifterSettings } from "@/data/schema";
+import { barSetups, bars, type lifterSettings } from "@/data/schema";
 import type { Context } from "@/server/access";
 import { type ListedBar, withQuantities } from "@/server/bars";
 import { type LifterRow, buildOf, listLifters } from "@/server/lifters";

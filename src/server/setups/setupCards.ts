@@ -40,7 +40,7 @@ export interface CardPage {
 }
 
 /** Where the live page of a card is; what QR codes carry. */
-export const cardAddress = (id: string) => `${process.env.PUBLIC_URL ?? ""}/setups/card/${id}`;
+const cardAddress = ({ publicUrl }: Context, id: string) => `${publicUrl}/setups/card/${id}`;
 
 /** What a setting is looked at with when the lifter's usual load is not known, in kg. */
 const UNKNOWN_LOAD_KG = 60;
@@ -121,7 +121,7 @@ async function cardOf(context: Context, row: SettingRow): Promise<CardPage | nul
   };
   return {
     id: row.id,
-    address: cardAddress(row.id),
+    address: cardAddress(context, row.id),
     set,
     lifterName: lifter.name,
     lifterKey: lifter.key,

@@ -1,5 +1,6 @@
 import "server-only";
-import { and, eq, isNull, ne } from "drizzle-orm";
+import { randomUUID } from "node:crypto";
+import { and, eq, inArray, isNull, ne, sql } from "drizzle-orm";
 import { valueOf } from "@/core/bars/bar";
 import { differingTexts } from "@/core/bars/barRecord";
 import type { Problem } from "@/core/problem";
@@ -10,7 +11,7 @@ import { type TypedQuantity, convertTyped } from "@/core/units/typedQuantity";
 import type { HallDb } from "@/data/hallDb";
 import { barSetups, bars, lifterSettings, lifters, stations } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
-import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
+import { type Outcome, failed, forbidden, notFound, recordChange, recordChanges } from "@/server/kit";
 import { buildOf } from "@/server/lifters";
 import { type SetBar, barToSet, liftsToSet } from "./setBars";
 import { stationHoles } from "./stationHoles";
@@ -197,28 +198,52 @@ function refusalsOf(set: SetBar, setting: Setting, { totalKg, plateDiameterMm }:
 type NewSetting = Omit<typeof lifterSettings.$inferInsert, "hallId" | "personId" | "keptAt"> & { words: string };
 
 /** Keeps a setting; the one before stays as history. Call it in the transaction of whatever keeps it. */
-export async function writeSetting(context: Context, { words, ...values }: NewSetting): Promise<{ id: string }> {
-  const { hall } = context;
-  const now = context.clock.now();
-  const [before] = await hall.update(
+async function writeSetting(context: Context, setting: NewSetting): Promise<{ id: string }> {
+  return { id: (await writeSettings(context, [setting]))[0]! };
+}
+
+/**
+ * Keeps settings, one at most for each lifter, bar and lift; those before stay as history.
+ *
+ * @returns their ids, in the order given.
+ */
+export async function writeSettings(context: Context, items: readonly NewSetting[]): Promise<string[]> {
+  const { hall, actor, clock } = context;
+  const keyOf = ({ lifterId, barId, liftKey }: Pick<NewSetting, "lifterId" | "barId" | "liftKey">) =>
+    `${lifterId} ${barId} ${liftKey}`;
+  const now = clock.now();
+  const replaced = await hall.update(
     lifterSettings,
     and(
-      eq(lifterSettings.lifterId, values.lifterId),
-      eq(lifterSettings.barId, values.barId),
-      eq(lifterSettings.liftKey, values.liftKey),
       isNull(lifterSettings.replacedAt),
+      inArray(lifterSettings.barId, [...new Set(items.map(({ barId }) => barId))]),
+      inArray(
+        sql`${lifterSettings.lifterId} || ' ' || ${lifterSettings.barId} || ' ' || ${lifterSettings.liftKey}`,
+        items.map(keyOf),
+      ),
     ),
     { replacedAt: now },
   );
-  const [made] = await hall.insert(lifterSettings, { ...values, personId: context.actor.personId, keptAt: now });
-  await recordChange(context, {
-    entity: "lifter",
-    entityId: values.lifterId,
-    action: "setting kept",
-    before: before && { setting: before.setting, jCupHole: before.jCupHole },
-    after: { words, jCupHole: values.jCupHole },
-  });
-  return { id: made!.id };
+  const before = new Map(replaced.map((row) => [keyOf(row), row]));
+  const ids = items.map(() => randomUUID() as string);
+  await hall.insertMany(
+    lifterSettings,
+    items.map(({ words: _, ...values }, i) => ({ ...values, id: ids[i]!, personId: actor.personId, keptAt: now })),
+  );
+  await recordChanges(
+    context,
+    items.map(({ words, ...values }) => {
+      const was = before.get(keyOf(values));
+      return {
+        entity: "lifter",
+        entityId: values.lifterId,
+        action: "setting kept",
+        before: was && { setting: was.setting, jCupHole: was.jCupHole },
+        after: { words, jCupHole: values.jCupHole },
+      };
+    }),
+  );
+  return ids;
 }
 
 /**

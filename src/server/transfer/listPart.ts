@@ -5,8 +5,8 @@ import { fieldTexts } from "@/core/bars/fieldText";
 import type { FileRow } from "@/core/hallFileParts";
 import type { Problem } from "@/core/problem";
 import type { Context } from "@/server/access";
-import { type FieldKind, type FieldRow, type Values, readRow, writeRow } from "@/server/kit";
-import type { ImportReport, PreparedPart } from "./part";
+import { type FieldKind, type FieldRow, type RowToWrite, readRow, writeRows } from "@/server/kit";
+import { type Difference, FROM_A_FILE, type ImportReport } from "./part";
 
 /** What a file says of a row beside its fields. */
 export interface MoreOfRow {
@@ -16,14 +16,7 @@ export interface MoreOfRow {
   write: (id: string) => Promise<void>;
 }
 
-/** A part of a file that has nothing to do. */
-export const NOTHING: PreparedPart = {
-  problems: [],
-  report: { added: 0, changed: 0, unchanged: 0, changes: [] },
-  write: async () => undefined,
-};
-
-interface PrepareOptions<R extends FieldRow, F extends FileRow> {
+interface RowOptions<R extends FieldRow, F extends FileRow> {
   /** The rows that are there. */
   rows: readonly R[];
   incoming: readonly F[];
@@ -33,18 +26,17 @@ interface PrepareOptions<R extends FieldRow, F extends FileRow> {
 }
 
 /**
- * Reads rows of a file against the hall's: a short name that is there is changed, others are new, and what the file
- * does not name stays. Call it in the transaction that is to write them.
+ * Holds rows of a file against the hall's: a short name that is there is changed, others are new, and what the file
+ * does not name stays.
  */
-export function prepareRows<R extends FieldRow, F extends FileRow>(
+export function diffRows<R extends FieldRow, F extends FileRow>(
   context: Context,
   kind: FieldKind<R>,
-  { rows, incoming, noNew, more }: PrepareOptions<R, F>,
-): PreparedPart {
-  const { hall } = context;
+  { rows, incoming, noNew, more }: RowOptions<R, F>,
+): Difference {
   const problems: Problem[] = [];
   const report: ImportReport = { added: 0, changed: 0, unchanged: 0, changes: [] };
-  const writes: (() => Promise<void>)[] = [];
+  const writes: { write: RowToWrite<R>; more: MoreOfRow | undefined }[] = [];
   const byKey = new Map(rows.map((row) => [row.key, row]));
   const seen = new Set<string>();
   incoming.forEach((item, i) => {
@@ -66,17 +58,19 @@ export function prepareRows<R extends FieldRow, F extends FileRow>(
     if (row && words.length === 0) return void (report.unchanged += 1);
     report[row ? "changed" : "added"] += 1;
     report.changes.push({ line, tag: key, what: row ? words.join(", ") : `new ${kind.entity}` });
-    writes.push(() => write(read.values, row, extra));
+    writes.push({ write: { row, values: read.values }, more: extra });
   });
-  const write = async (values: Values, row: R | null, extra: MoreOfRow | undefined) => {
-    const { id } = await writeRow(context, kind, { row, values, reason: "from a file" });
-    await extra?.write(id);
-  };
   return {
     problems,
     report,
     write: async () => {
-      for (const one of writes) await one();
+      const ids = await writeRows(
+        context,
+        kind,
+        writes.map(({ write }) => write),
+        FROM_A_FILE,
+      );
+      for (const [i, one] of writes.entries()) if (one.more?.words.length) await one.more.write(ids[i]!);
     },
   };
 }
@@ -97,14 +91,15 @@ interface ListOptions<F, V> {
   /** What is there, by key. */
   there: ReadonlyMap<string, V>;
   read: (item: F) => ListItem<V>;
-  write: (item: ListItem<V>, isNew: boolean) => Promise<unknown>;
+  /** Writes what is new or differs, all of it at once. */
+  write: (items: readonly ListItem<V>[]) => Promise<unknown>;
 }
 
-/** Reads a list of a file that has keys of its own: what is there and the same is left, what differs changed, others added. */
-export function prepareList<F, V>({ name, incoming, there, read, write }: ListOptions<F, V>): PreparedPart {
+/** Holds a list with keys of its own against the hall's: what is there and the same is left, what differs changed, others added. */
+export function diffList<F, V>({ name, incoming, there, read, write }: ListOptions<F, V>): Difference {
   const problems: Problem[] = [];
   const report: ImportReport = { added: 0, changed: 0, unchanged: 0, changes: [] };
-  const todo: { item: ListItem<V>; isNew: boolean }[] = [];
+  const todo: ListItem<V>[] = [];
   const seen = new Set<string>();
   incoming.forEach((raw, i) => {
     const line = i + 1;
@@ -119,13 +114,13 @@ export function prepareList<F, V>({ name, incoming, there, read, write }: ListOp
     if (!isNew && isDeepStrictEqual(there.get(item.key), item.value)) return void (report.unchanged += 1);
     report[isNew ? "added" : "changed"] += 1;
     report.changes.push({ line, tag: item.tag, what: isNew ? `new ${name}` : name });
-    todo.push({ item, isNew });
+    todo.push(item);
   });
   return {
     problems,
     report,
     write: async () => {
-      for (const { item, isNew } of todo) await write(item, isNew);
+      if (todo.length > 0) await write(todo);
     },
   };
 }

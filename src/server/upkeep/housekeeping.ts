@@ -2,13 +2,12 @@ import "server-only";
 import { inArray } from "drizzle-orm";
 import { cache } from "react";
 import { idempotencyKeys } from "@/data/schema";
-import { type Context, inTransaction, log } from "@/server/access";
+import { type Context, inTransaction } from "@/server/access";
 import { listSensors, readSensors } from "@/server/care/air";
 import { replanCare, storedCareRules } from "@/server/care/planning";
 import { remindOfRounds } from "@/server/care/rounds";
 
 const HOUR = 3_600_000;
-
 
 /**
  * Brings air and care up to the hour and the day: simulated sensors read what they have not read yet, once a day every

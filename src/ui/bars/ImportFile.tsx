@@ -29,14 +29,15 @@ export function ImportFile() {
   async function check(read: ReadFile) {
     setChecked(null);
     setProgress({ done: 0, of: 0 });
-    setChecked(await sendFile(read, true, () => undefined).catch(unreachable));
+    setChecked(await sendFile(read, { isDryRun: true }, () => undefined).catch(unreachable));
     setProgress(null);
   }
 
   async function bringIn() {
     if (!file) return;
     setProgress({ done: 0, of: rowsOf(file).length });
-    const outcome = await sendFile(file, false, (now, of) => setProgress({ done: now, of })).catch(unreachable);
+    const onProgress = (now: number, of: number) => setProgress({ done: now, of });
+    const outcome = await sendFile(file, { isDryRun: false, token: checked?.token }, onProgress).catch(unreachable);
     setProgress(null);
     if (!outcome.ok) {
       setChecked(outcome);

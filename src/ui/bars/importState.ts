@@ -55,6 +55,8 @@ export function rowsOf(file: ReadFile): FileRow[] {
 
 export interface ImportOutcome {
   ok: boolean;
+  /** Of a file that was looked at: sent with the import, it does what was shown or nothing. */
+  token?: string;
   message?: string;
   problems?: { path: string; message: string }[];
   report?: {
@@ -65,16 +67,16 @@ export interface ImportOutcome {
   };
 }
 
-/** Sends what was read and follows the answer line by line. */
+/** Sends what was read, with the token of what was looked at, and follows the answer line by line. */
 export async function sendFile(
   file: ReadFile,
-  isDryRun: boolean,
+  { isDryRun, token }: { isDryRun: boolean; token?: string },
   onProgress: (done: number, of: number) => void,
 ): Promise<ImportOutcome> {
   const response = await fetch("/bars/files/import", {
     method: "POST",
     headers: { "content-type": "application/json" },
-    body: JSON.stringify({ isDryRun, rows: rowsOf(file), ...(file.kind === "hall" ? file.more : {}) }),
+    body: JSON.stringify({ isDryRun, token, rows: rowsOf(file), ...(file.kind === "hall" ? file.more : {}) }),
   });
   if (!response.ok || !response.body) return { ok: false, message: `The hall’s server answered ${response.status}.` };
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();

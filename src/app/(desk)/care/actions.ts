@@ -26,9 +26,10 @@ const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
 
 /** Marks one task on one bar as done. */
 export async function tickAction(_before: FormState, form: FormData): Promise<FormState> {
-  const at = String(Date.now());
+  const context = await requestContext();
+  const at = String(context.clock.now().getTime());
   const tag = textOf(form, "tag");
-  const result = await tickCare(await requestContext(), {
+  const result = await tickCare(context, {
     tag,
     task: textOf(form, "task"),
     doneBy: textOf(form, "doneBy"),
@@ -48,8 +49,9 @@ export async function tickAction(_before: FormState, form: FormData): Promise<Fo
 
 /** Takes one tick back. */
 export async function undoAction(_before: FormState, form: FormData): Promise<FormState> {
-  const at = String(Date.now());
-  const result = await undoCare(await requestContext(), textOf(form, "logId"));
+  const context = await requestContext();
+  const at = String(context.clock.now().getTime());
+  const result = await undoCare(context, textOf(form, "logId"));
   if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed: { at } };
   revalidatePath("/", "layout");
   return { status: "done", message: `Taken back. Due on ${result.dueOn} again.`, problems: [], typed: { at } };

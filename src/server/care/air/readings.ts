@@ -12,7 +12,6 @@ const MOST_CATCH_UP_HOURS = 400 * 24;
 
 /** Lets the simulated ones among sensors read what they have not read yet, up to an hour. Call it in a transaction. */
 export async function readSensors(context: Context, sensors: readonly SensorRow[], until: number): Promise<void> {
-  const { hall } = context;
   for (const sensor of sensors) if (sensor.kind === "simulated") await tick(context, sensor, until);
 }
 

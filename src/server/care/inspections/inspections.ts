@@ -162,7 +162,7 @@ async function measured(
       readings: values,
     })),
   );
-  await refreshEffective(hall, row);
+  await refreshEffective(hall, [{ row }]);
 }
 
 /** Looking counts as the care that looks: straightness, sleeves, joints. */

@@ -14,7 +14,7 @@ export const careTasksOf = cache((context: Context): Promise<CareTaskRow[]> =>
   context.hall.rows(careTasks, { orderBy: [asc(careTasks.listOrder)] }),
 );
 
-export const KIND: FieldKind<CareTaskRow> = {
+export const CARE_TASK_KIND: FieldKind<CareTaskRow> = {
   entity: "care task",
   table: careTasks,
   defs: CARE_TASK_FIELDS,
@@ -47,7 +47,7 @@ export async function saveCareTask(
   if (!may(context, "rule.edit")) return forbidden("change care tasks");
   const row = form.id ? await context.hall.first(careTasks, { where: eq(careTasks.id, form.id) }) : null;
   if (!row) return failed("not-found", "There is no such task.");
-  const result = await saveRow(context, KIND, { ...form, texts: { ...form.texts, key: row.key } });
+  const result = await saveRow(context, CARE_TASK_KIND, { ...form, texts: { ...form.texts, key: row.key } });
   if (result.ok) await inTransaction(context, (context) => replanCare(context));
   return result;
 }

@@ -3,7 +3,7 @@ import "server-only";
 /* What other rooms, pages and routes may use of this one. */
 
 export { saveCareRules } from "./careRules";
-export { KIND, careTaskTexts, careTasksOf, saveCareTask } from "./careTasks";
+export { CARE_TASK_KIND, careTaskTexts, careTasksOf, saveCareTask } from "./careTasks";
 export { careHouse } from "./meterHouse";
 export { type MeterItem, careMeters, saveBarFactors } from "./meters";
 export { planCare, replanCare } from "./planCare";

@@ -1,6 +1,5 @@
 import "server-only";
-import { and, desc, eq, isNull, ne } from "drizzle-orm";
-import type { CareHouse } from "@/core/care/careDue";
+import { and, inArray, isNull, ne, notInArray, sql } from "drizzle-orm";
 import type { BarRow } from "@/data/barRows";
 import { carePlanRow } from "@/data/carePlanRows";
 import type { HallDb } from "@/data/hallDb";
@@ -8,17 +7,43 @@ import { bars, careLog, carePlan, careTasks } from "@/data/schema";
 import type { Context } from "@/server/access";
 import { careHouse } from "./meterHouse";
 
-/** Care follows from family, finish and sleeves: sets the plan of every task that this bar needs, and drops the rest. */
-export async function planCare(hall: HallDb, house: CareHouse, row: BarRow): Promise<void> {
-  for (const task of await hall.rows(careTasks)) {
-    const latest = await hall.first(careLog, {
-      where: and(eq(careLog.barId, row.id), eq(careLog.taskId, task.id), isNull(careLog.undoneAt)),
-      orderBy: [desc(careLog.doneOn), desc(careLog.enteredAt)],
-    });
-    const plan = carePlanRow(row, task, house, latest?.doneOn ?? null);
-    if (plan) await hall.put(carePlan, [carePlan.barId, carePlan.taskId], plan);
-    else await hall.remove(carePlan, and(eq(carePlan.barId, row.id), eq(carePlan.taskId, task.id)));
-  }
+/**
+ * Care follows from family, finish and sleeves: sets the plan of every task that these bars need, and drops the rest.
+ * Call it in the transaction that changed the bars.
+ */
+export async function planCare(context: Context, rows: readonly BarRow[]): Promise<void> {
+  if (rows.length === 0) return;
+  const { hall } = context;
+  const house = await careHouse(context);
+  const ids = rows.map(({ id }) => id);
+  const [tasks, done] = [await hall.rows(careTasks), await lastDone(hall, ids)];
+  const plan = rows.flatMap((row) =>
+    tasks.flatMap((task) => carePlanRow(row, task, house, done.get(keyOf(row.id, task.id)) ?? null) ?? []),
+  );
+  await hall.putMany(carePlan, [carePlan.barId, carePlan.taskId], plan);
+  const wanted = plan.map(({ barId, taskId }) => keyOf(barId, taskId));
+  await hall.remove(
+    carePlan,
+    and(
+      inArray(carePlan.barId, ids),
+      wanted.length > 0 ? notInArray(sql`${carePlan.barId} || ' ' || ${carePlan.taskId}`, wanted) : undefined,
+    ),
+  );
+}
+
+const keyOf = (barId: string, taskId: string) => `${barId} ${taskId}`;
+
+/** The last day on which each task was done on each bar, by bar and task; what was taken back does not count. */
+async function lastDone(hall: HallDb, barIds: readonly string[]): Promise<Map<string, string>> {
+  const rows = await hall.summary(
+    careLog,
+    { barId: careLog.barId, taskId: careLog.taskId, last: sql<string>`max(${careLog.doneOn})::text` },
+    {
+      where: and(inArray(careLog.barId, [...barIds]), isNull(careLog.undoneAt)),
+      groupBy: [careLog.barId, careLog.taskId],
+    },
+  );
+  return new Map(rows.map(({ barId, taskId, last }) => [keyOf(barId, taskId), last]));
 }
 
 /** Works out every due day anew: after a change of rules, readings or tasks, and once a day. */
@@ -30,9 +55,9 @@ export async function replanCare(context: Context): Promise<number> {
     await hall.rows(careTasks),
     await hall.rows(carePlan),
   ];
-  const last = new Map(known.map(({ barId, taskId, lastDoneOn }) => [`${barId} ${taskId}`, lastDoneOn]));
+  const last = new Map(known.map(({ barId, taskId, lastDoneOn }) => [keyOf(barId, taskId), lastDoneOn]));
   const plan = rows.flatMap((row) =>
-    tasks.flatMap((task) => carePlanRow(row, task, house, last.get(`${row.id} ${task.id}`) ?? null) ?? []),
+    tasks.flatMap((task) => carePlanRow(row, task, house, last.get(keyOf(row.id, task.id)) ?? null) ?? []),
   );
   await hall.putMany(carePlan, [carePlan.barId, carePlan.taskId], plan);
   return plan.length;

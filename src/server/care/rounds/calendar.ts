@@ -57,7 +57,7 @@ export async function careCalendar(context: Context, personId: string | null): P
         `${round.person}:`,
         ...round.tasks.map(({ name, bars: own }) => `${name}: ${own.map(({ tag }) => tag).join(", ")}`),
       ].join("\n"),
-      ...(process.env.PUBLIC_URL ? { url: `${process.env.PUBLIC_URL}/care/rounds` } : {}),
+      ...(context.publicUrl ? { url: `${context.publicUrl}/care/rounds` } : {}),
       sequence: round.version - 1,
     });
   }

@@ -98,7 +98,7 @@ describe("rounds in the crew's hours", () => {
     expect(days.every((day) => day === 1)).toBe(true);
   });
   it("are reminded of on their day, in an outbox that is read in the program", async () => {
-    const { care, context, hall } = await withCrew("remind");
+    const { care, context } = await withCrew("remind");
     await planRounds(care);
     const today = (await plannedRounds(care, { from: care.clock.today })).filter(({ day }) => day === care.clock.today);
     expect(await remindOfRounds(care)).toBe(today.length);

@@ -11,12 +11,13 @@ import type { BarMeasurementRow, BarRow } from "@/data/barRows";
 import type { HallDb } from "@/data/hallDb";
 import { barMeasurements, barQuantities, bars, places } from "@/data/schema";
 import type { Context } from "@/server/access";
-import { type ImportReport, type IncomingBar, MOST_PROBLEMS, type PreparedPart } from "../part";
+import { type ImportReport, type IncomingBar, MAX_PROBLEMS, type Difference } from "../part";
+import { readBars } from "./readBars";
 import { writeBars } from "./writeBars";
 
-export const MOST_ROWS = 20_000;
+export const MAX_ROWS = 20_000;
 
-const MOST_TOLD = 300;
+const MAX_TOLD = 300;
 
 export interface Prepared {
   line: number;
@@ -27,20 +28,21 @@ export interface Prepared {
 }
 
 /**
- * Reads the bars of a file against the hall's; call it in the transaction that is to write them. A tag that hangs on
- * the wall is that bar and gets what the file says of it; others are new. Every problem of every line is listed.
+ * Every bar of the hall with all its measurements that count, retired ones last. A tag that hangs on the wall is that
+ * bar and gets what the file says of it; others are new.
  */
-export async function prepareBars(context: Context, incoming: readonly IncomingBar[]): Promise<PreparedPart> {
-  const { hall } = context;
-  const known = await knownBars(hall);
+export const barsPart = { read: readBars, diff: diffBars };
+
+async function diffBars(context: Context, incoming: readonly IncomingBar[], isLocking: boolean): Promise<Difference> {
+  const known = await knownBars(context.hall, isLocking);
   const { prepared, problems } = prepare(incoming, known);
   const { report, added, changed } = sortOut(prepared, known);
-  if (incoming.length > MOST_ROWS)
-    problems.unshift({ path: "bars", message: `at most ${MOST_ROWS} bars in one file, not ${incoming.length}` });
+  if (incoming.length > MAX_ROWS)
+    problems.unshift({ path: "bars", message: `at most ${MAX_ROWS} bars in one file, not ${incoming.length}` });
   return {
     problems,
     report,
-    write: (onProgress) => writeBars(context, { prepared, added, changed, known }, onProgress),
+    write: (onProgress) => writeBars(context, { added, changed, known }, onProgress),
   };
 }
 
@@ -53,8 +55,8 @@ export interface Known {
   places: Map<string, string>;
 }
 
-async function knownBars(hall: HallDb): Promise<Known> {
-  const rows = await hall.rows(bars, { forUpdate: true });
+async function knownBars(hall: HallDb, isLocking: boolean): Promise<Known> {
+  const rows = await hall.rows(bars, { forUpdate: isLocking });
   const [stated, measured, allPlaces] = [
     await hall.rows(barQuantities),
     await hall.rows(barMeasurements, {
@@ -91,7 +93,7 @@ function prepare(incoming: readonly IncomingBar[], known: Known): { prepared: Pr
   );
   for (const { line, texts, measurements = [] } of incoming) {
     const say = (key: string, message: string) => {
-      if (problems.length < MOST_PROBLEMS) problems.push({ path: `line ${line}, ${recordLabel(key)}`, message });
+      if (problems.length < MAX_PROBLEMS) problems.push({ path: `line ${line}, ${recordLabel(key)}`, message });
     };
     const row = rowFor(texts, known, hung);
     const before = row ? recordTexts(recordFromRow(row, known.stated.get(row.id) ?? [], placeOf(row, known))) : {};
@@ -122,7 +124,7 @@ function sortOut(prepared: readonly Prepared[], known: Known) {
   const [added, changed]: [Prepared[], Prepared[]] = [[], []];
   const report: ImportReport = { added: 0, changed: 0, unchanged: 0, changes: [] };
   const tell = (line: number, tag: string, what: string) => {
-    if (report.changes.length < MOST_TOLD) report.changes.push({ line, tag, what });
+    if (report.changes.length < MAX_TOLD) report.changes.push({ line, tag, what });
   };
   for (const one of prepared) {
     const { line, record, row, before } = one;

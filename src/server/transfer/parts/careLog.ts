@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, inArray, isNull, ne } from "drizzle-orm";
+import { and, asc, eq, isNull, ne } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
 import { groupBy } from "@/core/collections/groupBy";
 import type { FileCare } from "@/core/hallFileParts";
@@ -7,63 +7,32 @@ import type { Problem } from "@/core/problem";
 import { type HallDay, daysBetween, isHallDay } from "@/core/units/hallDay";
 import { bars, careLog, careTasks } from "@/data/schema";
 import type { Context } from "@/server/access";
-import { careHouse, planCare } from "@/server/care/planning";
-import { careTasksById, namesById, recordChange } from "@/server/kit";
-import { NOTHING } from "../listPart";
-import type { ImportReport, PreparedPart } from "../part";
-
-const MOST_PROBLEMS = 500;
+import { planCare } from "@/server/care/planning";
+import { namesById, recordChanges } from "@/server/kit";
+import { type Difference, type FileFacts, type FilePart, FROM_A_FILE, type ImportReport, MAX_PROBLEMS } from "../part";
+import { barsByTag, withTag } from "./tags";
 
 const CHUNK = 2000;
 
-/** Everything of the log that counts and belongs to a bar that is not retired, oldest first. */
-export async function exportCareLog(context: Context): Promise<FileCare[]> {
-  const { hall } = context;
-  const [log, tasks, names, rows] = await Promise.all([
-    hall.rows(careLog, {
-      where: isNull(careLog.undoneAt),
-      orderBy: [asc(careLog.doneOn), asc(careLog.barId), asc(careLog.taskId), asc(careLog.enteredAt), asc(careLog.id)],
-    }),
-    careTasksById(hall),
-    namesById(hall),
-    hall.rows(bars, { where: ne(bars.state, "retired") }),
-  ]);
-  const tagOf = new Map(rows.map(({ id, tag }) => [id, tag]));
-  return log
-    .flatMap(({ barId, taskId, doneOn, doneBy, minutes, note }) => {
-      const [tag, task] = [tagOf.get(barId), tasks.get(taskId)?.key];
-      return tag && task ? [{ tag, task, doneOn, by: names.get(doneBy) ?? null, minutes, note }] : [];
-    })
-    .sort((a, b) => (keyOf(a) < keyOf(b) ? -1 : 1));
-}
-
-/** What tells one entry from another; two alike on a day are the same. */
-const keyOf = ({ tag, task, doneOn, by, note }: FileCare) => JSON.stringify([doneOn, tag, task, by, note]);
-
 /**
- * Reads entries of a file against the hall's log: what stands there already is left, other entries are added, and due
- * days follow. Bars that the same file brings are known; somebody whose name is not of the hall is named in the note.
+ * Everything of the log that counts and belongs to a bar that is not retired, oldest first. What stands there already is
+ * left, other entries are added, and due days follow; somebody whose name is not of the hall is named in the note.
  */
-export async function prepareCareLog(
-  context: Context,
-  incoming: readonly FileCare[],
-  tags: readonly string[],
-): Promise<PreparedPart> {
+export const carePart: FilePart<"care"> = { key: "care", read, diff };
+
+async function diff(context: Context, incoming: readonly FileCare[], { familyOf }: FileFacts): Promise<Difference> {
   const { hall } = context;
-  if (incoming.length === 0) return NOTHING;
   const tasks = new Map((await hall.rows(careTasks)).map((task) => [task.key, task.id]));
-  const rows = await hall.rows(bars, { where: ne(bars.state, "retired") });
-  const known = new Set([...rows.map(({ tag }) => tag), ...tags]);
   const names = await namesById(hall);
   const people = new Map([...names].map(([id, name]) => [name, id]));
-  const there = new Set((await exportCareLog(context)).map(keyOf));
+  const there = new Set((await read(context)).map(keyOf));
   const problems: Problem[] = [];
   const report: ImportReport = { added: 0, changed: 0, unchanged: 0, changes: [] };
   const fresh = new Map<string, FileCare>();
   incoming.forEach((item, i) => {
-    const own = problemsOf(item, { known, tasks: new Set(tasks.keys()), today: context.clock.today });
+    const own = problemsOf(item, { familyOf, tasks, today: context.clock.today });
     for (const { path, message } of own)
-      if (problems.length < MOST_PROBLEMS) problems.push({ path: `care ${i + 1}, ${path}`, message });
+      if (problems.length < MAX_PROBLEMS) problems.push({ path: `care ${i + 1}, ${path}`, message });
     if (own.length > 0) return;
     const kept = asKept(item, people, names.get(context.actor.personId) ?? null);
     const key = keyOf(kept);
@@ -78,12 +47,43 @@ export async function prepareCareLog(
   return { problems, report, write: () => writeCare(context, [...fresh.values()], { tasks, people }) };
 }
 
+/** What tells one entry from another; two alike on a day are the same. */
+const keyOf = ({ tag, task, doneOn, by, note }: FileCare) => JSON.stringify([doneOn, tag, task, by, note]);
+
+async function read({ hall }: Context): Promise<FileCare[]> {
+  const [log, names] = [
+    await hall.rowsWith(
+      careLog,
+      {
+        bar: withTag(careLog.barId),
+        task: { table: careTasks, on: eq(careTasks.id, careLog.taskId), columns: { key: careTasks.key } },
+      },
+      {
+        where: and(isNull(careLog.undoneAt), ne(bars.state, "retired")),
+        orderBy: [
+          asc(careLog.doneOn),
+          asc(careLog.barId),
+          asc(careLog.taskId),
+          asc(careLog.enteredAt),
+          asc(careLog.id),
+        ],
+      },
+    ),
+    await namesById(hall),
+  ];
+  return log
+    .flatMap(({ row: { doneOn, doneBy, minutes, note }, bar, task }) =>
+      bar && task ? [{ tag: bar.tag, task: task.key, doneOn, by: names.get(doneBy) ?? null, minutes, note }] : [],
+    )
+    .sort((a, b) => (keyOf(a) < keyOf(b) ? -1 : 1));
+}
+
 function problemsOf(
   { tag, task, doneOn }: FileCare,
-  { known, tasks, today }: { known: ReadonlySet<string>; tasks: ReadonlySet<string>; today: HallDay },
+  { familyOf, tasks, today }: Pick<FileFacts, "familyOf"> & { tasks: ReadonlyMap<string, string>; today: HallDay },
 ): Problem[] {
   return [
-    ...(known.has(tag) ? [] : [{ path: "tag", message: `there is no bar ${tag}` }]),
+    ...(familyOf.has(tag) ? [] : [{ path: "tag", message: `there is no bar ${tag}` }]),
     ...(tasks.has(task) ? [] : [{ path: "task", message: `there is no care task ${task}` }]),
     ...(!isHallDay(doneOn)
       ? [{ path: "doneOn", message: `“${doneOn}” is no day: write YYYY-MM-DD` }]
@@ -106,9 +106,10 @@ async function writeCare(
 ): Promise<void> {
   const { hall } = context;
   if (entries.length === 0) return;
-  const tags = [...new Set(entries.map(({ tag }) => tag))];
-  const rows = await hall.rows(bars, { where: and(inArray(bars.tag, tags), ne(bars.state, "retired")) });
-  const barOf = new Map(rows.map((row) => [row.tag, row]));
+  const barOf = await barsByTag(
+    hall,
+    entries.map(({ tag }) => tag),
+  );
   for (let from = 0; from < entries.length; from += CHUNK)
     await hall.insertMany(
       careLog,
@@ -124,15 +125,17 @@ async function writeCare(
         note,
       })),
     );
-  const house = await careHouse(context);
-  for (const row of rows) {
-    await planCare(hall, house, row);
-    await recordChange(context, {
+  const rows = [...barOf.values()];
+  await planCare(context, rows);
+  const counts = groupBy(entries, ({ tag }) => tag);
+  await recordChanges(
+    context,
+    rows.map(({ id, tag }) => ({
       entity: "bar",
-      entityId: row.id,
+      entityId: id,
       action: "care taken in",
-      after: { entries: entries.filter(({ tag }) => tag === row.tag).length },
-      reason: "from a file",
-    });
-  }
+      after: { entries: counts.get(tag)!.length },
+      reason: FROM_A_FILE,
+    })),
+  );
 }

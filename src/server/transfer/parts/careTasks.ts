@@ -1,19 +1,17 @@
 import "server-only";
-import type { FileRow } from "@/core/hallFileParts";
 import { careTasks } from "@/data/schema";
-import type { Context } from "@/server/access";
-import { KIND, careTaskTexts, careTasksOf } from "@/server/care/planning";
-import { prepareRows } from "../listPart";
-import type { PreparedPart } from "../part";
+import { CARE_TASK_KIND, careTaskTexts, careTasksOf } from "@/server/care/planning";
+import { diffRows } from "../listPart";
+import type { FilePart } from "../part";
 
-/** Every task as files carry it, in the order people list them. */
-export const exportCareTasks = async (context: Context): Promise<FileRow[]> =>
-  (await careTasksOf(context)).map((row) => ({ texts: careTaskTexts(row) }));
-
-/** Reads tasks of a file against the hall's; which tasks there are is not a file's to say. */
-export const prepareCareTasks = async (context: Context, incoming: readonly FileRow[]): Promise<PreparedPart> =>
-  prepareRows(context, KIND, {
-    rows: await context.hall.rows(careTasks),
-    incoming,
-    noNew: "there is no such care task, and a file makes none",
-  });
+/** Care tasks in the order people list them; which tasks there are is not a file's to say. */
+export const careTasksPart: FilePart<"careTasks"> = {
+  key: "careTasks",
+  read: async (context) => (await careTasksOf(context)).map((row) => ({ texts: careTaskTexts(row) })),
+  diff: async (context, incoming) =>
+    diffRows(context, CARE_TASK_KIND, {
+      rows: await context.hall.rows(careTasks),
+      incoming,
+      noNew: "there is no such care task, and a file makes none",
+    }),
+};

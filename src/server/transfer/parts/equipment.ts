@@ -3,26 +3,37 @@ import { asc } from "drizzle-orm";
 import { groupBy } from "@/core/collections/groupBy";
 import type { EquipmentKind } from "@/core/equipment/equipmentFields";
 import type { FileEquipment } from "@/core/hallFileParts";
-import type { HallDb } from "@/data/hallDb";
 import { plateWeights } from "@/data/schema";
 import type { Context } from "@/server/access";
 import {
   type AnyRow,
   type ClampRow,
-  KINDS,
+  EQUIPMENT_KINDS,
+  EQUIPMENT_TABLES,
   type PlateRow,
-  TABLES,
   equipmentTexts,
   massText,
   readWeight,
   writeWeight,
 } from "@/server/equipment";
-import { prepareRows } from "../listPart";
-import type { PreparedPart } from "../part";
+import { diffRows } from "../listPart";
+import type { Difference, FilePart } from "../part";
 
-/** Everything of one kind, as files carry it, by short name. */
-export async function exportEquipment(hall: HallDb, kind: EquipmentKind): Promise<FileEquipment[]> {
-  const table = TABLES[kind];
+export const platesPart = partOf("plates", "plate");
+export const clampsPart = partOf("clamps", "clamp");
+export const stationsPart = partOf("stations", "station");
+
+function partOf<K extends "plates" | "clamps" | "stations">(key: K, kind: EquipmentKind): FilePart<K> {
+  return {
+    key,
+    read: (context) => read(context, kind),
+    diff: (context, incoming) => diff(context, kind, incoming),
+  };
+}
+
+/** Everything of one kind, by short name; of plates also what was weighed one by one. */
+async function read({ hall }: Context, kind: EquipmentKind): Promise<FileEquipment[]> {
+  const table = EQUIPMENT_TABLES[kind];
   const rows = await hall.rows(table, { orderBy: [asc(table.key)] });
   if (kind !== "plate") return rows.map((row) => ({ texts: equipmentTexts(kind, row as ClampRow) }));
   const weights = groupBy(
@@ -35,17 +46,12 @@ export async function exportEquipment(hall: HallDb, kind: EquipmentKind): Promis
   }));
 }
 
-/** Reads plates, clamps or stations of a file against the hall's; see `prepareRows`. */
-export async function prepareEquipment(
-  context: Context,
-  kind: EquipmentKind,
-  incoming: readonly FileEquipment[],
-): Promise<PreparedPart> {
+async function diff(context: Context, kind: EquipmentKind, incoming: readonly FileEquipment[]): Promise<Difference> {
   const { hall } = context;
-  const rows = (await hall.rows(TABLES[kind])) as AnyRow[];
-  if (kind !== "plate") return prepareRows(context, KINDS[kind], { rows, incoming });
+  const rows = (await hall.rows(EQUIPMENT_TABLES[kind])) as AnyRow[];
+  if (kind !== "plate") return diffRows(context, EQUIPMENT_KINDS[kind], { rows, incoming });
   const weighed = groupBy(await hall.rows(plateWeights), ({ plateId }) => plateId);
-  return prepareRows(context, KINDS[kind], {
+  return diffRows(context, EQUIPMENT_KINDS[kind], {
     rows,
     incoming,
     more: ({ weights = [] }: FileEquipment, row) => {

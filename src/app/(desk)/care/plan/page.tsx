@@ -29,7 +29,7 @@ export default async function PlanPage() {
         days={Array.from({ length: PLAN_DAYS }, (_, i) => addDays(context.clock.today, i))}
         crew={crew}
         links={links.map(({ id, person, createdAt }) => ({ id, person, since: createdAt.toISOString().slice(0, 10) }))}
-        publicUrl={process.env.PUBLIC_URL ?? ""}
+        publicUrl={context.publicUrl}
         mayPlan={may(context, "care.plan")}
         outbox={outbox.map(({ sentAt, ...rest }) => ({ ...rest, at: sentAt.toISOString().slice(0, 10) }))}
         actions={{

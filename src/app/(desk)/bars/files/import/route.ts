@@ -25,12 +25,12 @@ export async function POST(request: Request) {
         if (!result.ok)
           tell({ outcome: { ok: false, message: "The file could not be understood.", problems: result.problems } });
         else {
-          const { rows, isDryRun, ...more } = result.value as IncomingFile;
+          const { rows, isDryRun, token, ...more } = result.value as IncomingFile;
           const onProgress = (done: number, of: number) => tell({ done, of });
-          tell({ outcome: await importHall(context, { bars: rows, ...more }, { isDryRun, onProgress }) });
+          tell({ outcome: await importHall(context, { bars: rows, ...more }, { isDryRun, token, onProgress }) });
         }
       } catch (error) {
-        console.error(error);
+        context.log.error({ err: error }, "import failed");
         tell({
           outcome: { ok: false, message: "Something went wrong on our side; nothing was taken in.", problems: [] },
         });

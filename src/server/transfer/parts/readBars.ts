@@ -8,8 +8,8 @@ import type { Unit } from "@/core/units/typedQuantity";
 import { recordFromRow, trimNumeric } from "@/data/barRecordRows";
 import type { BarMeasurementRow } from "@/data/barRows";
 import { barMeasurements, barQuantities, bars } from "@/data/schema";
-import { type Context, may } from "@/server/access";
-import { type Outcome, forbidden, namesById, placesById } from "@/server/kit";
+import type { Context } from "@/server/access";
+import { namesById, placesById } from "@/server/kit";
 
 /** One bar as files carry it: every field that is known, as text, and what was measured. */
 export interface FileBar {
@@ -18,9 +18,7 @@ export interface FileBar {
 }
 
 /** Every bar of the hall with all its measurements that count, retired ones last. */
-export async function exportBars(context: Context): Promise<Outcome<{ bars: FileBar[] }>> {
-  if (!may(context, "hall.export")) return forbidden("take the hall’s records out");
-  const { hall } = context;
+export async function readBars({ hall }: Context): Promise<FileBar[]> {
   const [rows, stated, measured, places, names] = await Promise.all([
     hall.rows(bars, { orderBy: [asc(bars.tag), asc(bars.id)] }),
     hall.rows(barQuantities),
@@ -37,15 +35,12 @@ export async function exportBars(context: Context): Promise<Outcome<{ bars: File
     ...rows.filter(({ state }) => state !== "retired"),
     ...rows.filter(({ state }) => state === "retired"),
   ];
-  return {
-    ok: true,
-    bars: ordered.map((row) => ({
-      texts: recordTexts(
-        recordFromRow(row, statedOf.get(row.id) ?? [], row.placeId ? (places.get(row.placeId)?.name ?? null) : null),
-      ),
-      measurements: (measuredOf.get(row.id) ?? []).map((one) => fileMeasurement(one, names.get(one.personId) ?? null)),
-    })),
-  };
+  return ordered.map((row) => ({
+    texts: recordTexts(
+      recordFromRow(row, statedOf.get(row.id) ?? [], row.placeId ? (places.get(row.placeId)?.name ?? null) : null),
+    ),
+    measurements: (measuredOf.get(row.id) ?? []).map((one) => fileMeasurement(one, names.get(one.personId) ?? null)),
+  }));
 }
 
 function fileMeasurement(row: BarMeasurementRow, by: string | null): FileMeasurement {
