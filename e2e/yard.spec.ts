@@ -144,7 +144,7 @@ test("one hall sees nothing of the other: no lifters, no classes, no rules", asy
   expect(items).toEqual([]);
 });
 
-test("by keyboard: sections with g, a slider with arrows, a side of a school with arrows", async ({ page }) => {
+test("by keyboard: sections with g, a slider with arrows, a side of a policy with arrows", async ({ page }) => {
   await page.goto("/");
   await page.locator("body").press("g");
   await page.keyboard.press("i");

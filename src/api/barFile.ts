@@ -6,9 +6,9 @@ import { fileRows, parseCsv, type FileRow } from "./csvIn";
 import { csvText } from "./csvOut";
 import type { Problem } from "./problems";
 
-export const MOST_ROWS = 20_000;
+export const MAX_ROWS = 20_000;
 /** Longer than this no cell is. */
-export const MOST_CELL = 2000;
+export const MAX_CELL = 2000;
 
 /** A whole CSV file by the heads it has, for programs: an unknown head is refused by name. */
 export function readCsvFile(text: string): { ok: true; rows: FileRow[] } | { ok: false; problems: Problem[] } {
@@ -66,4 +66,4 @@ export const fileMeasurement = Joi.object({
 });
 
 /** Texts of a bar by column. */
-export const barTexts = Joi.object().pattern(Joi.string().valid(...BAR_COLUMNS), Joi.string().max(MOST_CELL));
+export const barTexts = Joi.object().pattern(Joi.string().valid(...BAR_COLUMNS), Joi.string().max(MAX_CELL));

@@ -8,12 +8,12 @@ import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
 import { LIFT_FIELDS } from "@/core/matching/liftFields";
 import { MEETING_QUANTITIES } from "@/core/matching/meetingSpec";
 import { ARM_CHART_FIELDS, FRAME_CHART_FIELDS } from "@/core/setups/chartFields";
-import { barTexts, fileMeasurement, MOST_CELL, MOST_ROWS } from "./barFile";
+import { barTexts, fileMeasurement, MAX_CELL, MAX_ROWS } from "./barFile";
 import type { FileRow } from "./csvIn";
 import { checked, type Problem } from "./problems";
 
 const equipment = (fields: Record<string, unknown>) =>
-  Joi.object().pattern(Joi.string().valid(...Object.keys(fields)), Joi.string().max(MOST_CELL));
+  Joi.object().pattern(Joi.string().valid(...Object.keys(fields)), Joi.string().max(MAX_CELL));
 const listOfEquipment = (fields: Record<string, unknown>) =>
   Joi.array()
     .items(Joi.object({ texts: equipment(fields).required() }))
@@ -42,7 +42,7 @@ const inspectionFacts = Joi.object({
     .required(),
 });
 
-export const MOST_CARE = 200_000;
+export const MAX_CARE = 200_000;
 
 /** What a hall's file holds beside its bars; a list that is left out says nothing. */
 export const HALL_FILE_SCHEMAS = {
@@ -99,7 +99,7 @@ export const HALL_FILE_SCHEMAS = {
         note: Joi.string().max(1000).allow(null).required(),
       }),
     )
-    .max(MOST_CARE)
+    .max(MAX_CARE)
     .description("care that was done, oldest first"),
   charts: Joi.array()
     .items(
@@ -109,7 +109,7 @@ export const HALL_FILE_SCHEMAS = {
         calibratedOn: Joi.string().max(10).allow(null).required(),
       }),
     )
-    .max(MOST_ROWS)
+    .max(MAX_ROWS)
     .description("marks and pins, or holes and offsets, of bars that adjust"),
   inspections: Joi.array()
     .items(
@@ -122,7 +122,7 @@ export const HALL_FILE_SCHEMAS = {
         reason: Joi.string().max(500).allow(null).required(),
       }),
     )
-    .max(MOST_CARE)
+    .max(MAX_CARE)
     .description("inspections, oldest first; they quarantine nothing again"),
   settings: Joi.array()
     .items(
@@ -137,7 +137,7 @@ export const HALL_FILE_SCHEMAS = {
         note: Joi.string().max(500).allow(null).required(),
       }),
     )
-    .max(MOST_ROWS)
+    .max(MAX_ROWS)
     .description("how bars are set for lifters; only in the file of whoever may read lifters"),
   rules: Joi.array()
     .items(
@@ -166,7 +166,7 @@ export const HALL_FILE_SCHEMAS = {
               humidityPct: Joi.number().min(0).max(100).required(),
             }),
           )
-          .max(MOST_CARE)
+          .max(MAX_CARE)
           .required(),
         deposition: Joi.array()
           .items(
@@ -195,7 +195,7 @@ export const hallFile = Joi.object({
     .items(
       Joi.object({ texts: barTexts.required(), measurements: Joi.array().items(fileMeasurement).max(1000).required() }),
     )
-    .max(MOST_ROWS)
+    .max(MAX_ROWS)
     .required(),
   ...HALL_FILE_SCHEMAS,
 });
@@ -232,7 +232,7 @@ export interface IncomingFile extends Partial<HallFileParts> {
 export function readHallFile(
   value: unknown,
 ): { ok: true; file: Partial<HallFileParts> & { bars: FileRow[] } } | { ok: false; problems: Problem[] } {
-  const result = checked(hallFile, value, { longestList: MOST_CARE });
+  const result = checked(hallFile, value, { longestList: MAX_CARE });
   if (!result.ok) return result;
   const file = result.value as Partial<HallFileParts> & { bars: FileBars };
   const others = Object.fromEntries(
@@ -253,7 +253,7 @@ export const incomingFile = Joi.object({
         measurements: Joi.array().items(fileMeasurement).max(1000),
       }),
     )
-    .max(MOST_ROWS)
+    .max(MAX_ROWS)
     .required(),
   ...HALL_FILE_SCHEMAS,
 });

@@ -31,7 +31,7 @@ export function errorBody(code: ErrorCode, message: string, details: readonly Pr
 /** No list of the interface is longer, files excepted; longer ones are refused before anything looks at their items. */
 const LONGEST_LIST = 200;
 /** Enough for a person to mend a request; one with more problems is not a slip of the pen. */
-const MOST_PROBLEMS = 1000;
+const MAX_PROBLEMS = 1000;
 
 /**
  * Checks a value against a schema and answers it with its defaults, or every problem it has.
@@ -51,7 +51,7 @@ export function checked<T>(
   });
   if (!result.error) return { ok: true, value: result.value };
   const problems = result.error.details
-    .slice(0, MOST_PROBLEMS)
+    .slice(0, MAX_PROBLEMS)
     .map(({ path, message }) => ({ path: path.join("."), message: message.replace(/^value /, "the whole ") }));
   return { ok: false, problems };
 }
@@ -60,7 +60,7 @@ export function checked<T>(
 function outsizedParts(value: unknown, longestList: number): Problem[] {
   const problems: Problem[] = [];
   const open: { value: unknown; path: string }[] = [{ value, path: "" }];
-  while (open.length > 0 && problems.length < MOST_PROBLEMS) {
+  while (open.length > 0 && problems.length < MAX_PROBLEMS) {
     const { value: at, path } = open.pop()!;
     if (typeof at !== "object" || at === null) continue;
     const below = (key: string) => (path === "" ? key : `${path}.${key}`);

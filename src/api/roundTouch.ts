@@ -13,7 +13,7 @@ export interface SentRoundTouch {
 }
 
 /** Five mebibytes as base64, and a little. */
-const MOST_PHOTO_CHARACTERS = 7_100_000;
+const MAX_PHOTO_CHARACTERS = 7_100_000;
 
 export const sentRoundTouch = Joi.object<SentRoundTouch>({
   key: Joi.string()
@@ -23,7 +23,7 @@ export const sentRoundTouch = Joi.object<SentRoundTouch>({
   tag: Joi.string().min(1).max(64).required(),
   tasks: Joi.array().items(Joi.string().min(1).max(64)).max(12).required(),
   note: Joi.string().max(500),
-  photo: Joi.string().base64().max(MOST_PHOTO_CHARACTERS),
+  photo: Joi.string().base64().max(MAX_PHOTO_CHARACTERS),
   minutes: Joi.number().min(0).max(20),
   madeAt: Joi.string().isoDate().required(),
 }).required();

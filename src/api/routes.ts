@@ -26,7 +26,7 @@ export interface RouteSpec {
   /** Bodies it takes when not only JSON checked by `body`; the route reads them itself. */
   consumes?: readonly ("application/json" | "text/csv")[];
   /** Statuses beyond 200, 400, 405 and 500, which any route may give. */
-  refusals: readonly (403 | 404 | 413 | 415 | 422)[];
+  refusals: readonly (403 | 404 | 409 | 413 | 415 | 422)[];
 }
 
 const computing = [413, 415, 422] as const;

@@ -61,8 +61,8 @@ export interface Balance {
 
 /** What hands are taken to hold against a hanging load, to start from (handbook §8). */
 export const HAND_TORQUE_LIMIT_NM = 50;
-const LEAST_LEAN_DEG = -10;
-const MOST_LEAN_DEG = 89;
+const MIN_LEAN_DEG = -10;
+const MAX_LEAN_DEG = 89;
 
 const rad = (degrees: number) => (degrees * Math.PI) / 180;
 const deg = (radians: number) => (radians * 180) / Math.PI;
@@ -120,9 +120,9 @@ function balancingLean(
 
 /** The same angle a whole turn on, nearest to nothing. */
 const nearZero = (angle: number) => angle - 2 * Math.PI * Math.round(angle / (2 * Math.PI));
-const LEAST_LEAN = rad(LEAST_LEAN_DEG) - 1e-12;
-const MOST_LEAN = rad(MOST_LEAN_DEG) + 1e-12;
-const isWithin = (angle: number) => angle >= LEAST_LEAN && angle <= MOST_LEAN;
+const MIN_LEAN = rad(MIN_LEAN_DEG) - 1e-12;
+const MAX_LEAN = rad(MAX_LEAN_DEG) + 1e-12;
+const isWithin = (angle: number) => angle >= MIN_LEAN && angle <= MAX_LEAN;
 
 type Legs = ReturnType<typeof legs>;
 
@@ -200,8 +200,8 @@ function standing(body: Body, below: Legs, question: BalanceQuestion, lean: numb
   };
 }
 
-const LEAST_SHANK_DEG = -25;
-const MOST_SHANK_DEG = 45;
+const MIN_SHANK_DEG = -25;
+const MAX_SHANK_DEG = 45;
 
 /**
  * A hinge: the trunk leans as asked, the knees bend as asked, and the hips go back until it balances. What counts is
@@ -221,7 +221,7 @@ export function hinge(question: BalanceQuestion, trunkLeanDeg: number): Balance 
     return centre[0] - midFoot[0];
   };
   // More shank lean moves everything forward: the difference grows with it, so halving finds its one root.
-  let [low, high] = [LEAST_SHANK_DEG, MOST_SHANK_DEG];
+  let [low, high] = [MIN_SHANK_DEG, MAX_SHANK_DEG];
   if (off(low) > 0 || off(high) < 0) return null;
   for (let i = 0; i < 50; i += 1) {
     const middle = (low + high) / 2;

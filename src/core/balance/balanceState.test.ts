@@ -7,7 +7,7 @@ import { balance } from "./balance";
 import {
   BALANCE_RANGES,
   balanceParams,
-  MOST_CARRIES,
+  MAX_CARRIES,
   readBalance,
   startingCarry,
   type BalanceState,
@@ -40,7 +40,7 @@ const anyState: fc.Arbitrary<BalanceState> = fc.record({
         drop: within(BALANCE_RANGES.camberDropMm),
         held: within(BALANCE_RANGES.heldAngleDeg),
       }),
-      { minLength: 1, maxLength: MOST_CARRIES },
+      { minLength: 1, maxLength: MAX_CARRIES },
     )
     .map((all) =>
       all.map(({ key, lean, up, ahead, drop, held }) => ({

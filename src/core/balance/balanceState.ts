@@ -38,7 +38,7 @@ export const BALANCE_RANGES = {
   heldAngleDeg: [-15, 30],
 } as const satisfies Record<string, readonly [number, number]>;
 
-export const MOST_CARRIES = 3;
+export const MAX_CARRIES = 3;
 
 const PARTS = ["alongTrunkMm", "forwardMm", "camberForwardMm", "camberDropMm", "heldAngleDeg"] as const;
 
@@ -60,7 +60,7 @@ export function readBalance(search: Record<string, string | undefined>): Balance
   };
   const carries = (search.c ?? "")
     .split(",")
-    .slice(0, MOST_CARRIES)
+    .slice(0, MAX_CARRIES)
     .flatMap((text): AskedCarry[] => {
       const [key, lean, ...parts] = text.split(":");
       const known = CARRY_KEYS.find((one) => one === key);

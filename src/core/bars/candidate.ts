@@ -13,7 +13,7 @@ export interface Candidate {
   yieldMPa: number | null;
 }
 
-const MOST_NAME = 30;
+const MAX_NAME = 30;
 
 /**
  * Reads "Offer A~20~28.5~1310~30~alloy-steel~1100" (the yield strength may be missing).
@@ -35,7 +35,7 @@ export function readCandidate(text: string): Candidate | null {
   if (Object.values(figures).includes(null)) return null;
   const yieldMPa = yieldText ? Number(yieldText) : NaN;
   return {
-    name: name.trim().slice(0, MOST_NAME) || "offer",
+    name: name.trim().slice(0, MAX_NAME) || "offer",
     ...(figures as Record<keyof typeof figures, number>),
     alloy: ALLOYS.find((key) => key === alloy) ?? "alloy-steel",
     yieldMPa: yieldMPa >= 1 && yieldMPa <= 5000 ? yieldMPa : null,

@@ -10,7 +10,7 @@ export type ReadField = { ok: true; value: FieldValue | null } | { ok: false; me
 
 const YES = ["yes", "true", "y", "1"];
 const NO = ["no", "false", "n", "0"];
-const MOST_MINOR = 1_000_000_000;
+const MAX_MINOR = 1_000_000_000;
 
 /**
  * A field from what somebody typed or a file says; empty text is "not known". Lines of a list are divided by new lines
@@ -144,7 +144,7 @@ function readMoney(said: string): ReadField {
   const match = /^(\d{1,9})(?:[.,](\d{1,2}))?$/.exec(said.replace(/[\s’']/g, ""));
   if (!match) return refused(`“${said}” is no amount of money; write 189 or 189.50`);
   const minor = Number(match[1]) * 100 + Number((match[2] ?? "").padEnd(2, "0"));
-  return minor <= MOST_MINOR ? { ok: true, value: minor } : refused(`${said} is out of range`);
+  return minor <= MAX_MINOR ? { ok: true, value: minor } : refused(`${said} is out of range`);
 }
 
 function hasControlCharacters(text: string): boolean {

@@ -26,7 +26,7 @@ export interface Range {
   to: number | null;
 }
 
-export const MOST_PICKED = 6;
+export const MAX_PICKED = 6;
 
 export function readWallQuery(search: Record<string, string | undefined>): WallQuery {
   const one = <T extends string>(value: string | undefined, of: readonly T[]) => of.find((item) => item === value);
@@ -44,7 +44,7 @@ export function readWallQuery(search: Record<string, string | undefined>): WallQ
         return range ? [[kind, range]] : [];
       }),
     ),
-    picked: readTags(search.pick, MOST_PICKED),
+    picked: readTags(search.pick, MAX_PICKED),
   };
 }
 

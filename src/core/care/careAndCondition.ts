@@ -80,7 +80,7 @@ export interface CareShare {
 }
 
 /** Fewer spans a side than this say nothing. */
-const LEAST_SPANS = 2;
+const MIN_SPANS = 2;
 
 /**
  * Rust against care over many bars: the spans in which more of the care asked for was done against the others. What is
@@ -93,7 +93,7 @@ export function rustByCare(spans: readonly CareSpan[]): RustByCare | null {
   // The cut nearest to the middle between two spans that differ.
   const cuts = sorted
     .map((_, i) => i)
-    .filter((i) => i >= LEAST_SPANS && i <= sorted.length - LEAST_SPANS && rate(sorted[i - 1]!) > rate(sorted[i]!));
+    .filter((i) => i >= MIN_SPANS && i <= sorted.length - MIN_SPANS && rate(sorted[i - 1]!) > rate(sorted[i]!));
   const middle = sorted.length / 2;
   const cut = cuts.sort((a, b) => Math.abs(a - middle) - Math.abs(b - middle))[0];
   return cut === undefined ? null : { often: shareOf(sorted.slice(0, cut)), seldom: shareOf(sorted.slice(cut)) };

@@ -102,12 +102,12 @@ export function onCondition(askedOn: HallDay | null, because: string | null): Ca
 
 /** Use against the hall's mean, tamed by a root: four times the use does not mean four times the care. Ours. */
 export function factorOfUse(uses: number, meanUses: number, total: number): number {
-  if (total < LEAST_USES || meanUses <= 0) return 1;
+  if (total < MIN_USES || meanUses <= 0) return 1;
   return Math.min(1.6, Math.max(0.7, Math.sqrt(uses / meanUses)));
 }
 
 /** Fewer recorded uses in the whole hall say nothing about single bars. */
-const LEAST_USES = 20;
+const MIN_USES = 20;
 
 /** How need will stand day by day from today on; for a forecast to look at. */
 export function needForecast(

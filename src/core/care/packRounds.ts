@@ -3,7 +3,7 @@ import type { PackedRounds, PackQuestion } from "./packQuestion";
 
 /** Up to so many jobs every way is looked at. */
 const FEW_JOBS = 18;
-const MOST_NODES = 400_000;
+const MAX_NODES = 400_000;
 /** Looks at whether a job fits into a window that mending and shaking may take; some ten million a second. */
 const MENDING = 4_000_000;
 const SHAKING = 6_000_000;
@@ -48,7 +48,7 @@ function order({ jobs }: PackQuestion, a: number, b: number): number {
 }
 
 /** So many times the plan is shaken at most. */
-const MOST_SHAKES = 4000;
+const MAX_SHAKES = 4000;
 
 /**
  * Takes some jobs out at random and puts them back in another order, again and again, and keeps what is better; always
@@ -60,11 +60,7 @@ function shaken(question: PackQuestion, known: Packing): Packing {
   const random = () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32;
   const count = question.jobs.length;
   const { effort } = known;
-  for (
-    let shake = 0;
-    shake < MOST_SHAKES && effort.left > 0 && (best.lateness > 0 || best.placed < count);
-    shake += 1
-  ) {
+  for (let shake = 0; shake < MAX_SHAKES && effort.left > 0 && (best.lateness > 0 || best.placed < count); shake += 1) {
     const plan = best.copy();
     const share = 0.15 + 0.5 * random();
     const out = question.jobs.map((_, j) => j).filter((j) => plan.at[j]! < 0 || random() < share);
@@ -94,7 +90,7 @@ function searched(facts: Facts, byDue: readonly number[], known: Packing): Packi
   }
   const go = (depth: number): void => {
     nodes += 1;
-    if (nodes > MOST_NODES) return;
+    if (nodes > MAX_NODES) return;
     const canPlace = plan.placed + byDue.length - depth;
     if (canPlace < best.placed) return;
     if (canPlace === best.placed && plan.lateness + atLeast[depth]! >= best.lateness) return;

@@ -39,7 +39,7 @@ export interface PackedTurns {
 }
 
 /** So often the plan is made anew where two turns of the same care came too near to one another. */
-const MOST_PLANS = 4;
+const MAX_PLANS = 4;
 
 /**
  * Packs every turn of care up to a horizon into rounds that people can do. What is due next is packed first, by itself;
@@ -67,7 +67,7 @@ export function packTurns(question: TurnsQuestion): PackedTurns {
     const placed = packed(question, turns);
     if (firstPlaced(placed) < firstPlaced(alone)) return answer(dayOf, alone);
     const near = tooNear(question, dayOf, placed);
-    if (near.size === 0 || plan === MOST_PLANS)
+    if (near.size === 0 || plan === MAX_PLANS)
       return answer(
         dayOf,
         placed.filter((_, i) => !near.has(i)),

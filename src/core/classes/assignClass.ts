@@ -11,9 +11,9 @@ export interface ClassAnswer extends ClassPlan {
 /** Rounds of pricing at the root and at each later node, and how many nodes are looked at. */
 const ROOT_ROUNDS = 200;
 const NODE_ROUNDS = 40;
-const MOST_NODES = 1500;
+const MAX_NODES = 1500;
 /** How many changes of one bar are tried before a plan counts as good for now. */
-const MOST_IDEAS = 12;
+const MAX_IDEAS = 12;
 
 type Allowed = readonly (readonly boolean[])[];
 
@@ -82,7 +82,7 @@ class Search {
       this.tryBars(allowed.map((own) => this.layout.bars.find((bar) => own[bar]) ?? -1));
       return;
     }
-    if (this.nodes >= MOST_NODES) {
+    if (this.nodes >= MAX_NODES) {
       this.openBound = Math.max(this.openBound, bound);
       return;
     }
@@ -189,7 +189,7 @@ class Search {
       });
     });
     ideas.sort((a, b) => b.gain - a.gain);
-    for (const idea of ideas.slice(0, MOST_IDEAS)) {
+    for (const idea of ideas.slice(0, MAX_IDEAS)) {
       const plan = placePeople(problem, idea.barOf, this.best.total);
       if (plan) return { ...plan, barOf: idea.barOf };
     }

@@ -7,7 +7,7 @@ export interface PlacedPeople extends ClassPlan {
 }
 
 /** How many ways to part people who would be in two places are looked at before the best so far has to do. */
-const MOST_PARTINGS = 60;
+const MAX_PARTINGS = 60;
 
 /**
  * The best places for everybody when the bar of every slot is fixed. With one lift a person this is a plain assignment
@@ -35,7 +35,7 @@ export function placePeople(problem: ClassProblem, barOf: readonly number[], ove
       best = { slotOf, total, prices };
       return;
     }
-    if (looked > MOST_PARTINGS) return;
+    if (looked > MAX_PARTINGS) return;
     const { block, pair } = clash;
     for (const kept of pair)
       look(

@@ -108,9 +108,9 @@ export function seatBound({ problem, bars, people, blocks }: Layout, allowed: re
   };
 }
 
-const MOST_CAPACITY = 64;
-const topWorth = new Float64Array(MOST_CAPACITY);
-const topEntry = new Int32Array(MOST_CAPACITY);
+const MAX_CAPACITY = 64;
+const topWorth = new Float64Array(MAX_CAPACITY);
+const topEntry = new Int32Array(MAX_CAPACITY);
 
 /** The bound at some prices, with the bars that each slot may have. */
 export function relax(layout: Layout, prices: Prices, allowed: readonly (readonly boolean[])[]): Relaxation {
@@ -156,7 +156,7 @@ function fillSlot(
   b: number,
   i: number,
 ) {
-  const capacity = Math.min(problem.slots[k]!.capacity, MOST_CAPACITY);
+  const capacity = Math.min(problem.slots[k]!.capacity, MAX_CAPACITY);
   const own = worth[i]!;
   let size = 0;
   for (const e of openTo[classOf[k]!]!) {

@@ -22,7 +22,7 @@ export interface LadderQuestion {
 
 /** Shares of the work set that many start from (common practice, no source). */
 export const USUAL_PERCENTS = [40, 55, 70, 80, 90];
-const MOST_STEPS = 30;
+const MAX_STEPS = 30;
 
 /**
  * Loads from the empty bar to the work set, each greater than the one before: by percentages of the work set, by even
@@ -46,14 +46,14 @@ export function ladder(question: LadderQuestion): number[] {
     const rounded = Number(trimmed(emptyKg + Math.floor((kg - emptyKg) / roundKg + 1e-9) * roundKg, 4));
     if (rounded > steps.at(-1)! + 1e-3 && rounded < workKg - 1e-3) steps.push(rounded);
   }
-  if (steps.length >= MOST_STEPS) throw new RangeError(`${steps.length} steps are more than anybody warms up`);
+  if (steps.length >= MAX_STEPS) throw new RangeError(`${steps.length} steps are more than anybody warms up`);
   return [...steps, workKg];
 }
 
 function jumpsOf(emptyKg: number, workKg: number, jumpKg: number): number[] {
   if (!(jumpKg > 0)) throw new RangeError(`jumps of ${jumpKg} kg never arrive`);
   const steps = Math.ceil((workKg - emptyKg) / jumpKg) - 1;
-  if (steps >= MOST_STEPS) throw new RangeError(`${steps} jumps are more than anybody warms up`);
+  if (steps >= MAX_STEPS) throw new RangeError(`${steps} jumps are more than anybody warms up`);
   // Down from the work set, so that every jump is whole and the first is the short one.
   return Array.from({ length: Math.max(0, steps) }, (_, i) => workKg - (steps - i) * jumpKg);
 }

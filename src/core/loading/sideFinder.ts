@@ -29,7 +29,7 @@ export interface SideFinder {
 }
 
 /** Beyond this many cells over all kinds a table costs more than a search over the masses that really occur. */
-const MOST_CELLS = 1_000_000;
+const MAX_CELLS = 1_000_000;
 
 /**
  * A finder that looks at mass and count alone, from a table; null when the masses share no useful step.
@@ -40,7 +40,7 @@ export function tableFinder(kinds: readonly PlateKind[], start: Side, limits: Si
   const room = limits.mostUnits - start.massUnits;
   const all = kinds.reduce((sum, { massUnits, pairs }) => sum + massUnits * pairs, 0);
   const cells = Math.floor(Math.min(Math.max(room, 0), all) / step) + 1;
-  if (cells * kinds.length > MOST_CELLS) return null;
+  if (cells * kinds.length > MAX_CELLS) return null;
   const table = minCountTable(kinds, step, cells);
   const cellAtOrBelow = (units: number) => Math.min(cells - 1, Math.floor((units - start.massUnits) / step));
   const labelAt = (cell: number): Label => {

@@ -6,7 +6,7 @@ import { MATCHING_RULES, type MatchingRules } from "./houseRules";
 import { lifterWith, type MatchLifter, type Purpose } from "./lifter";
 import { LIFTS, type LiftKey } from "./lifts";
 import { matchBar, type MatchOptions } from "./match";
-import type { Schools } from "./schools";
+import type { Policies } from "./policies";
 import type { Reason, Verdict } from "./verdict";
 
 /* One consideration at a time, on both sides of every limit it has. All limits: common practice, no source, unless said. */
@@ -23,10 +23,10 @@ const bar = (family: FamilyKey = "power", more: Partial<Bar> = {}, quantities = 
     { ...STRAIGHT, ...quantities },
     { tag: "B", family, rating: { kg: 500, basis: "total" }, yieldMPa: 1100, alloy: "alloy-steel", ...more },
   );
-const house = (schools: Partial<Schools>, numbers: Partial<MatchingRules> = {}): MatchingRules => ({
+const house = (policies: Partial<Policies>, numbers: Partial<MatchingRules> = {}): MatchingRules => ({
   ...MATCHING_RULES,
   ...numbers,
-  schools: { ...MATCHING_RULES.schools, ...schools },
+  policies: { ...MATCHING_RULES.policies, ...policies },
 });
 function reason(factor: string, one: Bar, lift: LiftKey, kg = 100, options: MatchOptions = {}): Reason | undefined {
   return matchBar(one, LIFTS[lift], kg, options).reasons.find((own) => own.factor === factor);
@@ -101,7 +101,7 @@ describe("margin and stiffness", () => {
 });
 
 describe("sleeves", () => {
-  test.each<[Bar["sleeveRotation"], LiftKey, Schools["sleeves"], Verdict | null]>([
+  test.each<[Bar["sleeveRotation"], LiftKey, Policies["sleeves"], Verdict | null]>([
     ["bushing", "clean", "decides", "good"],
     ["bushing", "clean", "hardly-matters", "made-for"],
     ["needle", "clean", "decides", "made-for"],
@@ -159,7 +159,7 @@ describe("surface", () => {
   ])("knurl %s in the %s at %s kg: %s", (knurl, lift, kg, wanted) =>
     expect(atBest("knurl", bar("power", { knurl }), lift, kg)).toBe(wanted),
   );
-  test.each<[Bar["centreKnurl"], LiftKey, Schools["centreKnurl"], Verdict | null]>([
+  test.each<[Bar["centreKnurl"], LiftKey, Policies["centreKnurl"], Verdict | null]>([
     ["full", "back-squat-low", "by-lift", "made-for"],
     ["none", "back-squat-low", "by-lift", "good"],
     ["none", "back-squat-low", "wanted", "good"],
@@ -173,9 +173,9 @@ describe("surface", () => {
     ["passive", "clean", "by-lift", null],
     ["full", "bench", "unwanted", null],
     [null, "back-squat-low", "by-lift", "usable"],
-  ])("centre knurl %s in the %s, %s: %s", (centreKnurl, lift, school, wanted) =>
+  ])("centre knurl %s in the %s, %s: %s", (centreKnurl, lift, policy, wanted) =>
     expect(
-      atBest("centre-knurl", bar("power", { centreKnurl }), lift, 60, { rules: house({ centreKnurl: school }) }),
+      atBest("centre-knurl", bar("power", { centreKnurl }), lift, 60, { rules: house({ centreKnurl: policy }) }),
     ).toBe(wanted),
   );
   test.each<[Bar["ringMarks"], LiftKey, Verdict | null]>([
@@ -192,7 +192,7 @@ describe("surface", () => {
 });
 
 describe("the shaft for the slow lifts", () => {
-  test.each<[number, number, Schools["shaft"], Verdict | null]>([
+  test.each<[number, number, Policies["shaft"], Verdict | null]>([
     [29, 30, "29-slim", "made-for"],
     [28.75, 35, "29-slim", "made-for"],
     [28.7, 30, "29-slim", "good"],

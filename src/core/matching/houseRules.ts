@@ -1,4 +1,4 @@
-import { schoolsFrom, STARTING_SCHOOLS, type Schools } from "./schools";
+import { policiesFrom, STARTING_POLICIES, type Policies } from "./policies";
 
 /** Rules of the house that the matcher obeys. Where practitioners disagree, the manager picks. */
 export interface MatchingRules {
@@ -18,7 +18,7 @@ export interface MatchingRules {
   meetingWeeks: number;
   /** A bar is new to a lifter for so many weeks. */
   newBarWeeks: number;
-  schools: Schools;
+  policies: Policies;
 }
 
 export const MATCHING_RULES: MatchingRules = {
@@ -30,7 +30,7 @@ export const MATCHING_RULES: MatchingRules = {
   handTorqueNm: 50,
   meetingWeeks: 6,
   newBarWeeks: 3,
-  schools: STARTING_SCHOOLS,
+  policies: STARTING_POLICIES,
 };
 
 /** What the manager may change of the numbers: words, unit, range, and how a share is written as percent. */
@@ -63,5 +63,5 @@ export function rulesFrom(saved: unknown): MatchingRules {
   const numbers = Object.fromEntries(
     RULE_NUMBER_KEYS.map((key) => [key, typeof value[key] === "number" ? value[key] : MATCHING_RULES[key]]),
   );
-  return { ...MATCHING_RULES, ...numbers, schools: schoolsFrom(value.schools) };
+  return { ...MATCHING_RULES, ...numbers, policies: policiesFrom(value.policies ?? value.schools) };
 }

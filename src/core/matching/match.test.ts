@@ -7,7 +7,7 @@ import { MATCHING_RULES } from "./houseRules";
 import { lifterWith } from "./lifter";
 import { LIFT_KEYS, LIFTS, type LiftKey } from "./lifts";
 import { matchBar, matchBars } from "./match";
-import type { Schools } from "./schools";
+import type { Policies } from "./policies";
 import { rankOf } from "./verdict";
 
 const stated = (value: number): Quantity => ({ value, source: "stated", statedValue: value });
@@ -38,9 +38,9 @@ const bar = (family: FamilyKey, more: Partial<Bar> = {}): Bar => ({
   stateReason: null,
   ...more,
 });
-const house = (schools: Partial<Schools>) => ({
+const house = (policies: Partial<Policies>) => ({
   ...MATCHING_RULES,
-  schools: { ...MATCHING_RULES.schools, ...schools },
+  policies: { ...MATCHING_RULES.policies, ...policies },
 });
 const factor = (match: ReturnType<typeof matchBar>, name: string) =>
   match.reasons.find((reason) => reason.factor === name);
@@ -126,11 +126,11 @@ describe("reasons", () => {
     expect(slack(270)).toBeGreaterThan(2 * slack(140));
   });
   it("obey the house on sleeves and centre knurl", () => {
-    const clean = (sleeves: Schools["sleeves"]) =>
+    const clean = (sleeves: Policies["sleeves"]) =>
       matchBar(bar("all-round"), LIFTS.clean, 60, { rules: house({ sleeves }) });
     expect(factor(clean("decides"), "sleeves")!.basis).toBe("common-practice");
     expect(factor(clean("hardly-matters"), "sleeves")!.basis).toBe("house-rule");
-    const squat = (centreKnurl: Schools["centreKnurl"]) =>
+    const squat = (centreKnurl: Policies["centreKnurl"]) =>
       matchBar(bar("power"), LIFTS["back-squat-low"], 100, { rules: house({ centreKnurl }) });
     expect([squat("wanted").verdict, squat("unwanted").verdict]).toEqual(["good", "made-for"]);
   });

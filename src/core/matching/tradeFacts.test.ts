@@ -12,7 +12,7 @@ import { LIFT_KEYS, LIFTS, type LiftKey } from "./lifts";
 import { gradeBar, matchBar, matchBars } from "./match";
 import { BOOK_SPECS, meetsSpec } from "./meetingSpec";
 import { BUILT_IN_RULES, specFor } from "./meetingRules";
-import { SCHOOL_KEYS, SCHOOLS, STARTING_SCHOOLS, type Schools } from "./schools";
+import { POLICY_KEYS, POLICIES, STARTING_POLICIES, type Policies } from "./policies";
 import { rankOf, type Verdict } from "./verdict";
 
 const straight = (d: number, mass = 20, collar = 30, shaft = 1310, sleeve = 415) => ({
@@ -315,21 +315,21 @@ describe("whatever the bar, the lift and the lifter", () => {
 });
 
 describe("house rules", () => {
-  const house = (schools: Partial<Schools>) => ({
+  const house = (policies: Partial<Policies>) => ({
     ...MATCHING_RULES,
-    schools: { ...STARTING_SCHOOLS, ...schools },
+    policies: { ...STARTING_POLICIES, ...policies },
   });
-  const flipped = (schools: Partial<Schools>, lifters: Parameters<typeof flips>[0]["lifters"] = []) =>
+  const flipped = (policies: Partial<Policies>, lifters: Parameters<typeof flips>[0]["lifters"] = []) =>
     flips({
       bars: ALL,
       lifts: LIFT_KEYS.map((key) => LIFTS[key]),
       lifters,
       today: "2026-03-20",
       before: MATCHING_RULES,
-      after: house(schools),
+      after: house(policies),
     }).flips;
 
-  it("the sleeve school flips exactly the verdicts that its sentence names", () => {
+  it("the sleeve policy flips exactly the verdicts that its sentence names", () => {
     const found = flipped({ sleeves: "hardly-matters" });
     expect(found.length).toBeGreaterThan(0);
     // Only bearings in slow presses from the rack: no bar here is held back by its bushings alone.
@@ -347,7 +347,7 @@ describe("house rules", () => {
       }
   });
   it("one all-round bar, 29 mm, the centre knurl, the adjustable bar: each flips what it says and nothing of other bars", () => {
-    const families = (schools: Partial<Schools>) => [...new Set(flipped(schools).map(({ tag }) => tag))].sort();
+    const families = (policies: Partial<Policies>) => [...new Set(flipped(policies).map(({ tag }) => tag))].sort();
     expect(families({ bars: "one-all-round" })).toEqual(["all-round", "hybrid"]);
     expect(families({ shaft: "28.5-thick" })).toEqual(["power"]);
     expect(families({ shaft: "29-slim" })).toEqual([]);
@@ -356,9 +356,9 @@ describe("house rules", () => {
     expect(families({ iron: "20" })).toEqual([]);
     expect(families({ centreKnurl: "unwanted" })).toContain("power");
   });
-  it("tall lifters: each school holds its own bars above the rest, and short lifters are left alone", () => {
+  it("tall lifters: each policy holds its own bars above the rest, and short lifters are left alone", () => {
     const asks = (heightMm: number) => [{ name: "x", as: () => lifterWith({ build: { heightMm, massKg: 100 } }) }];
-    const tags = (tall: Schools["tall"], height: number) =>
+    const tags = (tall: Policies["tall"], height: number) =>
       flipped({ tall }, asks(height)).map(({ tag, after }) => `${tag} ${after}`);
     expect(tags("yoke", 2000)).toContain("squat good");
     expect(tags("yoke", 2000).some((one) => one.startsWith("yoke") || one.startsWith("low-yoke"))).toBe(false);
@@ -366,14 +366,14 @@ describe("house rules", () => {
     expect(tags("yoke", 1700)).toEqual([]);
   });
   it("yoke bars build, or show the weak link", () => {
-    const ask = (yoke: Schools["yoke"], purpose: Purpose) =>
+    const ask = (yoke: Policies["yoke"], purpose: Purpose) =>
       gradeBar(BARS.yoke, LIFTS["back-squat-high"], 120, { purpose, rules: house({ yoke }) });
     expect([ask("builds", "upper-back"), ask("shows-weak-link", "upper-back")]).toEqual(["made-for", "good"]);
     expect([ask("builds", "weak-link"), ask("shows-weak-link", "weak-link")]).toEqual(["good", "made-for"]);
   });
   it("stay on a bar, or change it weekly", () => {
     const used = new Map([["power", { first: "2026-01-01", last: "2026-03-16" }]]);
-    const ask = (rotation: Schools["rotation"], key: FamilyKey) =>
+    const ask = (rotation: Policies["rotation"], key: FamilyKey) =>
       gradeBar(BARS[key], LIFTS["back-squat-low"], 120, {
         lifter: lifterWith({ used }),
         rules: house({ rotation }),
@@ -384,13 +384,13 @@ describe("house rules", () => {
     expect([ask("weekly", "power"), ask("weekly", "squat")]).toEqual(["good", "made-for"]);
   });
   it("have a sentence for and against every side, and are read back from what was stored", () => {
-    for (const key of SCHOOL_KEYS)
-      for (const { pro, con, changes } of SCHOOLS[key].options)
+    for (const key of POLICY_KEYS)
+      for (const { pro, con, changes } of POLICIES[key].options)
         for (const text of [pro, con, changes]) expect(text).toMatch(/\.$/);
-    expect(SCHOOL_KEYS).toHaveLength(10);
+    expect(POLICY_KEYS).toHaveLength(10);
     const rules = house({ tall: "yoke", iron: "20" });
     expect(rulesFrom(JSON.parse(JSON.stringify(rules)))).toEqual(rules);
-    expect(rulesFrom({ tallMm: "high", schools: { tall: "short" } })).toEqual(MATCHING_RULES);
+    expect(rulesFrom({ tallMm: "high", policies: { tall: "short" } })).toEqual(MATCHING_RULES);
   });
 });
 
@@ -457,7 +457,7 @@ it("weighs every consideration of the handbook, each once", () => {
             usualKg: 100,
           }),
           purpose: "hips",
-          rules: { ...MATCHING_RULES, schools: { ...STARTING_SCHOOLS, tall: "yoke", shaft: "29-slim" } },
+          rules: { ...MATCHING_RULES, policies: { ...STARTING_POLICIES, tall: "yoke", shaft: "29-slim" } },
         }).reasons.map(({ factor }) => factor),
       ),
     ),

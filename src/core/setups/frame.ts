@@ -105,7 +105,7 @@ export const STANDARD_WITHIN_MM = 10;
 /** Half of a hand across the palm: so far from the ends of a grip its middle must stay. Ours. */
 export const HALF_HAND_MM = 45;
 /** So far before or behind the common mass centre the middle of a hand still covers it. Ours: half a palm. */
-export const MOST_OFF_MM = 25;
+export const MAX_OFF_MM = 25;
 /** Least air under the arms. Ours. */
 const FLOOR_AIR_MM = 10;
 /** Knuckles beside a grip. Ours. */
@@ -172,7 +172,7 @@ export function frameAnswer(chart: FrameChart, setting: FrameSetting, question: 
           `The hands are ${mm(-above)} below the common mass centre: nothing but the wrists keeps the bar from turning over. Light first, and no swinging.`,
         ]
       : [];
-  if (Math.abs(off) > MOST_OFF_MM)
+  if (Math.abs(off) > MAX_OFF_MM)
     refuse(
       "axis",
       `The hands are ${mm(Math.abs(off))} ${off > 0 ? "before" : "behind"} the common mass centre, off the sleeves’ axis: ${

@@ -4,11 +4,11 @@ import { trimmed } from "../units/format";
 import { convertTyped, readTyped } from "../units/typedQuantity";
 
 /** Two to six bars lie over one another well; more would be a thicket. */
-export const MOST_COMPARED = 6;
+export const MAX_COMPARED = 6;
 
 const START_LOAD_KG = 220;
-const MOST_LOAD_KG = 2000;
-const MOST_HANDS_MM = 1200;
+const MAX_LOAD_KG = 2000;
+const MAX_HANDS_MM = 1200;
 
 /** What a comparison is asked, as its link says it. */
 export interface ComparisonState {
@@ -25,14 +25,14 @@ export interface ComparisonState {
 }
 
 export function readComparison(search: Record<string, string | undefined>): ComparisonState {
-  const tags = readTags(search.bars, MOST_COMPARED);
+  const tags = readTags(search.bars, MAX_COMPARED);
   const candidates = (search.try ?? "")
     .split(";")
     .flatMap((text) => readCandidate(text) ?? [])
-    .slice(0, MOST_COMPARED - tags.length);
+    .slice(0, MAX_COMPARED - tags.length);
   const typed = search.load === undefined ? null : readTyped(search.load, "kg");
   const kg = typed ? convertTyped(typed) : NaN;
-  const loadKg = kg > 0 && kg <= MOST_LOAD_KG ? kg : START_LOAD_KG;
+  const loadKg = kg > 0 && kg <= MAX_LOAD_KG ? kg : START_LOAD_KG;
   const hands = search.hands ? Number(search.hands) : NaN;
   return {
     tags,
@@ -40,7 +40,7 @@ export function readComparison(search: Record<string, string | undefined>): Comp
     lift: search.lift ?? "deadlift",
     loadKg,
     loadText: trimmed(loadKg, 2),
-    handsMm: hands >= 0 && hands <= MOST_HANDS_MM ? hands : null,
+    handsMm: hands >= 0 && hands <= MAX_HANDS_MM ? hands : null,
     disc: search.plates ?? "",
   };
 }

@@ -30,7 +30,7 @@ export interface JudgedAt {
 }
 
 /** Up to here a person lifts; a difference that comes later is of no use to anybody. */
-const MOST_LIFTED_KG = 500;
+const MAX_LIFTED_KG = 500;
 
 /**
  * Whether the difference between bars matters at this lift and load: the house's noticeable difference against the
@@ -60,7 +60,7 @@ export function judge(items: readonly Judged[], at: JudgedAt): Judgement {
   const from = loadWhereTheyDiffer(most.bar, least.bar, {
     supportHalfSpacingMm: at.supportHalfSpacingMm,
     differenceMm: at.noticeableMm,
-    mostKg: Math.max(MOST_LIFTED_KG, at.loadKg),
+    mostKg: Math.max(MAX_LIFTED_KG, at.loadKg),
     disc: at.disc,
   });
   const between = sorted.length > 2 ? `, the others between` : "";

@@ -34,8 +34,8 @@ export interface Sweep {
   bends: number;
 }
 
-const LEAST_GRIP_MM = 200;
-const MOST_GRIP_MM = 1000;
+const MIN_GRIP_MM = 200;
+const MAX_GRIP_MM = 1000;
 const GRIP_STEP_MM = 10;
 
 /**
@@ -48,8 +48,8 @@ export function sweepBars(
 ): Sweep {
   const loadsKg = Array.from({ length: Math.floor(mostKg) + 1 }, (_, i) => i);
   const gripsMm = Array.from(
-    { length: (MOST_GRIP_MM - LEAST_GRIP_MM) / GRIP_STEP_MM + 1 },
-    (_, i) => LEAST_GRIP_MM + i * GRIP_STEP_MM,
+    { length: (MAX_GRIP_MM - MIN_GRIP_MM) / GRIP_STEP_MM + 1 },
+    (_, i) => MIN_GRIP_MM + i * GRIP_STEP_MM,
   );
   const all = bars.length * (loadsKg.length + gripsMm.length);
   let done = 0;

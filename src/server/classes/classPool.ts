@@ -49,7 +49,7 @@ export async function classPool(
       ? [{ item, block: entry.block, station: entry.station, tag: entry.tag }]
       : [];
   });
-  const [bars, { items: allStations }, [clamp], atHand, { schools }] = await Promise.all([
+  const [bars, { items: allStations }, [clamp], atHand, { policies }] = await Promise.all([
     barsByTag(context, [...new Set(placed.map(({ tag }) => tag))]),
     listStations(context),
     listClamps(context),
@@ -73,7 +73,7 @@ export async function classPool(
       );
       continue;
     }
-    const barUnits = massUnitsFromKg(schools.mass === "rounded" ? Math.round(mass) : mass);
+    const barUnits = massUnitsFromKg(policies.mass === "rounded" ? Math.round(mass) : mass);
     const clampPairUnits = clamp?.pairMassUnits ?? 0;
     const work = own.map(({ item }) => item.loadKg);
     let rounds: ReturnType<typeof ladderRounds>;

@@ -16,7 +16,7 @@ import { allLifts, liftOf } from "@/server/lifts";
 import { measuringRules } from "@/server/rules";
 
 /** Lighter discs are not what a heavy bar is loaded with. */
-const LEAST_DISC_KG = 10;
+const MIN_DISC_KG = 10;
 
 export interface Comparison {
   state: ComparisonState;
@@ -48,7 +48,7 @@ export async function comparisonFor(context: Context, search: Record<string, str
     STANDARD_DISC,
     ...plates.flatMap(({ key, massUnits, massValue, massUnit, material, thicknessMm }) => {
       const massKg = kgFromMassUnits(massUnits);
-      if (thicknessMm === null || massKg < LEAST_DISC_KG) return [];
+      if (thicknessMm === null || massKg < MIN_DISC_KG) return [];
       const name = `${trimmed(Number(massValue), 2)} ${massUnit} ${material ?? "discs"}, ${trimmed(thicknessMm, 1)} mm`;
       return [{ key, name, massKg, thicknessMm }];
     }),

@@ -243,7 +243,7 @@ describe("house rules", () => {
     expect(await matchingRules({ ...manager })).toMatchObject({
       version: 1,
       tallMm: 1850,
-      schools: { sleeves: "hardly-matters" },
+      policies: { sleeves: "hardly-matters" },
     });
     expect(await saveMatchingRules(manager, {}, 0)).toMatchObject({ code: "stale" });
     const [change] = await made.hall.rows(changes, { where: eq(changes.entity, "rule") });

@@ -4,7 +4,7 @@ import { type Blow, blowOf } from "@/core/loading/blow";
 import { type Ending, IRON_TO_RUBBER, type IronToRubber } from "@/core/loading/endings";
 import { type LoadAnswer, load } from "@/core/loading/load";
 import type { LoadQuestion, Rounding } from "@/core/loading/question";
-import type { Schools } from "@/core/matching/schools";
+import type { Policies } from "@/core/matching/policies";
 import { massUnitsFromKg } from "@/core/units/exactMass";
 import type { Context } from "@/server/access";
 import type { ListedBar } from "@/server/bars";
@@ -45,7 +45,7 @@ export interface LoadPlan {
 }
 
 /** What the house lets hang among rubber when a bar is dropped (handbook §10). */
-const IRON_SCHOOLS: Record<Schools["iron"], IronToRubber> = {
+const IRON_POLICIES: Record<Policies["iron"], IronToRubber> = {
   "30": IRON_TO_RUBBER,
   "20": { warn: 0.15, refuse: 0.2 },
 };
@@ -64,14 +64,14 @@ export async function planLoad(
   const barKg = valueOf(bar, "mass");
   if (barKg === null)
     return failed("impossible", `The mass of ${bar.tag} is unknown, so no load can be worked out. Weigh it first.`);
-  const [own, { schools }] = [
+  const [own, { policies }] = [
     (await activeRuns(context)).find((run) => run.tag === bar.tag),
     await matchingRules(context),
   ];
   // What is on this very bar is at hand.
   const atHand = await platesAtHand(context, own?.id);
   // By the house's rule the bar counts as whole kilograms; the caller says what that hides.
-  const countedKg = schools.mass === "rounded" ? Math.round(barKg) : barKg;
+  const countedKg = policies.mass === "rounded" ? Math.round(barKg) : barKg;
   const plates = new Map([...atHand].map(([key, { row, massUnits }]) => [key, { ...row, massUnits }]));
   const chosen = [...atHand.values()].filter(({ row }) => wish.only === null || row.massUnit === wish.only);
   const onBar = owned(
@@ -91,7 +91,7 @@ export async function planLoad(
       plateKindAtHand(plate, Math.max(pairsAtHand(plate, "now"), onBar.filter((key) => key === plate.row.key).length)),
     ),
     ending: wish.ending,
-    ironToRubber: IRON_SCHOOLS[schools.iron],
+    ironToRubber: IRON_POLICIES[policies.iron],
     rounding: wish.rounding,
     toleranceUnits: massUnitsFromKg(wish.toleranceKg),
     onBar: onBar.length > 0 ? onBar : null,

@@ -110,8 +110,8 @@ export async function planRun(
     );
   const mass = valueOf(bar, "mass");
   if (mass === null) return failed("impossible", `The mass of ${bar.tag} is unknown. Weigh it first.`);
-  const [atHand, { schools }] = [await platesAtHand(context), await matchingRules(context)];
-  const barKg = schools.mass === "rounded" ? Math.round(mass) : mass;
+  const [atHand, { policies }] = [await platesAtHand(context), await matchingRules(context)];
+  const barKg = policies.mass === "rounded" ? Math.round(mass) : mass;
   const clampUnits = wish.clamps?.pairMassUnits ?? 0;
   const emptyKg = barKg + kgFromMassUnits(clampUnits);
   const lifters = wish.order === "lightest" ? [...wish.lifters].sort((a, b) => a.workKg - b.workKg) : wish.lifters;

@@ -29,12 +29,12 @@ export interface PlateAtHand {
 
 /** Every plate of the hall by key, heaviest first, as the house counts it and as sessions that are on leave it. */
 export async function platesAtHand(context: Context, exceptRun?: string): Promise<Map<string, PlateAtHand>> {
-  const [{ items: rows }, { schools }, runs] = await Promise.all([
+  const [{ items: rows }, { policies }, runs] = await Promise.all([
     listPlates(context),
     matchingRules(context),
     activeRuns(context),
   ]);
-  const isExact = schools.mass !== "rounded";
+  const isExact = policies.mass !== "rounded";
   const weighed = isExact
     ? groupBy(await context.hall.rows(plateWeights), ({ plateId }) => plateId)
     : new Map<string, never>();

@@ -9,7 +9,7 @@ import {
   RULE_NUMBER_KEYS,
   rulesFrom,
 } from "@/core/matching/houseRules";
-import { SCHOOL_KEYS, schoolsFrom } from "@/core/matching/schools";
+import { POLICY_KEYS, policiesFrom } from "@/core/matching/policies";
 import type { Problem } from "@/core/problem";
 import { bars, houseRules } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
@@ -20,7 +20,7 @@ import { barUse, listLifters, matchLifterOf } from "@/server/lifters";
 import { allLifts, liftOf, meetingRules } from "@/server/lifts";
 import { MATCHING_KEY as KEY, matchingRules } from "@/server/rules";
 
-/** The rules that a form says; texts by number and by school. Empty numbers are as a house starts. */
+/** The rules that a form says; texts by number and by policy. Empty numbers are as a house starts. */
 function readForm(texts: Record<string, string>): { rules: MatchingRules; problems: Problem[] } {
   const problems: Problem[] = [];
   const numbers = Object.fromEntries(
@@ -34,7 +34,7 @@ function readForm(texts: Record<string, string>): { rules: MatchingRules; proble
       return [key, MATCHING_RULES[key]];
     }),
   );
-  return { problems, rules: { ...MATCHING_RULES, ...numbers, schools: schoolsFrom(texts) } };
+  return { problems, rules: { ...MATCHING_RULES, ...numbers, policies: policiesFrom(texts) } };
 }
 
 /** Which verdicts the rules of a form would change, before anybody saves them. Lifters count for coach and manager. */
@@ -89,7 +89,7 @@ export async function saveMatchingRules(
       before: changedOnly(before, rules),
       after: changedOnly(rules, before),
     });
-    if (before.schools.bars !== rules.schools.bars) {
+    if (before.policies.bars !== rules.policies.bars) {
       const busy = await hall.rows(bars, { where: inArray(bars.family, ["all-round", "hybrid"]) });
       await planCare(
         context,
@@ -104,6 +104,9 @@ export async function saveMatchingRules(
 function changedOnly(rules: MatchingRules, other: MatchingRules): Record<string, unknown> {
   return Object.fromEntries([
     ...RULE_NUMBER_KEYS.filter((key) => rules[key] !== other[key]).map((key) => [key, rules[key]]),
-    ...SCHOOL_KEYS.filter((key) => rules.schools[key] !== other.schools[key]).map((key) => [key, rules.schools[key]]),
+    ...POLICY_KEYS.filter((key) => rules.policies[key] !== other.policies[key]).map((key) => [
+      key,
+      rules.policies[key],
+    ]),
   ]) as Record<string, unknown>;
 }

@@ -17,9 +17,9 @@ export interface WallAnswer {
   leave: { tag: string; name: string; because: string }[];
 }
 
-const MOST_TAKE = 3;
+const MAX_TAKE = 3;
 
-const MOST_LEAVE = 4;
+const MAX_LEAVE = 4;
 
 /**
  * What the wall screen says about a lift: for anybody, at the lift's usual load. Nothing about a person goes in, so
@@ -42,13 +42,13 @@ export async function wallAnswer(context: Context, liftKey: string): Promise<Wal
   const wrong = matches.filter(({ verdict }) => rankOf(verdict) >= rankOf("poor"));
   return {
     lift,
-    take: fit.slice(0, MOST_TAKE).map((match) => {
+    take: fit.slice(0, MAX_TAKE).map((match) => {
       const { bar, place } = byTag.get(match.tag)!;
       return { bar, place, ratedKg: ratedTotalKg(bar), because: praise(match) };
     }),
     leave: wrong
       .sort((a, b) => rankOf(a.verdict) - rankOf(b.verdict))
-      .slice(0, MOST_LEAVE)
+      .slice(0, MAX_LEAVE)
       .map((match) => ({ tag: match.tag, name: byTag.get(match.tag)!.bar.name, because: because(match) })),
   };
 }

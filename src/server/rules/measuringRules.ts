@@ -21,7 +21,7 @@ export interface MeasuringRules {
 /** Under this the house's rules for measuring and comparing are stored. */
 export const MEASURING_KEY = "measuring";
 
-const MOST_NOTICEABLE_MM = 50;
+const MAX_NOTICEABLE_MM = 50;
 
 /** The house's rules for measuring and comparing, read once a request; starting values where it decided nothing. */
 export const measuringRules = cache(async (context: Context): Promise<MeasuringRules> => {
@@ -57,7 +57,7 @@ export async function saveMeasuringRules(
       return start === null ? [] : [[kind, read(kind, QUANTITIES[kind].label, start, 100)]];
     }),
   );
-  const noticeableMm = read("noticeableMm", "noticeable difference", NOTICEABLE_MM, MOST_NOTICEABLE_MM);
+  const noticeableMm = read("noticeableMm", "noticeable difference", NOTICEABLE_MM, MAX_NOTICEABLE_MM);
   if (noticeableMm === 0)
     problems.push({ path: "noticeableMm", message: "noticeable difference: must be more than 0" });
   if (problems.length > 0) return failed("invalid", "The rules were not changed.", problems);

@@ -23,7 +23,7 @@ export interface TodayItem {
 }
 
 /** No sentence lists more bars than this; the wall shows the rest. */
-const MOST = 50;
+const MAX_LISTED = 50;
 
 /** What needs doing today, most urgent first; empty when there is nothing. Worked out once a request. */
 export const todayItems = cache(async (context: Context): Promise<TodayItem[]> => {
@@ -31,10 +31,12 @@ export const todayItems = cache(async (context: Context): Promise<TodayItem[]> =
   const [sweat, findings, troubled, due, off, unweighed, classes, dangers] = await Promise.all([
     sweatWarning(context),
     listFindings(context, { openOnly: true }),
-    barsInState(context, ["quarantined", "watch"], MOST),
+    barsInState(context, ["quarantined", "watch"], MAX_LISTED),
     careDueByTask(context, context.clock.today),
-    measuringRules(context).then(({ tolerances }) => barsOffTheirLabel(context, tolerances.mass ?? Infinity, MOST)),
-    barsNeverWeighed(context, MOST),
+    measuringRules(context).then(({ tolerances }) =>
+      barsOffTheirLabel(context, tolerances.mass ?? Infinity, MAX_LISTED),
+    ),
+    barsNeverWeighed(context, MAX_LISTED),
     classesUnassigned(context),
     storageDangers(context),
   ]);
@@ -63,7 +65,7 @@ export async function todayCount(context: Context): Promise<number> {
     classesUnassigned(context),
     storageDangers(context),
   ]);
-  const single = troubled > MOST ? MOST : troubled;
+  const single = troubled > MAX_LISTED ? MAX_LISTED : troubled;
   return (
     single +
     (sweat ? 1 : 0) +

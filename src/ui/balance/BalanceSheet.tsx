@@ -5,7 +5,7 @@ import { balance, hinge, type Balance } from "@/core/balance/balance";
 import {
   BALANCE_RANGES,
   balanceParams,
-  MOST_CARRIES,
+  MAX_CARRIES,
   startingCarry,
   type AskedCarry,
   type BalanceState,
@@ -162,7 +162,7 @@ export function BalanceSheet({ start, lifters, handTorqueNm }: Props) {
             onRemove={carries.length > 1 ? () => change({ carries: carries.filter((_, j) => j !== i) }) : undefined}
           />
         ))}
-        {carries.length < MOST_CARRIES && (
+        {carries.length < MAX_CARRIES && (
           <button
             type="button"
             className="btn btn-outline min-h-11 self-start"

@@ -6,7 +6,7 @@ import { BAR_COLUMNS, columnLabel, columnUnits } from "@/core/bars/barColumns";
 import type { Unit } from "@/core/units/typedQuantity";
 import { readFile, rowsOf, sendFile, type ImportOutcome, type ReadFile } from "./importState";
 
-const MOST_SHOWN = 100;
+const MAX_SHOWN = 100;
 
 /** A file of bars: dropped, its columns mapped, looked at, then taken in as a whole or not at all. */
 export function ImportFile() {
@@ -120,7 +120,7 @@ export function ImportFile() {
           </p>
           {checked.report.changes.length > 0 && (
             <ul className="border-base-300 max-h-60 overflow-y-auto border text-sm" tabIndex={0}>
-              {checked.report.changes.slice(0, MOST_SHOWN).map(({ line, tag, what }, i) => (
+              {checked.report.changes.slice(0, MAX_SHOWN).map(({ line, tag, what }, i) => (
                 <li key={i} className="border-base-300 border-b px-3 py-1 last:border-b-0">
                   <span className="text-quiet">{line > 0 && `line ${line}`}</span>{" "}
                   <span className="bar-tag">{tag}</span> {what}
@@ -151,13 +151,13 @@ function Problems({ title, problems }: { title: string; problems: readonly { pat
     <section role="alert" className="border-l-error border-base-300 border border-l-4 p-3 text-sm">
       <p className="text-error font-bold">{title}</p>
       <ul className="mt-1 max-h-72 overflow-y-auto" tabIndex={0} aria-label="Problems">
-        {problems.slice(0, MOST_SHOWN).map(({ path, message }, i) => (
+        {problems.slice(0, MAX_SHOWN).map(({ path, message }, i) => (
           <li key={i}>
             <span className="text-quiet">{path}:</span> {message}
           </li>
         ))}
       </ul>
-      {problems.length > MOST_SHOWN && <p className="text-quiet">and {problems.length - MOST_SHOWN} more</p>}
+      {problems.length > MAX_SHOWN && <p className="text-quiet">and {problems.length - MAX_SHOWN} more</p>}
       <p className="mt-1">Mend the file and drop it again, or map its columns otherwise. Nothing was written.</p>
     </section>
   );

@@ -3,7 +3,7 @@ import Link from "../kit/Link";
 import { href } from "../kit/search";
 import { sessionKinds, type SessionBar } from "./measuring";
 
-const MOST = 100;
+const MAX_LISTED = 100;
 
 /** Which bars a session takes: those of one place, those never measured, or one by one from the wall. */
 export function MeasureChooser({
@@ -57,7 +57,7 @@ export function MeasureChooser({
               <Link
                 href={href("/bars/measure", {
                   bars: all
-                    .slice(0, MOST)
+                    .slice(0, MAX_LISTED)
                     .map(({ bar }) => bar.tag)
                     .join(","),
                 })}

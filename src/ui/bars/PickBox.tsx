@@ -3,7 +3,7 @@
 import Link from "../kit/Link";
 import { useRouter } from "next/navigation";
 import { createContext, startTransition, useContext, useOptimistic, type ReactNode } from "react";
-import { MOST_PICKED } from "@/core/bars/wallQuery";
+import { MAX_PICKED } from "@/core/bars/wallQuery";
 
 interface Picks {
   picked: readonly string[];
@@ -65,5 +65,5 @@ export function PickBox({ tag }: { tag: string }) {
 /** With the tag, or without it when it was there; the earliest pick gives way when there are too many. */
 function toggled(picked: readonly string[], tag: string): string[] {
   const rest = picked.filter((other) => other !== tag);
-  return rest.length < picked.length ? rest : [...rest, tag].slice(-MOST_PICKED);
+  return rest.length < picked.length ? rest : [...rest, tag].slice(-MAX_PICKED);
 }

@@ -7,13 +7,13 @@ export type ReadFile =
   | { kind: "hall"; name: string; rows: FileRow[]; more: object }
   | { kind: "unread"; name: string; problems: { path: string; message: string }[] };
 
-const MOST_BYTES = 64 * 1024 * 1024;
+const MAX_BYTES = 64 * 1024 * 1024;
 
 /** Reads a dropped file by what is in it. */
 export async function readFile(file: File): Promise<ReadFile> {
   const { name } = file;
   const unread = (message: string): ReadFile => ({ kind: "unread", name, problems: [{ path: name, message }] });
-  if (file.size > MOST_BYTES) return unread("is longer than 64 MiB");
+  if (file.size > MAX_BYTES) return unread("is longer than 64 MiB");
   const text = await file.text();
   if (text.includes("\u0000") || text.includes("\uFFFD"))
     return unread("is not text in UTF-8; save it as CSV (UTF-8) or JSON");

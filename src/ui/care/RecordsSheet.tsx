@@ -11,7 +11,7 @@ import { ConditionChart } from "./ConditionChart";
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 
 /** More bars than so many at once nobody reads. */
-const MOST_BARS = 200;
+const MAX_BARS = 200;
 
 interface Props {
   records: CareRecords;
@@ -26,7 +26,7 @@ interface Props {
 export function RecordsSheet({ records, years, rust, shown }: Props) {
   const { year, months, bars, jobs, minutes, hourMinor, currency } = records;
   // Of a long wall those that took most; every bar is in the report and the file.
-  const listed = bars.length <= MOST_BARS ? bars : bars.toSorted((a, b) => b.minutes - a.minutes).slice(0, MOST_BARS);
+  const listed = bars.length <= MAX_BARS ? bars : bars.toSorted((a, b) => b.minutes - a.minutes).slice(0, MAX_BARS);
   const most = Math.max(1, ...months.map((month) => month.minutes));
   const cost = (of: number) => (hourMinor === null ? null : `${fixed((of / 60) * (hourMinor / 100), 0)} ${currency}`);
   return (

@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { asBase64, shrinkPhoto } from "../kit/shrinkPhoto";
 
-const MOST_PHOTO_BYTES = 5 * 1024 * 1024;
+const MAX_PHOTO_BYTES = 5 * 1024 * 1024;
 
 interface Props {
   tag: string;
@@ -24,7 +24,7 @@ export function WrongForm({ tag, send, back }: Props) {
         const file = data.get("photo");
         if (note === "") return setProblem("Say what is wrong.");
         const photo = file instanceof File && file.size > 0 ? await shrinkPhoto(file) : null;
-        if (photo && photo.size > MOST_PHOTO_BYTES) return setProblem("A photo may have 5 MiB at most.");
+        if (photo && photo.size > MAX_PHOTO_BYTES) return setProblem("A photo may have 5 MiB at most.");
         send(note.slice(0, 500), photo && (await asBase64(photo)));
       }}
     >

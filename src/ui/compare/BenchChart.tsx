@@ -23,11 +23,11 @@ interface Props {
   topAt?: number;
 }
 
-const MOST_DOTS = 120;
+const MAX_DOTS = 120;
 
 /** One curve a bar, with the place in question marked; readable in print and in the dark by dash as well as by ink. */
 export function BenchChart({ title, xs, curves, xUnit, yUnit, decimals, mark, topAt }: Props) {
-  const every = Math.max(1, Math.ceil(xs.length / MOST_DOTS));
+  const every = Math.max(1, Math.ceil(xs.length / MAX_DOTS));
   const rows = xs.flatMap((x, i) =>
     i % every === 0 || i === xs.length - 1
       ? [{ x, ...Object.fromEntries(curves.map(({ tag, points }) => [tag, points[i] ?? undefined])) }]

@@ -1,7 +1,7 @@
 import type { Bar } from "@/core/bars/bar";
 import { isUsable } from "@/core/bars/bar";
 import { drawBar } from "@/core/drawing/drawBar";
-import { comparisonParams, MOST_COMPARED } from "@/core/whip/comparisonState";
+import { comparisonParams, MAX_COMPARED } from "@/core/whip/comparisonState";
 import type { ComparisonRow } from "@/core/whip/comparisonRows";
 import type { Judgement } from "@/core/whip/judgement";
 import type { Comparison } from "@/server/compare";
@@ -90,7 +90,7 @@ export function CompareSheet({ comparison, others }: Props) {
               </a>
             </>
           )}
-          {items.length < MOST_COMPARED && (
+          {items.length < MAX_COMPARED && (
             <>
               <CandidateForm />
               <AskForm

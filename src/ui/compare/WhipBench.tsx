@@ -135,9 +135,9 @@ function curvesOf(bars: Props["bars"], points: Sweep["byLoad"], measure: Measure
   }));
 }
 
-const LEAST_DIFFERENCE_MM = 0.5;
-const MOST_DIFFERENCE_MM = 20;
-const MOST_LIFTED_KG = 500;
+const MIN_DIFFERENCE_MM = 0.5;
+const MAX_DIFFERENCE_MM = 20;
+const MAX_LIFTED_KG = 500;
 
 /** A slider over an amount of slack, and from which load on two bars differ by it. */
 function DifferenceFinder({
@@ -154,7 +154,7 @@ function DifferenceFinder({
   const from = loadWhereTheyDiffer(a.bar, b.bar, {
     supportHalfSpacingMm: handsMm / 2,
     differenceMm: difference,
-    mostKg: MOST_LIFTED_KG,
+    mostKg: MAX_LIFTED_KG,
     disc,
   });
   return (
@@ -179,7 +179,7 @@ function DifferenceFinder({
           {a === b
             ? "– choose two different bars."
             : from === null
-              ? `at no load up to ${MOST_LIFTED_KG} kg.`
+              ? `at no load up to ${MAX_LIFTED_KG} kg.`
               : `from ${trimmed(from, 0)} kg on.`}
         </span>
       </p>
@@ -187,8 +187,8 @@ function DifferenceFinder({
         type="range"
         className="range range-sm w-full max-w-xl"
         aria-label="Difference in mm"
-        min={LEAST_DIFFERENCE_MM}
-        max={MOST_DIFFERENCE_MM}
+        min={MIN_DIFFERENCE_MM}
+        max={MAX_DIFFERENCE_MM}
         step={0.1}
         value={difference}
         onChange={({ target }) => setDifference(Number(target.value))}

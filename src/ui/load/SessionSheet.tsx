@@ -9,7 +9,7 @@ import { LadderAsk, PlatesAsk } from "./LadderAsk";
 import { LoadNav } from "./LoadNav";
 import { plateLabel, stackWords } from "./plateWords";
 import { SessionPlay } from "./SessionPlay";
-import { MOST_LIFTERS, type SessionAsk } from "./sessionAsk";
+import { MAX_LIFTERS, type SessionAsk } from "./sessionAsk";
 import { BeginRun, RunningNow, type RunningSession } from "./RunningNow";
 import { DRAWN_DIAMETER_MM, DRAWN_THICKNESS_MM, Sleeve, type PlateFace } from "./Sleeve";
 import type { FormAction } from "../kit/formState";
@@ -101,7 +101,7 @@ export function SessionSheet(props: Props) {
             options={[["", "any"], ...lifts.map(({ key, name }): [string, string] => [key, name])]}
           />
           <p className="text-quiet basis-full text-xs">
-            Up to {MOST_LIFTERS} lifters. Everybody reaches the work sets in the same round. Steps are rounded down to
+            Up to {MAX_LIFTERS} lifters. Everybody reaches the work sets in the same round. Steps are rounded down to
             2.5 kg over the empty bar; work sets are taken as they are. With a lift and a station, settings and J-cups
             of lifters the hall knows are counted too.
           </p>

@@ -28,15 +28,15 @@ export interface LoadState {
 export const TOLERANCES_KG = [0.5, 0, 0.25, 1] as const;
 
 const START_TARGET = { kg: "100", lb: "225" };
-const MOST_ON_BAR = 40;
-const MOST_KG = 2000;
+const MAX_ON_BAR = 40;
+const MAX_KG = 2000;
 
 export function readLoadState(search: Record<string, string | undefined>): LoadState {
   const unit = readUnit(search.unit);
   const typed = search.target ?? START_TARGET[unit];
   // The address says the target with its unit, so that a change of unit keeps the load.
   const mass = readMass(typed, unit);
-  const isLoad = mass !== null && mass.kg > 0 && mass.kg <= MOST_KG;
+  const isLoad = mass !== null && mass.kg > 0 && mass.kg <= MAX_KG;
   return {
     bar: search.bar,
     target: isLoad ? mass.typed : typed,
@@ -47,7 +47,7 @@ export function readLoadState(search: Record<string, string | undefined>): LoadS
     rounding: ROUNDINGS.find((key) => key === search.rounding) ?? "at-or-below",
     withinKg: TOLERANCES_KG.find((kg) => String(kg) === search.within) ?? TOLERANCES_KG[0],
     only: search.only === "kg" || search.only === "lb" ? search.only : null,
-    onBar: (search.on ?? "").split(",").filter(Boolean).slice(0, MOST_ON_BAR),
+    onBar: (search.on ?? "").split(",").filter(Boolean).slice(0, MAX_ON_BAR),
     at: search.at ?? "",
   };
 }

@@ -21,7 +21,7 @@ export interface SessionAsk {
   problems: string[];
 }
 
-export const MOST_LIFTERS = 8;
+export const MAX_LIFTERS = 8;
 const START = "Runa 100\nIsla 110\nCato 55";
 
 const whole = (text: string | undefined, least: number, most: number, start: number) => {
@@ -49,7 +49,7 @@ export function readSessionAsk(search: Record<string, string | undefined>): Sess
   return {
     bar: search.bar,
     who,
-    lifters: lifters.slice(0, MOST_LIFTERS),
+    lifters: lifters.slice(0, MAX_LIFTERS),
     way: LADDER_WAYS.find((key) => key === search.way) ?? "percent",
     jumpKg: whole(search.jump, 1, 100, 20),
     count: whole(search.count, 1, 12, 5),
@@ -61,7 +61,7 @@ export function readSessionAsk(search: Record<string, string | undefined>): Sess
     lift: search.lift ?? "",
     problems: [
       ...problems.map((line) => `“${line}” names no load: write a name and a work set, as Runa 115.`),
-      ...(lifters.length > MOST_LIFTERS ? [`At most ${MOST_LIFTERS} lifters share a bar here.`] : []),
+      ...(lifters.length > MAX_LIFTERS ? [`At most ${MAX_LIFTERS} lifters share a bar here.`] : []),
       ...(lines.length === 0 ? ["Name at least one lifter with a work set, as Runa 115."] : []),
     ],
   };

@@ -3,7 +3,7 @@
 import { useActionState, useRef, useState, useTransition } from "react";
 import type { Flip } from "@/core/matching/flips";
 import { RULE_NUMBER_KEYS, RULE_NUMBERS, type MatchingRules } from "@/core/matching/houseRules";
-import { SCHOOL_KEYS, SCHOOLS, type School } from "@/core/matching/schools";
+import { POLICY_KEYS, POLICIES, type Policy } from "@/core/matching/policies";
 import { trimmed } from "@/core/units/format";
 import { FormMessage } from "../kit/FormParts";
 import { FRESH, type FormAction } from "../kit/formState";
@@ -21,7 +21,7 @@ interface Props {
 }
 
 const OBEYS = { matching: "matching", loading: "loading", care: "care" } as const;
-const MOST_SHOWN = 60;
+const MAX_SHOWN = 60;
 
 /** Where practitioners disagree: the sides with a sentence for and against each, and what a change would flip. */
 export function HouseForm({ rules, version, mayEdit, action, preview }: Props) {
@@ -49,8 +49,8 @@ export function HouseForm({ rules, version, mayEdit, action, preview }: Props) {
     >
       <input type="hidden" name="version" value={version} />
       <div className="grid gap-3">
-        {SCHOOL_KEYS.map((key) => (
-          <SchoolField key={key} name={key} chosen={typed[key] ?? rules.schools[key]} isDisabled={!mayEdit} />
+        {POLICY_KEYS.map((key) => (
+          <PolicyField key={key} name={key} chosen={typed[key] ?? rules.policies[key]} isDisabled={!mayEdit} />
         ))}
         <fieldset className="sheet px-4 py-3">
           <legend className="contents">
@@ -96,16 +96,16 @@ export function HouseForm({ rules, version, mayEdit, action, preview }: Props) {
   );
 }
 
-function SchoolField({
+function PolicyField({
   name,
   chosen,
   isDisabled,
 }: {
-  name: (typeof SCHOOL_KEYS)[number];
+  name: (typeof POLICY_KEYS)[number];
   chosen: string;
   isDisabled: boolean;
 }) {
-  const { question, obeys, options }: School = SCHOOLS[name];
+  const { question, obeys, options }: Policy = POLICIES[name];
   return (
     <fieldset className="sheet px-4 py-3" disabled={isDisabled}>
       <legend className="contents">
@@ -152,7 +152,7 @@ function Flips({ looked, isLooking }: { looked: Preview | null; isLooking: boole
         {flips.length === 0 ? ` of ${graded} looked at.` : "; the others stay as they are."}
       </p>
       <ul className="divide-base-300 mt-2 max-h-96 divide-y overflow-y-auto" tabIndex={0} aria-label="Flips">
-        {flips.slice(0, MOST_SHOWN).map(({ tag, lift, liftName, loadKg, lifter, before, after }) => (
+        {flips.slice(0, MAX_SHOWN).map(({ tag, lift, liftName, loadKg, lifter, before, after }) => (
           <li key={`${tag}${lift}${lifter}`} className="py-1">
             <span className="bar-tag">{tag}</span> {liftName}, {trimmed(loadKg, 1)} kg{lifter && `, ${lifter}`}
             <span className="flex gap-2 text-xs">
@@ -160,7 +160,7 @@ function Flips({ looked, isLooking }: { looked: Preview | null; isLooking: boole
             </span>
           </li>
         ))}
-        {flips.length > MOST_SHOWN && <li className="text-quiet py-1">and {flips.length - MOST_SHOWN} more</li>}
+        {flips.length > MAX_SHOWN && <li className="text-quiet py-1">and {flips.length - MAX_SHOWN} more</li>}
       </ul>
     </div>
   );

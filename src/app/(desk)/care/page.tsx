@@ -18,7 +18,7 @@ export const metadata: Metadata = { title: "Care" };
 
 const AHEAD = [0, 7, 31];
 /** More than so many at once nobody reads: the longest overdue of them are shown. */
-const MOST_ITEMS = 200;
+const MAX_ITEMS = 200;
 
 export default async function CarePage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
@@ -30,7 +30,7 @@ export default async function CarePage({ searchParams }: { searchParams: SearchP
   const [tasks, findings, due, log, crew, places, checks] = await Promise.all([
     careTasksOf(context),
     listFindings(context, { openOnly: true }),
-    careDueList(context, addDays(context.clock.today, ahead), only, MOST_ITEMS),
+    careDueList(context, addDays(context.clock.today, ahead), only, MAX_ITEMS),
     careLately(context),
     careCrew(context),
     placeNames(context.hall),

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { redirect } from "next/navigation";
 import { readWallQuery } from "@/core/bars/wallQuery";
-import { comparisonParams, MOST_COMPARED, readComparison } from "@/core/whip/comparisonState";
+import { comparisonParams, MAX_COMPARED, readComparison } from "@/core/whip/comparisonState";
 import { comparisonFor } from "@/server/compare";
 import { wallBars } from "@/server/bars";
 import { requestContext } from "@/server/access";
@@ -12,19 +12,19 @@ import { readSearch, type SearchParams } from "@/ui/kit/search";
 export const metadata: Metadata = { title: "Compare" };
 
 /** Bars offered in the list to add from; the wall itself has a box for every bar. */
-const MOST_OFFERED = 300;
+const MAX_OFFERED = 300;
 
 export default async function ComparePage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
   const search = await readSearch(searchParams);
   if (search.add) {
     const state = readComparison(search);
-    const tags = [...new Set([...state.tags, search.add])].slice(0, MOST_COMPARED);
+    const tags = [...new Set([...state.tags, search.add])].slice(0, MAX_COMPARED);
     redirect(changedHref("/compare", new URLSearchParams(), comparisonParams({ ...state, tags })));
   }
   const [comparison, wall] = await Promise.all([
     comparisonFor(context, search),
-    wallBars(context, readWallQuery({}), { count: MOST_OFFERED }),
+    wallBars(context, readWallQuery({}), { count: MAX_OFFERED }),
   ]);
   return (
     <CompareSheet

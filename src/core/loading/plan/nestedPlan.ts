@@ -31,8 +31,8 @@ export interface NestedPlan {
 }
 
 /** Different parts of choices that are tabulated, and numbers kept in all; beyond that another way must do. */
-const MOST_BASES = 1_200_000;
-const MOST_NUMBERS = 60_000_000;
+const MAX_BASES = 1_200_000;
+const MAX_NUMBERS = 60_000_000;
 
 /** The least that is handled, proven; null when there are too many parts of choices to tabulate. */
 export function nestedPlan(question: NestedQuestion): NestedPlan | null {
@@ -99,18 +99,18 @@ export class Numbering {
             open.push([next, k]);
             mine.add(next);
           }
-          if (mine.size > MOST_BASES) return;
+          if (mine.size > MAX_BASES) return;
         }
       };
       for (const counts of list) {
         let index = 0;
         for (let k = 0; k < this.kinds; k += 1) index += counts[k]! * strides[k]!;
         down(index);
-        if (mine.size > MOST_BASES) return false;
+        if (mine.size > MAX_BASES) return false;
       }
       bySet.push(mine);
       for (const index of mine) all.add(index);
-      if (all.size > MOST_BASES) return false;
+      if (all.size > MAX_BASES) return false;
     }
     const sorted = Float64Array.from(all).sort();
     this.bases = sorted.length;
@@ -226,7 +226,7 @@ class Nested {
         }
         const costs = new Int16Array(list.length).fill(NEVER);
         this.numbers += list.length;
-        if (this.numbers > MOST_NUMBERS) return false;
+        if (this.numbers > MAX_NUMBERS) return false;
         if (l === r) {
           for (let p = 0; p < list.length; p += 1) if (this.isChoice[l]![list[p]!] === 1) costs[p] = 0;
         } else for (let m = l; m < r; m += 1) this.join(list, costs, this.spans[l]![m]!, this.spans[m + 1]![r]!);

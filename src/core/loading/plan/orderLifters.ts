@@ -26,7 +26,7 @@ export interface OrderOptions {
   most?: number;
 }
 
-const MOST_PLANNED = 12;
+const MAX_PLANNED = 12;
 
 /**
  * The order of lifters, the same every round, for which fewest plates are handled; a change of setup or J-cups counts
@@ -35,7 +35,7 @@ const MOST_PLANNED = 12;
  *
  * @throws RangeError for more lifters.
  */
-export function planOrder(question: OrderQuestion, { most = MOST_PLANNED }: OrderOptions = {}): OrderPlan {
+export function planOrder(question: OrderQuestion, { most = MAX_PLANNED }: OrderOptions = {}): OrderPlan {
   const lifters = question.rounds[0]?.length ?? 0;
   if (lifters > 7) throw new RangeError(`${lifters} lifters have too many orders to look at all`);
   const asOrdered = (order: readonly number[]): SessionQuestion => ({

@@ -15,9 +15,9 @@ export interface PlanOptions {
 const BUDGET = 1_500_000;
 /** States kept a set when that search looks narrowly, and choices a set that it takes. */
 const BEAM = 40;
-const MOST_CHOICES = 60;
+const MAX_CHOICES = 60;
 /** Single loads that are asked where a collection is too large to list. */
-const MOST_SINGLES = 6;
+const MAX_SINGLES = 6;
 
 /**
  * Which plates in which order for every set, so that the plates handled through the session are fewest.
@@ -62,8 +62,8 @@ export function planSession(question: SessionQuestion, options: PlanOptions = {}
       heaviestUnits: Math.max(1, ...plates.map(({ massUnits }) => massUnits)),
     };
     const whole = relaxedSession(asked);
-    const isNarrowed = blocks.ways.some((list) => list.length > MOST_CHOICES);
-    const ways = blocks.ways.map((list) => list.slice(0, MOST_CHOICES));
+    const isNarrowed = blocks.ways.some((list) => list.length > MAX_CHOICES);
+    const ways = blocks.ways.map((list) => list.slice(0, MAX_CHOICES));
     const relaxed = isNarrowed ? relaxedSession({ ...asked, ways }) : whole;
     const search = new BlockSearch({ ...blocks, ways, relaxed });
     let left = options.budget ?? BUDGET;
@@ -149,7 +149,7 @@ function waysBySet(question: SessionQuestion, ownUnits: number): SideWays[] {
       if (!finder) finders.set(key, (finder = new SideFinder(plates, pairs, roomMm, most)));
       answer = finder.atOrBelow(limits[i]!);
       // Where not every choice could be listed, the single load says what can be reached; it may take its time.
-      if (answer.isCut && answer.massUnits < limits[i]! && singles < MOST_SINGLES) {
+      if (answer.isCut && answer.massUnits < limits[i]! && singles < MAX_SINGLES) {
         singles += 1;
         answer = withSingleLoad(answer, question, pairs, limits[i]!);
       }

@@ -28,7 +28,7 @@ const REPAIRS = 80;
 /** Of the progress, what the first passes count; shortages to fill may be none or many. */
 const PASSES_SHARE = 0.7;
 /** Orders of a short station's lifters that are tried at most. */
-const MOST_ORDERS = 6;
+const MAX_ORDERS = 6;
 
 /**
  * All stations at once with one pool of plates: at no moment are more of a plate on bars than there are. Stations are
@@ -245,7 +245,7 @@ function ordersOf({ sets }: StationQuestion): number[][] {
   const lifters = [...new Set(sets.map(({ lifter }) => lifter!))];
   if (lifters.length < 2) return [];
   const turned = lifters.slice(1).map((_, i) => [...lifters.slice(i + 1), ...lifters.slice(0, i + 1)]);
-  return [lifters.toReversed(), ...turned].slice(0, MOST_ORDERS);
+  return [lifters.toReversed(), ...turned].slice(0, MAX_ORDERS);
 }
 
 /** The same sets with the lifters in another order within every round; times stay with the places. */

@@ -7,7 +7,7 @@ export interface PoolRemedy {
   plan: PoolPlan;
 }
 
-const MOST_STEPS = 10;
+const MAX_STEPS = 10;
 
 /** Tried at most for each pair that is added, and for each that is left out again. */
 const ADDING: PoolOptions = { repairs: 24 };
@@ -34,7 +34,7 @@ export function poolRemedy(question: PoolQuestion, plan: PoolPlan, feltUnits: nu
     return planStations({ ...question, plates }, { ...options, wished })!;
   };
   let now = plan;
-  for (let step = 0; step < MOST_STEPS && shortOf(now).length > 0; step += 1) {
+  for (let step = 0; step < MAX_STEPS && shortOf(now).length > 0; step += 1) {
     const worst = shortOf(now).reduce((a, b) => (lackOf(b) > lackOf(a) ? b : a));
     for (const { id, pairs } of worst.missing) extra.set(id, (extra.get(id) ?? 0) + pairs);
     now = withExtra({ ...ADDING, from: now });

@@ -4,9 +4,9 @@
 /** A count that stands for "cannot be". */
 export const NEVER = 0x3fff;
 /** A grid of counts up to this size is tabulated; beyond it lists are joined pairwise. */
-const MOST_CELLS = 400_000;
+const MAX_CELLS = 400_000;
 /** Joining two lists costs their product by kinds; beyond this over all sets a weaker bound is taken. */
-const MOST_WORK = 300_000_000;
+const MAX_WORK = 300_000_000;
 
 export interface RelaxedQuestion {
   /** Choices of every set: how many of each kind. */
@@ -116,8 +116,8 @@ function stepper({ ways, massUnits, heaviestUnits }: RelaxedQuestion): Step {
   };
   return (from, to, costs) => {
     const pairs = ways[from]!.length * ways[to]!.length;
-    if (cells <= MOST_CELLS && 2 * cells < pairs) return onGrid(from, to, costs);
-    return pairs * kinds * ways.length <= MOST_WORK ? pairwise(from, to, costs) : byMass(from, to, costs);
+    if (cells <= MAX_CELLS && 2 * cells < pairs) return onGrid(from, to, costs);
+    return pairs * kinds * ways.length <= MAX_WORK ? pairwise(from, to, costs) : byMass(from, to, costs);
   };
 }
 

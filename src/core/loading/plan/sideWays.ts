@@ -17,15 +17,15 @@ interface Part {
 }
 
 /** A list longer than this is cut to the ways with fewest plates. */
-export const MOST_WAYS = 8_000;
+export const MAX_WAYS = 8_000;
 /** Half of the kinds are combined freely; more combinations than this are not listed. */
-const MOST_PARTS = 80_000;
+const MAX_PARTS = 80_000;
 /** Once they are too many, only the ones with fewest plates go on. */
 const PARTS_AFTER_CUT = 2_000;
 /** Equal ways looked at, and steps of one question; beyond that the answer is said to be cut. */
-const MOST_FOUND = 40_000;
+const MAX_FOUND = 40_000;
 const FOUND_AFTER_CUT = 300;
-const MOST_STEPS = 3_000_000;
+const MAX_STEPS = 3_000_000;
 
 /**
  * The greatest mass of one side at or below a limit that fits the sleeve, and every choice of plates that makes it.
@@ -64,21 +64,21 @@ export class SideFinder {
     let steps = 0;
     let isCut = this.isCut;
     for (const a of this.left) {
-      if (a.mass > limitUnits || steps > MOST_STEPS) break;
+      if (a.mass > limitUnits || steps > MAX_STEPS) break;
       for (let i = lastAtMost(this.right, limitUnits - a.mass); i >= 0; i -= 1) {
         const b = this.right[i]!;
         steps += 1;
-        if (a.mass + b.mass <= best || steps > MOST_STEPS) break;
+        if (a.mass + b.mass <= best || steps > MAX_STEPS) break;
         if (a.thickness + b.thickness <= room + 1e-9) {
           best = a.mass + b.mass;
           break;
         }
       }
     }
-    if (steps > MOST_STEPS) isCut = true;
+    if (steps > MAX_STEPS) isCut = true;
     const found: { plates: number; counts: Uint8Array }[] = [];
     for (const a of this.left) {
-      if (a.mass > best || found.length >= (this.isCut ? FOUND_AFTER_CUT : MOST_FOUND)) break;
+      if (a.mass > best || found.length >= (this.isCut ? FOUND_AFTER_CUT : MAX_FOUND)) break;
       const rest = best - a.mass;
       for (let i = lastAtMost(this.right, rest); i >= 0 && this.right[i]!.mass === rest; i -= 1) {
         const b = this.right[i]!;
@@ -89,8 +89,8 @@ export class SideFinder {
     found.sort((p, q) => p.plates - q.plates);
     const answer = {
       massUnits: best,
-      ways: found.slice(0, MOST_WAYS).map(({ counts }) => counts),
-      isCut: isCut || found.length > MOST_WAYS,
+      ways: found.slice(0, MAX_WAYS).map(({ counts }) => counts),
+      isCut: isCut || found.length > MAX_WAYS,
     };
     this.known.set(limitUnits, answer);
     return answer;
@@ -109,7 +109,7 @@ function partsOf(
     if (!isMine[k]) return;
     const longer: Part[] = [];
     for (const part of parts)
-      for (let n = 0; n <= pairs[k]! && longer.length <= (isCut ? 4 * PARTS_AFTER_CUT : MOST_PARTS); n += 1) {
+      for (let n = 0; n <= pairs[k]! && longer.length <= (isCut ? 4 * PARTS_AFTER_CUT : MAX_PARTS); n += 1) {
         const mass = part.mass + n * massUnits;
         const thickness = part.thickness + n * thicknessMm;
         if (mass > mostUnits || thickness > roomMm + 1e-9) break;
@@ -120,7 +120,7 @@ function partsOf(
           longer.push({ mass, thickness, plates: part.plates + n, counts });
         }
       }
-    if (longer.length > (isCut ? 4 * PARTS_AFTER_CUT : MOST_PARTS)) {
+    if (longer.length > (isCut ? 4 * PARTS_AFTER_CUT : MAX_PARTS)) {
       isCut = true;
       longer.sort((a, b) => a.plates - b.plates);
       longer.length = PARTS_AFTER_CUT;

@@ -70,7 +70,7 @@ function balanceWords(asked: BalanceQuestion): string {
 
 const BACK_SQUATS = ["back-squat-high", "back-squat-low", "box-squat"];
 
-/** Bars that each school has in mind for tall lifters who squat. */
+/** Bars that each policy has in mind for tall lifters who squat. */
 const FOR_TALL = {
   cambered: ["cambered", "cambered-yoke"],
   "front-loaded": ["adjustable-yoke"],
@@ -84,16 +84,16 @@ const TALL_WORDS = {
 
 /** What the house believes of tall lifters. */
 export const tall: Factor = ({ bar, lift, lifter, rules }) => {
-  const school = rules.schools.tall;
-  if (school === "model" || !lifter?.build || lifter.build.heightMm < rules.tallMm) return null;
+  const policy = rules.policies.tall;
+  if (policy === "model" || !lifter?.build || lifter.build.heightMm < rules.tallMm) return null;
   if (!BACK_SQUATS.includes(lift.like)) return null;
-  const isWanted = (FOR_TALL[school] as readonly string[]).includes(bar.family);
+  const isWanted = (FOR_TALL[policy] as readonly string[]).includes(bar.family);
   return {
     factor: "tall",
     basis: "house-rule",
     isPrivate: true,
     atBest: isWanted ? "made-for" : "good",
-    text: () => `For tall lifters the house wants ${TALL_WORDS[school]}.`,
+    text: () => `For tall lifters the house wants ${TALL_WORDS[policy]}.`,
     ...(isWanted ? {} : { wouldChange: () => "Such a bar, or the house rule on tall lifters." }),
   };
 };

@@ -188,7 +188,7 @@ export const familiarity: Factor = ({ bar, lifter, loadKg, today, rules }) => {
       wouldChange: isLight ? undefined : () => `${rules.newBarWeeks} weeks on it, or a lighter set.`,
     };
   }
-  const { rotation } = rules.schools;
+  const { rotation } = rules.policies;
   const isRecent = (days: number) => own !== undefined && daysBetween(own.last, today) <= days;
   if (rotation === "weekly" && isRecent(7))
     return {

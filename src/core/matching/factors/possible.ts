@@ -14,12 +14,12 @@ const FAMILY_TEXT: Record<Verdict, (family: string, lift: string) => string> = {
 };
 
 /** What bars of its family are for, and what the house believes of two of them. */
-export const family: Factor = ({ bar, lift, rules: { schools } }) => {
+export const family: Factor = ({ bar, lift, rules: { policies } }) => {
   const usual = familySuitability(bar.family, lift.like);
   const isRaised =
     usual === "good" &&
-    ((schools.bars === "one-all-round" && (bar.family === "all-round" || bar.family === "hybrid")) ||
-      (schools.adjustable === "many-way" && bar.family === "adjustable-yoke"));
+    ((policies.bars === "one-all-round" && (bar.family === "all-round" || bar.family === "hybrid")) ||
+      (policies.adjustable === "many-way" && bar.family === "adjustable-yoke"));
   const name = () => withArticle(FAMILIES[bar.family].name);
   if (isRaised)
     return {

@@ -65,7 +65,7 @@ export const purpose: Factor = ({ bar, lift, lifter, purpose: wanted, rules }) =
   }
   const opinion =
     lift.contact === "back"
-      ? ON_THE_BACK[wanted]?.(bar.family, isStraight(bar), rules.schools.yoke === "builds")
+      ? ON_THE_BACK[wanted]?.(bar.family, isStraight(bar), rules.policies.yoke === "builds")
       : null;
   if (!opinion) return null;
   const [atBest, text] = opinion;

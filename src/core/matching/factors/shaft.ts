@@ -4,9 +4,9 @@ import { hasMarks } from "../meetingSpec";
 import { bendingOf, isStraight, whipAt, type Factor } from "../question";
 
 /** How the sleeves turn against how fast the lift is. */
-export const sleeves: Factor = ({ bar, lift, rules: { schools } }) => {
+export const sleeves: Factor = ({ bar, lift, rules: { policies } }) => {
   const rotation = bar.sleeveRotation;
-  const decides = schools.sleeves === "decides";
+  const decides = policies.sleeves === "decides";
   if (rotation === null)
     return {
       factor: "sleeves",
@@ -108,10 +108,10 @@ const SLOW_THREE = ["back-squat-high", "back-squat-low", "bench", "deadlift", "s
 const GENERAL = ["power", "all-round", "hybrid"];
 
 /** 29 mm with slim collars or 28.5 mm with thick ones, if the house has a rule. */
-export const slowShaft: Factor = ({ bar, lift, rules: { schools } }) => {
-  if (schools.shaft === "either" || !SLOW_THREE.includes(lift.like) || !GENERAL.includes(bar.family)) return null;
+export const slowShaft: Factor = ({ bar, lift, rules: { policies } }) => {
+  if (policies.shaft === "either" || !SLOW_THREE.includes(lift.like) || !GENERAL.includes(bar.family)) return null;
   const [diameter, collar] = [valueOf(bar, "shaftDiameter"), valueOf(bar, "collarThickness")];
-  const isSlim = schools.shaft === "29-slim";
+  const isSlim = policies.shaft === "29-slim";
   const wanted = isSlim ? "29 mm with slim collars" : "28.5 mm with thick collars";
   const base = { factor: "slow-shaft", basis: "house-rule" } as const;
   if (diameter === null || collar === null)
@@ -185,7 +185,7 @@ export const knurl: Factor = ({ bar, lift, loadKg }) => {
 };
 
 /** The middle of the shaft against backs, shins and throats. */
-export const centreKnurl: Factor = ({ bar, lift, rules: { schools } }) => {
+export const centreKnurl: Factor = ({ bar, lift, rules: { policies } }) => {
   if (!isStraight(bar)) return null;
   const isTouched = lift.contact === "back" || lift.isCentreScraped;
   if (!isTouched) return null;
@@ -198,7 +198,7 @@ export const centreKnurl: Factor = ({ bar, lift, rules: { schools } }) => {
       text: () => "Nobody entered whether it has a centre knurl.",
       wouldChange: () => "Look at it and enter it.",
     };
-  if (schools.centreKnurl === "unwanted" && bar.centreKnurl === "full")
+  if (policies.centreKnurl === "unwanted" && bar.centreKnurl === "full")
     return {
       ...base,
       basis: "house-rule",
@@ -214,10 +214,10 @@ export const centreKnurl: Factor = ({ bar, lift, rules: { schools } }) => {
         atBest: "made-for",
         text: () => "Its centre knurl helps it stay on the back.",
       };
-    if (schools.centreKnurl === "unwanted") return null;
+    if (policies.centreKnurl === "unwanted") return null;
     return {
       factor: "centre-knurl",
-      basis: schools.centreKnurl === "wanted" ? "house-rule" : "common-practice",
+      basis: policies.centreKnurl === "wanted" ? "house-rule" : "common-practice",
       atBest: "good",
       text: () => "No centre knurl to hold it on the back.",
       wouldChange: () => "A bar with a centre knurl.",

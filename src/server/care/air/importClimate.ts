@@ -8,7 +8,7 @@ import { type Outcome, failed, forbidden, notFound, recordChange } from "@/serve
 import { keepReadings } from "./readings";
 import { HOUR, listSensors } from "./sensors";
 
-const MOST_READINGS = 20_000;
+const MAX_READINGS = 20_000;
 
 /** Rows of a file as they are typed; heads are looked at by what they begin with. */
 export interface ClimateFileRow {
@@ -29,8 +29,8 @@ export async function importClimate(
   const sensor = (await listSensors(context)).find(({ key }) => key === sensorKey);
   if (!sensor) return notFound(`sensor ${sensorKey}`);
   if (rows.length === 0) return failed("invalid", "The file has no rows.");
-  if (rows.length > MOST_READINGS)
-    return failed("invalid", `That are ${rows.length} readings; take in at most ${MOST_READINGS} at once.`);
+  if (rows.length > MAX_READINGS)
+    return failed("invalid", `That are ${rows.length} readings; take in at most ${MAX_READINGS} at once.`);
   const problems: Problem[] = [];
   const deposition = new Map<HallDay, { so2: number; chloride: number }>();
   const readings = rows.flatMap((row, i): ClimateReading[] => {

@@ -8,7 +8,7 @@ import type { Context } from "@/server/access";
 import { HOUR, type SensorRow, readingOf } from "./sensors";
 
 /** A simulated sensor that was not asked for long catches up no further than this. */
-const MOST_CATCH_UP_HOURS = 400 * 24;
+const MAX_CATCH_UP_HOURS = 400 * 24;
 
 /** Lets the simulated ones among sensors read what they have not read yet, up to an hour. Call it in a transaction. */
 export async function readSensors(context: Context, sensors: readonly SensorRow[], until: number): Promise<void> {
@@ -21,7 +21,7 @@ async function tick(context: Context, sensor: SensorRow, until: number): Promise
     where: eq(climateReadings.sensorId, sensor.id),
     orderBy: [desc(climateReadings.at)],
   });
-  const from = Math.max((last?.at.getTime() ?? 0) + HOUR, until - MOST_CATCH_UP_HOURS * HOUR);
+  const from = Math.max((last?.at.getTime() ?? 0) + HOUR, until - MAX_CATCH_UP_HOURS * HOUR);
   const readings: ClimateReading[] = [];
   for (let at = from; at <= until; at += HOUR) readings.push(simulatedClimate(sensor.seed!, at));
   await keepReadings(context, sensor, readings);

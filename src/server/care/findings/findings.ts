@@ -8,7 +8,7 @@ import { replanCare, storedCareRules } from "@/server/care/planning";
 import { type Failed, type Outcome, failed, forbidden, namesById, notFound, recordChange } from "@/server/kit";
 
 /** Photos up to 5 MiB. */
-export const MOST_PHOTO_BYTES = 5 * 1024 * 1024;
+export const MAX_PHOTO_BYTES = 5 * 1024 * 1024;
 
 const PHOTO_TYPES = ["image/jpeg", "image/png", "image/webp"];
 
@@ -79,7 +79,7 @@ export async function findingPhoto(context: Context, id: string): Promise<{ byte
 /** A photo as its bytes say it is, whatever its name or head says; refused when it is none or too large. */
 export async function checkedPhoto(base64: string): Promise<{ ok: true; bytes: Buffer; type: string } | Failed> {
   const bytes = Buffer.from(base64, "base64");
-  if (bytes.length > MOST_PHOTO_BYTES)
+  if (bytes.length > MAX_PHOTO_BYTES)
     return failed("invalid", "Nothing was kept.", [{ path: "photo", message: "A photo may have 5 MiB at most." }]);
   const type = (await fileTypeFromBuffer(bytes))?.mime;
   if (!type || !PHOTO_TYPES.includes(type))

@@ -14,10 +14,10 @@ import { usesByBar } from "./uses";
 /** What the house decides about care. */
 export async function careHouse(context: Context): Promise<CareHouse> {
   const { hall } = context;
-  const [{ schools }, { rule }] = [await storedRules(hall), await storedCareRules(hall)];
+  const [{ policies }, { rule }] = [await storedRules(hall), await storedCareRules(hall)];
   return {
     climate: context.actor.climateClass,
-    isAllRoundBusiest: schools.bars === "one-all-round",
+    isAllRoundBusiest: policies.bars === "one-all-round",
     meter: rule === "calendar" ? null : await meterHouse(context, rule),
   };
 }

@@ -61,7 +61,11 @@ async function read({ hall }: Context): Promise<FileRule[]> {
 
 /** What is understood of a rule's value: the same way as the program reads what it stored. */
 const UNDERSTOOD: Record<string, (value: Record<string, unknown>) => Record<string, unknown>> = {
-  [MATCHING_KEY]: (value) => ({ ...rulesFrom(value) }),
+  [MATCHING_KEY]: (value) => {
+    const { policies, ...numbers } = rulesFrom(value);
+    // In files the policies are called what they have been called from the first version on.
+    return { ...numbers, schools: policies };
+  },
   [MEASURING_KEY]: ({ tolerances, noticeableMm }) => {
     const kept = tolerancesFrom(tolerances);
     return {

@@ -13,14 +13,14 @@ import { keepReadings } from "./actions";
 
 export const metadata: Metadata = { title: "Measure" };
 
-const MOST_IN_SESSION = 100;
+const MAX_IN_SESSION = 100;
 
 export default async function MeasurePage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
   const search = await readSearch(searchParams);
   if (!may(context, "bar.measure"))
     return <p className="sheet p-6">Coaches, care crew and the manager measure bars.</p>;
-  const tags = readTags(search.bars, MOST_IN_SESSION);
+  const tags = readTags(search.bars, MAX_IN_SESSION);
   const found = tags.length > 0 ? await barsByTag(context, tags) : [];
   if (found.length === 0) {
     const wall = (await barsOnTheWall(context)).filter(({ bar }) => bar.state !== "on-order");

@@ -2,7 +2,7 @@ import { wallBars } from "@/server/bars";
 import { requestContext } from "@/server/access";
 import { readWallQuery } from "@/core/bars/wallQuery";
 
-const MOST = 200;
+const MAX_LISTED = 200;
 
 /** Further rows of a long wall, for the page that shows it. */
 export async function GET(request: Request) {
@@ -10,7 +10,7 @@ export async function GET(request: Request) {
   const whole = (text: string | undefined, most: number) => Math.min(most, Math.max(0, Math.floor(Number(text)) || 0));
   const { items, total } = await wallBars(await requestContext(), readWallQuery(search), {
     from: whole(search.from, 1_000_000),
-    count: whole(search.count, MOST),
+    count: whole(search.count, MAX_LISTED),
   });
   return Response.json({ items, total });
 }

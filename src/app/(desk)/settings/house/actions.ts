@@ -2,14 +2,14 @@
 
 import { revalidatePath } from "next/cache";
 import { RULE_NUMBER_KEYS } from "@/core/matching/houseRules";
-import { SCHOOL_KEYS } from "@/core/matching/schools";
+import { POLICY_KEYS } from "@/core/matching/policies";
 import { previewRules, saveMatchingRules } from "@/server/matching";
 import { requestContext } from "@/server/access";
 import type { FormState } from "@/ui/kit/formState";
 import type { Preview } from "@/ui/settings/HouseForm";
 
 const textsOf = (form: FormData) =>
-  Object.fromEntries([...RULE_NUMBER_KEYS, ...SCHOOL_KEYS].map((key) => [key, String(form.get(key) ?? "")]));
+  Object.fromEntries([...RULE_NUMBER_KEYS, ...POLICY_KEYS].map((key) => [key, String(form.get(key) ?? "")]));
 
 /** Which verdicts the form would flip; nothing is kept. */
 export async function previewAction(form: FormData): Promise<Preview> {

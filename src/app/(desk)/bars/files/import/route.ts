@@ -1,4 +1,4 @@
-import { incomingFile, MOST_CARE, type IncomingFile } from "@/api/hallFile";
+import { incomingFile, MAX_CARE, type IncomingFile } from "@/api/hallFile";
 import { checked } from "@/api/problems";
 import { importHall } from "@/server/transfer";
 import { requestContext } from "@/server/access";
@@ -10,7 +10,7 @@ import { requestContext } from "@/server/access";
 export async function POST(request: Request) {
   const context = await requestContext();
   const sent = await request.json().catch(() => null);
-  const result = checked(incomingFile, sent, { longestList: MOST_CARE });
+  const result = checked(incomingFile, sent, { longestList: MAX_CARE });
   const encoder = new TextEncoder();
   const body = new ReadableStream<Uint8Array>({
     async start(controller) {

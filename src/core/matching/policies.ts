@@ -1,5 +1,5 @@
 /** One of the sides that practitioners take. */
-export interface SchoolOption {
+export interface PolicyOption {
   key: string;
   name: string;
   /** A sentence for it and one against it. */
@@ -9,11 +9,11 @@ export interface SchoolOption {
   changes: string;
 }
 
-export interface School {
+export interface Policy {
   question: string;
   /** The part of the program that obeys it. */
   obeys: readonly ("matching" | "loading" | "care")[];
-  options: readonly SchoolOption[];
+  options: readonly PolicyOption[];
 }
 
 const option = <K extends string>(key: K, name: string, pro: string, con: string, changes: string) => ({
@@ -28,7 +28,7 @@ const option = <K extends string>(key: K, name: string, pro: string, con: string
  * Where practitioners disagree (handbook §7), the sides and what each changes. The first option of each is what a
  * house starts from.
  */
-export const SCHOOLS = {
+export const POLICIES = {
   bars: {
     question: "One good bar for most, or the right bar for each lift?",
     obeys: ["matching", "care"],
@@ -264,25 +264,25 @@ export const SCHOOLS = {
       ),
     ],
   },
-} as const satisfies Record<string, School>;
+} as const satisfies Record<string, Policy>;
 
-export type SchoolKey = keyof typeof SCHOOLS;
-export const SCHOOL_KEYS = Object.keys(SCHOOLS) as SchoolKey[];
+export type PolicyKey = keyof typeof POLICIES;
+export const POLICY_KEYS = Object.keys(POLICIES) as PolicyKey[];
 
 /** The side a house takes in each. */
-export type Schools = { [K in SchoolKey]: (typeof SCHOOLS)[K]["options"][number]["key"] };
+export type Policies = { [K in PolicyKey]: (typeof POLICIES)[K]["options"][number]["key"] };
 
-export const STARTING_SCHOOLS = Object.fromEntries(
-  SCHOOL_KEYS.map((key) => [key, SCHOOLS[key].options[0].key]),
-) as Schools;
+export const STARTING_POLICIES = Object.fromEntries(
+  POLICY_KEYS.map((key) => [key, POLICIES[key].options[0].key]),
+) as Policies;
 
 /** Sides from stored or typed words; what is not understood is as a house starts. */
-export function schoolsFrom(saved: unknown): Schools {
+export function policiesFrom(saved: unknown): Policies {
   const words = (saved ?? {}) as Record<string, unknown>;
   return Object.fromEntries(
-    SCHOOL_KEYS.map((key) => {
-      const options: readonly SchoolOption[] = SCHOOLS[key].options;
+    POLICY_KEYS.map((key) => {
+      const options: readonly PolicyOption[] = POLICIES[key].options;
       return [key, options.find((one) => one.key === words[key])?.key ?? options[0]!.key];
     }),
-  ) as Schools;
+  ) as Policies;
 }
