@@ -2,6 +2,7 @@ import next from "eslint-config-next/core-web-vitals";
 import nextTypescript from "eslint-config-next/typescript";
 import prettier from "eslint-config-prettier";
 import boundaries from "eslint-plugin-boundaries";
+import jsdoc from "eslint-plugin-jsdoc";
 import { ROOMS } from "./rooms.mjs";
 
 /** Which layer may import which: docs/layout.md. */
@@ -23,6 +24,11 @@ const publicNames = (room) => ({ to: { element: { type: `server/${room}`, fileIn
 const EDGE_ONLY = [
   { name: "@/data/client", message: "Only server/access opens the database; work with the context you are given." },
   { name: "@/data/environment", message: "Only server/access reads the environment; it is in the context." },
+];
+
+const EXPORTED_FUNCTIONS = [
+  "ExportNamedDeclaration > FunctionDeclaration",
+  "ExportNamedDeclaration > VariableDeclaration > VariableDeclarator > ArrowFunctionExpression",
 ];
 
 const config = [
@@ -90,7 +96,10 @@ const config = [
           selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
           message: "The time is the context's to say: context.clock.now().",
         },
-        { selector: "MemberExpression[object.name='process'][property.name='env']", message: "See @/data/environment." },
+        {
+          selector: "MemberExpression[object.name='process'][property.name='env']",
+          message: "See @/data/environment.",
+        },
       ],
     },
   },
@@ -107,6 +116,27 @@ const config = [
         },
       ],
       "no-restricted-globals": ["error", "window", "document", "process", "fetch", "Buffer", "localStorage"],
+    },
+  },
+  {
+    // What the core exports says what it gives: meaning, shape, unit, and what it throws.
+    files: ["src/core/**/*.ts"],
+    ignores: ["src/core/**/*.{test,fixture}.ts"],
+    plugins: { jsdoc },
+    settings: { jsdoc: { mode: "typescript" } },
+    rules: {
+      "jsdoc/require-jsdoc": [
+        "error",
+        {
+          publicOnly: true,
+          require: { FunctionDeclaration: true, ArrowFunctionExpression: true, FunctionExpression: true },
+        },
+      ],
+      "jsdoc/require-description": ["error", { contexts: EXPORTED_FUNCTIONS }],
+      "jsdoc/require-returns": ["error", { publicOnly: true, contexts: EXPORTED_FUNCTIONS }],
+      "jsdoc/require-returns-description": "error",
+      "jsdoc/require-throws": ["error", { contexts: EXPORTED_FUNCTIONS }],
+      "jsdoc/check-tag-names": "error",
     },
   },
   {

@@ -80,7 +80,11 @@ export function balance(question: BalanceQuestion): Balance | null {
   return lean === null ? null : standing(body, below, question, lean);
 }
 
-/** Only the trunk lean of `balance`, in degrees: for grading by the thousand. */
+/**
+ * Only the trunk lean of `balance`, in degrees: for grading by the thousand.
+ *
+ * @returns the trunk's lean in degrees, forward positive; null where nothing balances
+ */
 export function balancingLeanDeg(question: BalanceQuestion): number | null {
   const body = bodyOf(question.lifter);
   const lean = balancingLean(body, legs(body, question.pose), question);

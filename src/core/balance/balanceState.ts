@@ -42,13 +42,22 @@ export const MAX_CARRIES = 3;
 
 const PARTS = ["alongTrunkMm", "forwardMm", "camberForwardMm", "camberDropMm", "heldAngleDeg"] as const;
 
+/**
+ * A carry before anybody changed it.
+ *
+ * @returns the carry as the page starts with it: shares of the trunk, mm and degrees
+ */
 export const startingCarry = (key: CarryKey): AskedCarry => ({
   key,
   shankLeanDeg: CARRIES[key].shankLeanDeg,
   carry: CARRIES[key].carry,
 });
 
-/** Anything that is not understood or out of reach is as the page starts. */
+/**
+ * Anything that is not understood or out of reach is as the page starts.
+ *
+ * @returns lengths in mm, masses in kg, angles in degrees
+ */
 export function readBalance(search: Record<string, string | undefined>): BalanceState {
   const number = (text: string | undefined, [least, most]: readonly [number, number], start: number) => {
     const value = text === undefined || text.trim() === "" ? NaN : Number(text);
@@ -94,7 +103,11 @@ export function readBalance(search: Record<string, string | undefined>): Balance
   };
 }
 
-/** The parameters that say a state; what is as the page starts is left out. */
+/**
+ * The parameters that say a state; what is as the page starts is left out.
+ *
+ * @returns parameters by name, as text
+ */
 export function balanceParams(state: BalanceState): Record<string, string> {
   const { build, mode } = state;
   const start = readBalance({ mode });

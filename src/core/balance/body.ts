@@ -34,7 +34,12 @@ export const UPPER_CENTRE = 0.626;
 /** Mid-foot lies this share of the foot's length ahead of the ankle: the heel is a quarter behind it. */
 export const MID_FOOT = 0.25;
 
-/** A lifter as segments. Throws on a height or mass that is not more than 0. */
+/**
+ * A lifter as segments. Throws on a height or mass that is not more than 0.
+ *
+ * @returns segment lengths in mm and masses in kg
+ * @throws RangeError on a height or mass that is not more than 0
+ */
 export function bodyOf({ heightMm, massKg, trunkLengthMm, thighLengthMm, shankLengthMm }: Build): Body {
   if (!(heightMm > 0 && massKg > 0)) throw new RangeError(`no such body: ${heightMm} mm, ${massKg} kg`);
   return {

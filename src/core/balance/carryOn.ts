@@ -13,7 +13,11 @@ export interface CarriedBar {
 /** Where the arms of a camber hold most of a bar's mass; what lies at the back is the padded middle. Ours, editable. */
 const CAMBERED_CONTACT_SHARE = 0.4;
 
-/** How a bar is carried in a lift, with its own camber where that is known; null for a lift that carries nothing. */
+/**
+ * How a bar is carried in a lift, with its own camber where that is known; null for a lift that carries nothing.
+ *
+ * @returns where bar and load sit, in mm in the trunk's frame; null for a lift that carries nothing
+ */
 export function carryOn(bar: Bar, liftKey: string): CarriedBar | null {
   const key = carryKeyOf(bar, liftKey);
   if (!key) return null;

@@ -1,7 +1,11 @@
 import { signed, trimmed } from "../units/format";
 import type { Balance } from "./balance";
 
-/** What a balance says in one sentence, for whoever stands beside the drawing. */
+/**
+ * What a balance says in one sentence, for whoever stands beside the drawing.
+ *
+ * @returns one sentence with its full stop
+ */
 export function balanceSentence(answer: Balance): string {
   const { trunkLeanDeg, loadAheadOfMidFootMm, rollTorqueNm, correctionReachMm } = answer;
   const ahead =
@@ -19,7 +23,11 @@ export function balanceSentence(answer: Balance): string {
   return `The trunk leans ${trimmed(trunkLeanDeg, 1)}°; the load is ${ahead} and ${roll}.${reach}`;
 }
 
-/** How two balances at their own poses differ, in the words of a coach. */
+/**
+ * How two balances at their own poses differ, in the words of a coach.
+ *
+ * @returns one sentence with its full stop
+ */
 export function carryDifference(a: Balance, b: Balance, names: readonly [string, string]): string {
   const lean = b.trunkLeanDeg - a.trunkLeanDeg;
   const ratio = (b.hipToKnee ?? 0) - (a.hipToKnee ?? 0);

@@ -63,12 +63,20 @@ export interface Bar {
   stateReason: string | null;
 }
 
-/** The effective value of a quantity, or null when nobody stated or measured it. */
+/**
+ * The effective value of a quantity, or null when nobody stated or measured it.
+ *
+ * @returns in the quantity's computing unit (mm, kg, s, degrees); null when unknown
+ */
 export function valueOf(bar: Pick<Bar, "quantities">, kind: QuantityKind): number | null {
   return bar.quantities[kind]?.value ?? null;
 }
 
-/** Whether lifters may be given the bar today: in service, or in service under watch. */
+/**
+ * Whether lifters may be given the bar today: in service, or in service under watch.
+ *
+ * @returns true in service and under watch
+ */
 export function isUsable(state: BarState): boolean {
   return state === "in-service" || state === "watch";
 }

@@ -16,6 +16,11 @@ export interface FileMeasurement {
   by: string | null;
 }
 
+/**
+ * The column of what was measured of a quantity.
+ *
+ * @returns the column's name, "measured." and the quantity
+ */
 export const measuredKey = (kind: QuantityKind) => `measured.${kind}`;
 
 /** Every column that a file of bars may have, in the order in which one is written. */
@@ -25,12 +30,21 @@ export const BAR_COLUMNS: readonly string[] = [
   ...QUANTITY_KINDS.map(measuredKey),
 ];
 
+/**
+ * What a column is called.
+ *
+ * @returns the head for people
+ */
 export function columnLabel(column: string): string {
   const kind = QUANTITY_KINDS.find((one) => measuredKey(one) === column);
   return kind ? `${QUANTITIES[kind].label}, measured` : recordLabel(column);
 }
 
-/** The unit in which plain numbers of a column may be written, the computing one first; none where units say nothing. */
+/**
+ * The unit in which plain numbers of a column may be written, the computing one first; none where units say nothing.
+ *
+ * @returns units, the computing one first; empty where units say nothing
+ */
 export function columnUnits(column: string): readonly Unit[] {
   const kind = QUANTITY_KINDS.find((one) => statedKey(one) === column || measuredKey(one) === column);
   if (kind) return UNITS_OF[QUANTITIES[kind].unit];
@@ -41,7 +55,11 @@ export function columnUnits(column: string): readonly Unit[] {
 
 const UNITS_OF = { kg: ["kg", "lb"], mm: ["mm", "cm", "in"], s: ["s"] } as const;
 
-/** "19.6 · 19.62 kg ; scale ; 2026-10-16T09:00:00.000Z ; Maren Tidewell": a measurement in one cell. */
+/**
+ * "19.6 · 19.62 kg ; scale ; 2026-10-16T09:00:00.000Z ; Maren Tidewell": a measurement in one cell.
+ *
+ * @returns one cell
+ */
 export function measurementText({ readings, instrument, at, by }: FileMeasurement): string {
   const values = readings.map(({ value }) => value).join(" · ");
   const parts = [`${values} ${readings[0]!.unit}`, instrument, at ?? "", by ?? ""];
@@ -49,7 +67,11 @@ export function measurementText({ readings, instrument, at, by }: FileMeasuremen
   return parts.map((part) => part.replaceAll(";", ",")).join(" ; ");
 }
 
-/** Reads what `measurementText` writes; a plain "19.6" or "19.6 19.7 kg" will do. Answers what is wrong as text. */
+/**
+ * Reads what `measurementText` writes; a plain "19.6" or "19.6 19.7 kg" will do. Answers what is wrong as text.
+ *
+ * @returns the measurement with its readings as typed, or what is wrong with the text
+ */
 export function readMeasurement(kind: QuantityKind, text: string): FileMeasurement | string {
   const { unit, range, label, spots } = QUANTITIES[kind];
   const [said = "", instrument = "", at = "", by = ""] = text.split(" ; ").map((part) => part.trim());
@@ -126,6 +148,8 @@ const UNIT_WORDS: [RegExp, Unit][] = [
 /**
  * Which of our columns each column of a file is, by its head; every column of ours at most once. The unit comes from
  * the head ("Shaft (mm)", "Weight lb"), else it is the computing one. What is not understood is left for the person.
+ *
+ * @returns one mapping for each head, in order; its column is null where none fits
  */
 export function guessColumns(heads: readonly string[]): ColumnMapping[] {
   const taken = new Set<string>();
@@ -156,7 +180,11 @@ function guessColumn(head: string): string | null {
   return stated ? statedKey(stated) : (ALSO_CALLED[bare] ?? null);
 }
 
-/** A file's row as texts by our columns; plain numbers get their column's unit. Empty cells say nothing. */
+/**
+ * A file's row as texts by our columns; plain numbers get their column's unit. Empty cells say nothing.
+ *
+ * @returns texts by our columns
+ */
 export function rowTexts(cells: readonly string[], mapping: readonly ColumnMapping[]): Record<string, string> {
   const texts: Record<string, string> = {};
   mapping.forEach(({ column, unit }, i) => {

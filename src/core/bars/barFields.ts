@@ -169,7 +169,11 @@ export const BAR_FIELDS = {
 export type FieldKey = keyof typeof BAR_FIELDS;
 export const FIELD_KEYS = Object.keys(BAR_FIELDS) as FieldKey[];
 
-/** Whether a bar of a form has the field. */
+/**
+ * Whether a bar of a form has the field.
+ *
+ * @returns true where the form has such a part
+ */
 export function hasField(key: FieldKey, form: BarForm): boolean {
   const { forms } = BAR_FIELDS[key] as FieldDef;
   return forms === undefined || forms.includes(form);

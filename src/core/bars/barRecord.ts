@@ -61,10 +61,18 @@ export interface BarRecord {
   stated: Partial<Record<QuantityKind, TypedQuantity>>;
 }
 
-/** The text map's key for what the seller states of a quantity. */
+/**
+ * The text map's key for what the seller states of a quantity.
+ *
+ * @returns "stated." and the quantity
+ */
 export const statedKey = (kind: QuantityKind) => `stated.${kind}`;
 
-/** A record as text, field by field; what is unknown is left out. `readBarRecord` reads it back. */
+/**
+ * A record as text, field by field; what is unknown is left out. `readBarRecord` reads it back.
+ *
+ * @returns texts by field
+ */
 export function recordTexts(record: BarRecord): Record<string, string> {
   const texts: Record<string, string> = {};
   for (const key of FIELD_KEYS) {
@@ -83,6 +91,8 @@ export type ReadRecord = { ok: true; record: BarRecord } | { ok: false; problems
 /**
  * A record from texts by field, as a form sends them or a file says them. Every problem is listed, and nothing is
  * guessed. Fields that a bar of this family does not have are refused when they say something.
+ *
+ * @returns the record, or every problem with its field
  */
 export function readBarRecord(texts: Readonly<Record<string, string | undefined>>): ReadRecord {
   const problems: Problem[] = [];
@@ -140,7 +150,11 @@ function acrossFields(values: Partial<Record<FieldKey, FieldValue | null>>, stat
   return problems;
 }
 
-/** Texts that differ between two records: what was and what is; an unknown value is an empty text. */
+/**
+ * Texts that differ between two records: what was and what is; an unknown value is an empty text.
+ *
+ * @returns texts by field that differ, as they were and as they are
+ */
 export function differingTexts(
   before: Readonly<Record<string, string>>,
   after: Readonly<Record<string, string>>,
@@ -153,7 +167,11 @@ export function differingTexts(
   return { before: pick(before), after: pick(after) };
 }
 
-/** The words for a text map's key on a page: "shaft finish", "mass, stated". */
+/**
+ * The words for a text map's key on a page: "shaft finish", "mass, stated".
+ *
+ * @returns words in small letters
+ */
 export function recordLabel(key: string): string {
   if (Object.hasOwn(BAR_FIELDS, key)) return BAR_FIELDS[key as FieldKey].label;
   const kind = QUANTITY_KINDS.find((one) => statedKey(one) === key);

@@ -42,6 +42,11 @@ export function readCandidate(text: string): Candidate | null {
   };
 }
 
+/**
+ * A candidate as a link carries it.
+ *
+ * @returns the candidate as one text that a link can carry
+ */
 export function candidateText(candidate: Candidate): string {
   const { name, massKg, shaftDiameterMm, shaftLengthMm, collarThicknessMm, alloy, yieldMPa } = candidate;
   return [
@@ -55,7 +60,11 @@ export function candidateText(candidate: Candidate): string {
   ].join("~");
 }
 
-/** A candidate as a bar on trial: everything stated, tagged "A?", "B?" by its place in the list. */
+/**
+ * A candidate as a bar on trial: everything stated, tagged "A?", "B?" by its place in the list.
+ *
+ * @returns a bar of stated values, in mm and kg
+ */
 export function candidateBar(candidate: Candidate, index: number): Bar {
   const stated = (value: number): Quantity => ({ value, source: "stated", statedValue: value });
   return {

@@ -51,6 +51,7 @@ interface Ask {
  * Where a rule gives a figure and no tolerance, the house's measuring tolerance for that quantity is allowed and said.
  *
  * @param clampPairKg mass of the clamps that go with the bar; the IPF rule counts bar and clamps together.
+ * @returns lines with what is wanted and what is there, in mm and kg, and whether all are met
  */
 export function conformity(
   bar: Bar,
@@ -193,7 +194,11 @@ function quantityText(quantity: Quantity | null, unit: string, decimals: number)
   return quantity && `${trimmed(quantity.value, decimals)} ${unit}`;
 }
 
-/** The rule books that a bar of this kind is worth holding against; specialty bars have none. */
+/**
+ * The rule books that a bar of this kind is worth holding against; specialty bars have none.
+ *
+ * @returns keys of the books; none for specialty bars
+ */
 export function ruleBooksFor(bar: Pick<Bar, "family" | "quantities">): RuleBook[] {
   switch (bar.family) {
     case "weightlifting-short":

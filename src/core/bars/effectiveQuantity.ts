@@ -22,12 +22,20 @@ export function effectiveQuantity(stated: number | null, readings: readonly numb
   return stated === null ? null : { value: stated, source: "stated", statedValue: stated };
 }
 
-/** Largest reading minus smallest; 0 for a single reading. */
+/**
+ * Largest reading minus smallest; 0 for a single reading.
+ *
+ * @returns in the unit of the readings, 0 or more
+ */
 export function spreadOf(readings: readonly number[]): number {
   return readings.length === 0 ? 0 : Math.max(...readings) - Math.min(...readings);
 }
 
-/** Measured minus stated, or null when either is missing. */
+/**
+ * Measured minus stated, or null when either is missing.
+ *
+ * @returns in the quantity's unit, positive when more was measured
+ */
 export function gapToStated(quantity: Quantity | null): number | null {
   if (!quantity || quantity.source !== "measured" || quantity.statedValue === undefined) return null;
   return quantity.value - quantity.statedValue;

@@ -8,7 +8,11 @@ export const ELASTIC_MODULUS_GPA: Record<Alloy, number> = {
   aluminium: 71.7,
 };
 
-/** The modulus to compute with: the bar's own figure, else its alloy's, else steel's. */
+/**
+ * The modulus to compute with: the bar's own figure, else its alloy's, else steel's.
+ *
+ * @returns GPa
+ */
 export function elasticModulusOf(bar: { elasticModulusGPa: number | null; alloy: Alloy | null }): number {
   return bar.elasticModulusGPa ?? ELASTIC_MODULUS_GPA[bar.alloy ?? "carbon-steel"];
 }

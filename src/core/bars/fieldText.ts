@@ -15,6 +15,8 @@ const MAX_MINOR = 1_000_000_000;
 /**
  * A field from what somebody typed or a file says; empty text is "not known". Lines of a list are divided by new lines
  * or by " | ". `fieldText` writes what this reads back.
+ *
+ * @returns the value in the field's kind, null for "not known", or what is wrong with the text
  */
 export function readField(def: FieldDef, text: string): ReadField {
   const said = text.trim();
@@ -61,7 +63,11 @@ export function readField(def: FieldDef, text: string): ReadField {
   }
 }
 
-/** A field's value as text that `readField` reads back; nothing for "not known". */
+/**
+ * A field's value as text that `readField` reads back; nothing for "not known".
+ *
+ * @returns the text, with its unit where the field has one; empty for "not known"
+ */
 export function fieldText(def: FieldDef, value: FieldValue | null | undefined): string {
   if (value === null || value === undefined) return "";
   switch (def.kind) {
@@ -81,7 +87,11 @@ export function fieldText(def: FieldDef, value: FieldValue | null | undefined): 
   }
 }
 
-/** Values by field, or every problem of the texts. */
+/**
+ * Values by field, or every problem of the texts.
+ *
+ * @returns values by field, or every problem
+ */
 export function readFields<D extends Record<string, FieldDef>>(
   defs: D,
   texts: Readonly<Record<string, string | undefined>>,
@@ -98,7 +108,11 @@ export function readFields<D extends Record<string, FieldDef>>(
     : { ok: true, values: values as Record<keyof D, FieldValue | null> };
 }
 
-/** Values as texts that `readFields` reads back. */
+/**
+ * Values as texts that `readFields` reads back.
+ *
+ * @returns texts by field; what is unknown is left out
+ */
 export function fieldTexts(defs: Record<string, FieldDef>, values: Record<string, unknown>): Record<string, string> {
   return Object.fromEntries(
     Object.entries(defs).flatMap(([key, def]) => {

@@ -10,7 +10,11 @@ export interface FlaggedGap {
   tolerance: number;
 }
 
-/** Quantities of a bar whose measured value lies beyond the house's tolerance from the stated one. */
+/**
+ * Quantities of a bar whose measured value lies beyond the house's tolerance from the stated one.
+ *
+ * @returns each with its gap and tolerance in the quantity's unit, in the order of the quantities
+ */
 export function flaggedGaps(bar: Pick<Bar, "quantities">, tolerances: Tolerances = STARTING_TOLERANCES): FlaggedGap[] {
   return QUANTITY_KINDS.flatMap((kind) => {
     const gap = gapToStated(bar.quantities[kind] ?? null);

@@ -13,6 +13,8 @@ const DEADLIFT_HALF_SPACING_MM = 220;
  * What a gap between measured and stated changes for the people who use the bar, in one clause without a full stop.
  * Slack is told for a 200 kg deadlift when the bar is known well enough, by the closed form of handbook §5.
  *
+ * @returns a clause without a full stop
+ *
  * @example gapMeaning(bar, { kind: "mass", gap: 0.4, tolerance: 0.2 }) // "0.4 kg heavier: every load is off by that"
  */
 export function gapMeaning(bar: Bar, { kind, gap }: Pick<FlaggedGap, "kind" | "gap">): string {

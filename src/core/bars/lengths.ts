@@ -10,6 +10,8 @@ export const LENGTH_IDENTITY_TOLERANCE_MM = 6;
 /**
  * Distance between the two faces on which the first plates sit.
  * What a tape read directly wins over the sum shaft + 2 × collar; the sum wins over what a seller states.
+ *
+ * @returns mm, with where it comes from; null when nothing says it
  */
 export function seatToSeatOf(bar: Pick<Bar, "quantities">): Quantity | null {
   const own = bar.quantities.seatToSeat;
@@ -21,7 +23,11 @@ export function seatToSeatOf(bar: Pick<Bar, "quantities">): Quantity | null {
   return { value: shaft.value + 2 * collar.value, source: isMeasured ? "measured" : "stated" };
 }
 
-/** Seat-to-seat as read with the tape minus shaft + 2 × collar, when both are known and disagree; else null. */
+/**
+ * Seat-to-seat as read with the tape minus shaft + 2 × collar, when both are known and disagree; else null.
+ *
+ * @returns mm, positive when the tape read more; null when they agree or one is unknown
+ */
 export function seatSumMismatchMm(bar: Pick<Bar, "quantities">): number | null {
   const own = bar.quantities.seatToSeat;
   const shaft = valueOf(bar, "shaftLength");
@@ -34,6 +40,8 @@ export function seatSumMismatchMm(bar: Pick<Bar, "quantities">): number | null {
 /**
  * What is left of the overall length after shaft, collars and sleeves: the two end caps together, in mm.
  * Null when a length is missing. Less than −6 mm means that one of the numbers is wrong.
+ *
+ * @returns mm; null when a length is missing
  */
 export function endCapRemainderMm(bar: Pick<Bar, "quantities">): number | null {
   const overall = valueOf(bar, "overallLength");

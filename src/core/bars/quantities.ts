@@ -93,12 +93,20 @@ export const QUANTITIES: Record<QuantityKind, QuantityFacts> = {
   knurlPitch: facts("knurl pitch", "mm", 2, 0.1, [0.3, 5], "caliper", { forms: ["straight", "bowed", "zigzag"] }),
 };
 
-/** The quantity's name on a bar of some form: the rise of an arch and the drop of a camber are one number. */
+/**
+ * The quantity's name on a bar of some form: the rise of an arch and the drop of a camber are one number.
+ *
+ * @returns words in small letters
+ */
 export function quantityLabel(kind: QuantityKind, form: BarForm): string {
   return kind === "camberDrop" && form === "bowed" ? "arch rise" : QUANTITIES[kind].label;
 }
 
-/** What can be measured on a bar of a form; a fixed sleeve does not spin. */
+/**
+ * What can be measured on a bar of a form; a fixed sleeve does not spin.
+ *
+ * @returns kinds in the order in which they are measured
+ */
 export function measurableKinds(form: BarForm, isSleeveFixed: boolean): QuantityKind[] {
   return QUANTITY_KINDS.filter((kind) => {
     const { forms } = QUANTITIES[kind];

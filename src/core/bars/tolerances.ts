@@ -8,7 +8,11 @@ export const STARTING_TOLERANCES: Tolerances = Object.fromEntries(
   QUANTITY_KINDS.map((kind) => [kind, QUANTITIES[kind].tolerance]),
 ) as Tolerances;
 
-/** The house's tolerances over the starting ones; what is no sensible number is left at its start. */
+/**
+ * The house's tolerances over the starting ones; what is no sensible number is left at its start.
+ *
+ * @returns a tolerance for each quantity in its unit; null where none is flagged
+ */
 export function tolerancesFrom(saved: unknown): Tolerances {
   const own = (typeof saved === "object" && saved !== null ? saved : {}) as Record<string, unknown>;
   return Object.fromEntries(

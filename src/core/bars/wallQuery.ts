@@ -28,6 +28,11 @@ export interface Range {
 
 export const MAX_PICKED = 6;
 
+/**
+ * A query of the wall from the address of its page.
+ *
+ * @returns the query; what is not understood is as it starts
+ */
 export function readWallQuery(search: Record<string, string | undefined>): WallQuery {
   const one = <T extends string>(value: string | undefined, of: readonly T[]) => of.find((item) => item === value);
   return {
@@ -48,7 +53,11 @@ export function readWallQuery(search: Record<string, string | undefined>): WallQ
   };
 }
 
-/** The parameters that say a query; what is as it starts is left out. Null takes one away. */
+/**
+ * The parameters that say a query; what is as it starts is left out. Null takes one away.
+ *
+ * @returns parameters by name
+ */
 export function wallParams(query: WallQuery): Record<string, string | null> {
   const said = (text: string) => (text === "" ? null : text);
   return {
@@ -66,7 +75,11 @@ export function wallParams(query: WallQuery): Record<string, string | null> {
 
 const RANGE = /^(-?\d{1,5}(?:\.\d{1,3})?)?\.\.(-?\d{1,5}(?:\.\d{1,3})?)?$/;
 
-/** "19..21", "..21" or "19.."; null for anything else, an empty range included. */
+/**
+ * "19..21", "..21" or "19.."; null for anything else, an empty range included.
+ *
+ * @returns ends in the quantity's unit, null where open; null for no range
+ */
 export function readRange(text: string | undefined): Range | null {
   const match = RANGE.exec(text ?? "");
   if (!match || (match[1] === undefined && match[2] === undefined)) return null;
@@ -76,11 +89,20 @@ export function readRange(text: string | undefined): Range | null {
   };
 }
 
+/**
+ * A range as `readRange` reads it.
+ *
+ * @returns "19..21", "..21" or "19.."
+ */
 export function rangeText({ from, to }: Range): string {
   return `${from ?? ""}..${to ?? ""}`;
 }
 
-/** A comma-separated list of tags, each once. */
+/**
+ * A comma-separated list of tags, each once.
+ *
+ * @returns tags in the order given, at most `most`
+ */
 export function readTags(text: string | undefined, most: number): string[] {
   return [
     ...new Set(

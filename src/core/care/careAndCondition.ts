@@ -23,7 +23,11 @@ export interface CareSpan {
   steps: number;
 }
 
-/** A grade as a number: 0 for none, 4 for pits. */
+/**
+ * A grade as a number: 0 for none, 4 for pits.
+ *
+ * @returns 0 to 4
+ */
 export const rustStep = (grade: RustGrade): number => RUST_GRADES.findIndex(([name]) => name === grade);
 
 /**
@@ -33,6 +37,7 @@ export const rustStep = (grade: RustGrade): number => RUST_GRADES.findIndex(([na
  * @param shaftCare days on which the shaft was brushed, in any order
  * @param looks in any order; those that did not look at rust are passed over
  * @param intervalDays how often the shaft should be brushed; 0 where the house goes by condition only
+ * @returns spans with their days, times cared for and steps of rust, oldest first
  */
 export function careSpans(
   shaftCare: readonly HallDay[],
@@ -62,7 +67,11 @@ export function careSpans(
   });
 }
 
-/** Days between two times, as it was in a span; null where it was never done. */
+/**
+ * Days between two times, as it was in a span; null where it was never done.
+ *
+ * @returns days; null where it was never done
+ */
 export const everyDaysIn = ({ days, times }: Pick<CareSpan, "days" | "times">): number | null =>
   times === 0 ? null : days / times;
 
@@ -86,6 +95,8 @@ const MIN_SPANS = 2;
  * Rust against care over many bars: the spans in which more of the care asked for was done against the others. What is
  * asked for differs with finish, air and use, so that a bare shaft is not held against a plated one. Null while there
  * are too few looks to say anything. It is what happened, not proof of why.
+ *
+ * @returns both halves with their spans and steps of rust; null when there are too few spans to say
  */
 export function rustByCare(spans: readonly CareSpan[]): RustByCare | null {
   const rate = ({ times, asked }: CareSpan) => times / asked;

@@ -40,6 +40,8 @@ export type CareFrequency = Pick<CareTask, "baseDays" | "dependsOnFinish">;
 /**
  * Days between two times for one bar and task: the base interval for the hall's air, stretched by the finish
  * where the finish protects. An unknown finish counts as bare, the one that needs most care.
+ *
+ * @returns whole days, at least 1
  */
 export function careIntervalDays(task: CareFrequency, bar: CareBar, house: CareHouse): number {
   const { baseDays, dependsOnFinish } = task;
@@ -54,6 +56,7 @@ const isBusiest = ({ family }: CareBar, { isAllRoundBusiest }: CareHouse) =>
  * When a task is due next, and why.
  *
  * @param lastDoneOn null when there is no record; then it is due on the day the bar is known since.
+ * @returns the day, the interval in days and the reason in words
  */
 export function careDue(
   task: CareFrequency,
@@ -75,7 +78,11 @@ export function careDue(
   return { intervalDays, dueOn: addDays(lastDoneOn, intervalDays), reason: `${what}: every ${intervalDays} days` };
 }
 
-/** Days past the due day; 0 on the day itself and before. */
+/**
+ * Days past the due day; 0 on the day itself and before.
+ *
+ * @returns whole days, 0 or more
+ */
 export function overdueDays(dueOn: HallDay, today: HallDay): number {
   return Math.max(0, daysBetween(dueOn, today));
 }

@@ -47,7 +47,11 @@ export const CARE_TASK_FIELDS = {
   cautions: { kind: "list", most: 12, mostEach: 200, group: "identity", label: "cautions" },
 } as const satisfies Record<string, FieldDef>;
 
-/** Whether a line tells somebody to open a sleeve, which the product never schedules (handbook §11). */
+/**
+ * Whether a line tells somebody to open a sleeve, which the product never schedules (handbook §11).
+ *
+ * @returns true when it does
+ */
 export function opensSleeve(line: string): boolean {
   const said = line.toLowerCase();
   if (/\b(never|do not|don't|not to)\b/.test(said)) return false;

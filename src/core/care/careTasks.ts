@@ -109,7 +109,11 @@ export interface CareBar {
   sleeveRotation: SleeveRotation | null;
 }
 
-/** Whether a task is done on this bar at all. */
+/**
+ * Whether a task is done on this bar at all.
+ *
+ * @returns true when family, finish and sleeves ask for it
+ */
 export function isTaskFor(task: CareTaskKey, bar: CareBar): boolean {
   const { form } = FAMILIES[bar.family];
   switch (task) {

@@ -31,6 +31,8 @@ export interface SteelReading extends ClimateReading {
  * The temperature of the bars behind the air's, by a first-order lag, and whether they are wet (handbook §11). Readings
  * by rising time; between two of them the air changes evenly. After a gap of a day the steel is taken to be as warm as
  * the air.
+ *
+ * @returns as many readings as came in, each with the steel's temperature and dew point in °C
  */
 export function steelReadings(
   readings: readonly ClimateReading[],
@@ -72,7 +74,12 @@ export interface ClimateDay {
   leastGapC: number | null;
 }
 
-/** Sums a day up; a reading stands for the time until the next one. Not for an empty day. */
+/**
+ * Sums a day up; a reading stands for the time until the next one. Not for an empty day.
+ *
+ * @returns means in °C and %, wet hours, and the rate in µm/year
+ * @throws RangeError for a day without readings
+ */
 export function climateDay(readings: readonly SteelReading[], { so2, chloride }: Deposition): ClimateDay {
   if (readings.length === 0) throw new RangeError("a day without readings has no climate");
   let [hours, warmth, humidity, wet, dew] = [0, 0, 0, 0, 0];

@@ -14,11 +14,19 @@ export const CLIMATE_LIMITS = [0.5, 4] as const;
 
 const TEMPERATE_RATE = corrosionRate(ANCHOR_AIR.temperate);
 
-/** How much faster care is needed than in temperate air, by the corrosion rate in µm/year: 0.5 to 4. */
+/**
+ * How much faster care is needed than in temperate air, by the corrosion rate in µm/year: 0.5 to 4.
+ *
+ * @returns a factor from 0.5 to 4; 1 at the temperate anchor
+ */
 export function climateFactor(rateUmPerYear: number): number {
   const [least, most] = CLIMATE_LIMITS;
   return Math.min(most, Math.max(least, (rateUmPerYear / TEMPERATE_RATE) ** CLIMATE_EXPONENT));
 }
 
-/** The factor of a hall that has no readings, by its class. */
+/**
+ * The factor of a hall that has no readings, by its class.
+ *
+ * @returns a factor from 0.5 to 4
+ */
 export const classFactor = (climate: ClimateClass): number => climateFactor(corrosionRate(ANCHOR_AIR[climate]));

@@ -20,7 +20,11 @@ export interface ClimateMonth {
   dewHours: number;
 }
 
-/** Months from days, oldest first. */
+/**
+ * Months from days, oldest first.
+ *
+ * @returns a month each, with means in °C and %, and its rate in µm/year
+ */
 export function climateMonths(days: readonly DatedDay[]): ClimateMonth[] {
   const byMonth = new Map<string, DatedDay[]>();
   for (const one of days) {
@@ -55,6 +59,8 @@ export interface ClimateCause {
 /**
  * Why one month's rate differs from another's: one cause after the other is changed, and what each changes is its
  * factor; together they make the whole. Damp first, since practice looks at it first.
+ *
+ * @returns factors whose product is the whole change, damp first
  */
 export function climateCauses(
   from: { meanC: number; meanHumidityPct: number } & Deposition,

@@ -20,6 +20,8 @@ export type Corrosivity = (typeof CORROSIVITY)[number][0];
 /**
  * First-year corrosion rate of carbon steel in open air, in µm/year (ISO 9223:2012, dose-response function). Indoors it
  * ranks days and places; it does not predict microns there.
+ *
+ * @returns µm/year, 0 or more
  */
 export function corrosionRate({
   temperatureC: t,
@@ -34,7 +36,11 @@ export function corrosionRate({
   );
 }
 
-/** The class of a rate; beyond the last limit it is still the last class. */
+/**
+ * The class of a rate; beyond the last limit it is still the last class.
+ *
+ * @returns "C1" to "CX"
+ */
 export function corrosivityOf(rateUmPerYear: number): Corrosivity {
   return CORROSIVITY.find(([, most]) => rateUmPerYear <= most)?.[0] ?? "CX";
 }
@@ -42,6 +48,8 @@ export function corrosivityOf(rateUmPerYear: number): Corrosivity {
 /**
  * The temperature at which air of this temperature and humidity is saturated, in °C (Alduchov & Eskridge 1996). Null at
  * 0 % humidity, where there is none.
+ *
+ * @returns °C; null at 0 % humidity
  */
 export function dewPointC(temperatureC: number, relativeHumidityPct: number): number | null {
   if (!(relativeHumidityPct > 0)) return null;

@@ -51,6 +51,7 @@ export interface Runout {
  * the largest less the smallest reading of eight under-reads by up to 8 %.
  *
  * @throws RangeError for fewer than four readings.
+ * @returns total indicated runout in mm, where the bend points in degrees, and what one even turn does not explain, in mm
  */
 export function runoutOf(dialMm: readonly number[]): Runout {
   const n = dialMm.length;
@@ -94,7 +95,11 @@ export interface Judgement {
   reasons: { verdict: InspectionVerdict; text: string }[];
 }
 
-/** Keep, watch or quarantine by rule; retiring is for people to decide. */
+/**
+ * Keep, watch or quarantine by rule; retiring is for people to decide.
+ *
+ * @returns the verdict and its reasons, the worst first
+ */
 export function judgeInspection(facts: InspectionFacts, limits: InspectionLimits = INSPECTION_LIMITS): Judgement {
   const reasons: Judgement["reasons"] = [];
   const say = (verdict: InspectionVerdict, text: string) => reasons.push({ verdict, text });
@@ -127,7 +132,11 @@ export function judgeInspection(facts: InspectionFacts, limits: InspectionLimits
   return { verdict: reasons[0]?.verdict ?? "keep", reasons };
 }
 
-/** What a dial gauge shows of a bar bent by so much, turned from so far: for the simulated gauge. */
+/**
+ * What a dial gauge shows of a bar bent by so much, turned from so far: for the simulated gauge.
+ *
+ * @returns mm, one a step of the turn
+ */
 export function dialReadings(
   {
     tirMm,

@@ -4,6 +4,8 @@ const PRIOR_COUNT = 8;
 /**
  * Minutes that a task takes: what the task says, moved by what it took. The more it was timed the more that counts.
  *
+ * @returns minutes
+ *
  * @example learnedMinutes(0.75, 0, 0) // 0.75
  * @example learnedMinutes(1, 8, 16) // 1.5
  */

@@ -48,6 +48,7 @@ export interface Need extends CareDue {
  * The need meter (handbook §11): need grows each day by (1/base) × climate × finish × use × chalk and is due at 1.
  *
  * @param lastDoneOn null when there is no record; then it is due on the day the bar is known since.
+ * @returns need as a share (due at 1), every factor, the day it is due and the interval in days
  */
 export function needOf(
   task: MeterTask,
@@ -93,14 +94,22 @@ export function needOf(
   };
 }
 
-/** On condition only: due when a finding or a spot check asks for it, on the day it did. */
+/**
+ * On condition only: due when a finding or a spot check asks for it, on the day it did.
+ *
+ * @returns the day it was asked for; far off when nothing asks
+ */
 export function onCondition(askedOn: HallDay | null, because: string | null): CareDue {
   return askedOn
     ? { dueOn: askedOn, intervalDays: 0, reason: because ?? "asked for" }
     : { dueOn: NEVER, intervalDays: 0, reason: "on condition only: when a finding or a spot check asks for it" };
 }
 
-/** Use against the hall's mean, tamed by a root: four times the use does not mean four times the care. Ours. */
+/**
+ * Use against the hall's mean, tamed by a root: four times the use does not mean four times the care. Ours.
+ *
+ * @returns a factor around 1
+ */
 export function factorOfUse(uses: number, meanUses: number, total: number): number {
   if (total < MIN_USES || meanUses <= 0) return 1;
   return Math.min(1.6, Math.max(0.7, Math.sqrt(uses / meanUses)));
@@ -109,7 +118,11 @@ export function factorOfUse(uses: number, meanUses: number, total: number): numb
 /** Fewer recorded uses in the whole hall say nothing about single bars. */
 const MIN_USES = 20;
 
-/** How need will stand day by day from today on; for a forecast to look at. */
+/**
+ * How need will stand day by day from today on; for a forecast to look at.
+ *
+ * @returns need as a share for each day, today first
+ */
 export function needForecast(
   task: MeterTask,
   still: number,

@@ -13,6 +13,8 @@ const SHAKING = 6_000_000;
  * Starts from earliest due date first and from filling rounds that are open already, takes the better, then mends late
  * jobs by moving others out of their way and empties rounds into others where nothing gets later for it. Few jobs are
  * searched completely. Never worse than earliest due date first.
+ *
+ * @returns the window of each job, null where it fits nowhere; lateness in days; how many rounds
  */
 export function packRounds(question: PackQuestion): PackedRounds {
   const facts = new Facts(question);
@@ -35,7 +37,11 @@ export function packRounds(question: PackQuestion): PackedRounds {
   return best.answer();
 }
 
-/** Earliest due date first, and nothing else: what a person with a list does. For comparison. */
+/**
+ * Earliest due date first, and nothing else: what a person with a list does. For comparison.
+ *
+ * @returns as `packRounds`
+ */
 export function earliestDueFirst(question: PackQuestion): PackedRounds {
   const plan = new Packing(new Facts(question));
   const byDue = question.jobs.map((_, j) => j).sort((a, b) => order(question, a, b));

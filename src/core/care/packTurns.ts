@@ -47,6 +47,8 @@ const MAX_PLANS = 4;
  * the same care are never nearer than the interval less what may come early: where packing puts them nearer, the later
  * one is made to wait and all is packed again; one that still stands too near is left to the next plan. No later turn
  * takes the place of what is due next: where one would, what is due next is all that is planned.
+ *
+ * @returns every turn with the day it is due and its window, null where it fits nowhere; lateness in days
  */
 export function packTurns(question: TurnsQuestion): PackedTurns {
   const { care, windows, horizon } = question;

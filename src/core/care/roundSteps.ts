@@ -1,7 +1,11 @@
 /** Tasks of which one side is done on every bar before all are turned over for the other (handbook §11). */
 const BY_SIDES: readonly string[] = ["sleeves"];
 
-/** Whether a round of one task goes by sides. */
+/**
+ * Whether a round of one task goes by sides.
+ *
+ * @returns true for sleeves
+ */
 export const isBySides = (task: string): boolean => BY_SIDES.includes(task);
 
 /** How far a round by sides is. */
@@ -25,6 +29,7 @@ export type RoundStep =
  * second side of every bar. A bar that became due after the turning is done on both sides where it hangs.
  *
  * @param open bars that are not answered yet, in the order they hang
+ * @returns what to do next; null when the round is done
  */
 export function nextRoundStep(open: readonly string[], { first, isTurned }: Sides): RoundStep | null {
   const [next] = open;

@@ -3,6 +3,8 @@ import type { ClimateReading } from "./climateDay";
 /**
  * Air in an unheated hall beside a tidal river, made up hour by hour from a seed: seasons, days and nights, spells of
  * wet and dry weather, roller doors that let the damp in. The same hour always reads the same.
+ *
+ * @returns the reading at that moment, in °C and %
  */
 export function simulatedClimate(seed: number, at: number): ClimateReading {
   const hour = Math.floor(at / 3_600_000);

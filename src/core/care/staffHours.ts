@@ -9,7 +9,11 @@ export interface StaffHours {
 
 export const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"] as const;
 
-/** "Mon 09:00-10:30", one a line; every line that cannot be read is named. */
+/**
+ * "Mon 09:00-10:30", one a line; every line that cannot be read is named.
+ *
+ * @returns spans in minutes from midnight with weekdays from 1 (Monday), or every problem
+ */
 export function readStaffHours(text: string): { ok: true; hours: StaffHours[] } | { ok: false; problems: Problem[] } {
   const problems: Problem[] = [];
   const hours = text
@@ -38,13 +42,27 @@ export function readStaffHours(text: string): { ok: true; hours: StaffHours[] } 
   return problems.length > 0 ? { ok: false, problems } : { ok: true, hours };
 }
 
+/**
+ * A minute of the day as people write it.
+ *
+ * @returns "09:05"
+ */
 export const clockText = (minute: number) =>
   `${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(Math.round(minute % 60)).padStart(2, "0")}`;
 
+/**
+ * A span of hours as people write it.
+ *
+ * @returns "Mon 09:00-10:30", as `readStaffHours` reads it
+ */
 export const staffHoursText = ({ weekday, fromMinute, toMinute }: StaffHours) =>
   `${WEEKDAYS[weekday - 1]} ${clockText(fromMinute)}-${clockText(toMinute)}`;
 
-/** What is left of hours outside quiet times, as long spans; all in minutes from midnight. */
+/**
+ * What is left of hours outside quiet times, as long spans; all in minutes from midnight.
+ *
+ * @returns spans in minutes from midnight, in order, none empty
+ */
 export function outsideQuiet(
   { fromMinute, toMinute }: Pick<StaffHours, "fromMinute" | "toMinute">,
   quiet: readonly { fromMinute: number; toMinute: number }[],

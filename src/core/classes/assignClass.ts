@@ -24,6 +24,8 @@ type Allowed = readonly (readonly boolean[])[];
  * Branch and bound over which bar stands where. The bound prices the rules that tie slots together (Lagrangian
  * relaxation with subgradient steps, after Held and Karp); the bars it proposes are filled exactly. Proven when nothing
  * greater is left; else the bound says how far off the plan may be.
+ *
+ * @returns the plan, its worth in points, a bound on what any plan is worth, and whether it is proven best
  */
 export function assignClass(problem: ClassProblem): ClassAnswer {
   const { entries, slots } = problem;

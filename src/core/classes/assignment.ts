@@ -14,6 +14,8 @@ export function bestAssignment(value: readonly (readonly number[])[]): number[] 
 /**
  * The same with the price of each row: what the total would lose without it, at most. Prices and what columns then
  * still offer add up to the total (the dual of the assignment).
+ *
+ * @returns the column of each row, and a price for each row in the values' unit
  */
 export function pricedAssignment(value: readonly (readonly number[])[]): { taken: number[]; prices: number[] } {
   const rows = value.length;

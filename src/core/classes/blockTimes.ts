@@ -1,4 +1,8 @@
-/** When each block of a class begins, as "18:30"; past midnight the clock starts again. */
+/**
+ * When each block of a class begins, as "18:30"; past midnight the clock starts again.
+ *
+ * @returns a time for each block
+ */
 export function blockTimes(startsAt: string, blockMinutes: number, blocks: number): string[] {
   const [hours, minutes] = startsAt.split(":").map(Number);
   return Array.from({ length: blocks }, (_, i) => {

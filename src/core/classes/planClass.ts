@@ -62,7 +62,11 @@ export interface PlannedClass {
   fit: number;
 }
 
-/** A class as the assignment takes it. Slots are stations block by block. */
+/**
+ * A class as the assignment takes it. Slots are stations block by block.
+ *
+ * @returns entries, slots and the worth of each in points
+ */
 export function classProblem({ entries, stations, blocks, bars, rules, today }: ClassQuestion): ClassProblem {
   const slots = Array.from({ length: blocks }, (_, block) =>
     stations.map((station) => ({
@@ -93,7 +97,11 @@ export function classProblem({ entries, stations, blocks, bars, rules, today }: 
   };
 }
 
-/** Everybody's block, station and bar, with what each gave up and to whom. */
+/**
+ * Everybody's block, station and bar, with what each gave up and to whom.
+ *
+ * @returns an entry each with block (from 0), station and bar, null where there is no place, and what it gave up
+ */
 export function planClass(question: ClassQuestion): PlannedClass {
   const problem = classProblem(question);
   const { entries, stations, bars } = question;

@@ -25,7 +25,11 @@ export interface ClassProblem {
 /** Placing somebody at all is worth more than any fit. */
 export const PLACED_POINTS = 1000;
 
-/** What an entry is worth in a slot with a bar, or −1 when it cannot be. */
+/**
+ * What an entry is worth in a slot with a bar, or −1 when it cannot be.
+ *
+ * @returns points; −1 when it cannot be
+ */
 export function worthOf({ entries, slots }: ClassProblem, entry: number, slot: number, bar: number): number {
   const { fit, slots: open } = entries[entry]!;
   return open[slot] && slots[slot]!.bars[bar] && fit[bar]! >= 0 ? PLACED_POINTS + fit[bar]! : -1;
@@ -40,7 +44,11 @@ export interface ClassPlan {
   total: number;
 }
 
-/** The total of a plan, or what is wrong with it; for tests and for plans made by hand. */
+/**
+ * The total of a plan, or what is wrong with it; for tests and for plans made by hand.
+ *
+ * @returns points, or what is wrong in words
+ */
 export function checkPlan(problem: ClassProblem, { slotOf, barOf }: ClassPlan): number | string {
   const { entries, slots } = problem;
   let total = 0;

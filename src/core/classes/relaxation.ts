@@ -41,6 +41,11 @@ export interface Layout {
   openTo: readonly Int32Array[];
 }
 
+/**
+ * A class as the relaxation looks at it.
+ *
+ * @returns worth in points by bar and entry, and slots by block
+ */
 export function layoutOf(problem: ClassProblem): Layout {
   const { entries, slots } = problem;
   const numbers = [...new Set(slots.map(({ block }) => block))].sort((a, b) => a - b);
@@ -91,6 +96,8 @@ function barsWorthLookingAt({ entries, slots }: ClassProblem, stations: number):
 /**
  * A bound that lets every entry have its best bar of each slot, with the prices behind it: seats alone are scarce. It
  * is what the prices of the relaxation start from.
+ *
+ * @returns a bound in points, and the prices of entries and people behind it
  */
 export function seatBound({ problem, bars, people, blocks }: Layout, allowed: readonly (readonly boolean[])[]) {
   const { entries, slots } = problem;
@@ -112,7 +119,11 @@ const MAX_CAPACITY = 64;
 const topWorth = new Float64Array(MAX_CAPACITY);
 const topEntry = new Int32Array(MAX_CAPACITY);
 
-/** The bound at some prices, with the bars that each slot may have. */
+/**
+ * The bound at some prices, with the bars that each slot may have.
+ *
+ * @returns the bound in points, and what each slot takes at these prices
+ */
 export function relax(layout: Layout, prices: Prices, allowed: readonly (readonly boolean[])[]): Relaxation {
   const { problem, bars, blocks, personRow, people, classOf } = layout;
   const placed = new Int16Array(problem.entries.length);
@@ -187,7 +198,11 @@ function fillSlot(
   return size;
 }
 
-/** What each bar would bring to a slot at some prices, in the order of the layout's bars. */
+/**
+ * What each bar would bring to a slot at some prices, in the order of the layout's bars.
+ *
+ * @returns points by bar
+ */
 export function offers(layout: Layout, prices: Prices, k: number): number[] {
   return layout.bars.map((_, i) => sumOfTop(fillSlot(layout, prices, k, layout.blockOf[k]!, i)));
 }

@@ -6,6 +6,7 @@ import { worthOf, type ClassPlan, type ClassProblem } from "./problem";
  * plain ones first, so that specialty bars stay for whoever needs them, then those that hang near. Never a lesser total.
  *
  * @param isPlain by bar.
+ * @returns a plan of the same worth; the plan given is not changed
  */
 export function spareSpecialBars(
   problem: ClassProblem,

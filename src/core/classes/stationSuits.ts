@@ -16,7 +16,11 @@ export interface ClassStation {
 const BENCHED = ["bench", "close-grip-bench"];
 const OVERHEAD = ["overhead-press", "push-press", "jerk", "thruster"];
 
-/** Stations that a lift can be done at. Common practice, no source. */
+/**
+ * Stations that a lift can be done at. Common practice, no source.
+ *
+ * @returns kinds, the usual one first
+ */
 export function stationKindsFor(lift: Lift): readonly StationKind[] {
   if (BENCHED.includes(lift.like)) return ["bench"];
   if (lift.contact !== "hands" || OVERHEAD.includes(lift.like)) return ["rack"];
@@ -25,7 +29,11 @@ export function stationKindsFor(lift: Lift): readonly StationKind[] {
   return lift.like === "triceps-extension" ? ["bench", "rack", "floor"] : ["rack", "platform", "floor"];
 }
 
-/** Whether a bar lies in a station's J-cups: its shaft spans them, and the rack is as wide as the bar needs. */
+/**
+ * Whether a bar lies in a station's J-cups: its shaft spans them, and the rack is as wide as the bar needs.
+ *
+ * @returns true when it does, or when nothing that is known speaks against it
+ */
 export function fitsStation(bar: Bar, { kind, supportSpacingMm }: ClassStation): boolean {
   if (kind === "platform" || kind === "floor") return true;
   if (bar.canBeRacked === false) return false;

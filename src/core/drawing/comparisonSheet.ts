@@ -21,7 +21,11 @@ const LABEL_STEP_MM = 36;
 /** Sleeve beyond the seat when nobody knows the overall length. */
 const USUAL_SLEEVE_MM = 400;
 
-/** Bars bent over one another as a sheet for a file: axes in their inks, supports, seats on dimension lines. */
+/**
+ * Bars bent over one another as a sheet for a file: axes in their inks, supports, seats on dimension lines.
+ *
+ * @returns a sheet in mm, y up
+ */
 export function comparisonSheet(
   items: readonly { bar: Bar; bent: Bent }[],
   { handsMm, exaggeration, supportWord, inks, title }: Question,

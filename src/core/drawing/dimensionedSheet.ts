@@ -23,7 +23,11 @@ export const VIEW_WORDS: Record<View, string> = {
   side: "from the side, facing right",
 };
 
-/** The lengths that stand on dimension lines under a bar. */
+/**
+ * The lengths that stand on dimension lines under a bar.
+ *
+ * @returns lines in mm from the middle of the bar, y up
+ */
 export function dimensionsOf(bar: Bar, rightMm: number): Dimension[] {
   const across = (name: string, value: number | null, isStated: boolean): Dimension[] =>
     value === null ? [] : [{ fromMm: -value / 2, toMm: value / 2, text: `${name} ${trimmed(value, 1)} mm`, isStated }];
@@ -38,7 +42,11 @@ export function dimensionsOf(bar: Bar, rightMm: number): Dimension[] {
   ];
 }
 
-/** What a side view shows, in words: where the plates sit against the place that lies on the lifter. */
+/**
+ * What a side view shows, in words: where the plates sit against the place that lies on the lifter.
+ *
+ * @returns words without a full stop; empty when the side shows nothing
+ */
 export function sideWords(bar: Bar): string {
   const { form } = FAMILIES[bar.family];
   const drop = valueOf(bar, "camberDrop");
@@ -60,7 +68,11 @@ export function sideWords(bar: Bar): string {
   return "";
 }
 
-/** What the drawing says about itself: the exaggeration, the views, and what was drawn at a usual size. */
+/**
+ * What the drawing says about itself: the exaggeration, the views, and what was drawn at a usual size.
+ *
+ * @returns sentences
+ */
 export function drawingNote(bar: Bar, thicknessFactor = WALL_THICKNESS_FACTOR): string {
   const drawing = drawBar(bar, thicknessFactor);
   const views = viewsOf(bar);
@@ -69,7 +81,11 @@ export function drawingNote(bar: Bar, thicknessFactor = WALL_THICKNESS_FACTOR): 
   return `Seen ${listed(views.map((view) => VIEW_WORDS[view]))}. Lengths to scale, thickness ×${fixed(thicknessFactor, 0)}.${side}${assumed}`;
 }
 
-/** The shapes of one view moved by some way. */
+/**
+ * The shapes of one view moved by some way.
+ *
+ * @returns new shapes in mm; those given are not changed
+ */
 export function movedShapes(shapes: readonly Shape[], dx: number, dy: number): Shape[] {
   return shapes.map((shape) =>
     shape.kind === "box"
@@ -78,7 +94,11 @@ export function movedShapes(shapes: readonly Shape[], dx: number, dy: number): S
   );
 }
 
-/** One bar as a sheet for a file or a print: every view, dimension lines, and what it is. */
+/**
+ * One bar as a sheet for a file or a print: every view, dimension lines, and what it is.
+ *
+ * @returns a sheet in mm, y up
+ */
 export function dimensionedSheet(bar: Bar): SvgSheet {
   const views = viewsOf(bar);
   const shapes: Shape[] = [];

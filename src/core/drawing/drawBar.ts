@@ -11,13 +11,21 @@ import { zigzagBar } from "./zigzag";
 /** How much thicker than life shafts and sleeves are drawn on the wall, so that 27 and 29 mm can be told apart. */
 export const WALL_THICKNESS_FACTOR = 2;
 
-/** The view that tells most of a bar on the wall: frames and multi-grip bars from above, the rest from the front. */
+/**
+ * The view that tells most of a bar on the wall: frames and multi-grip bars from above, the rest from the front.
+ *
+ * @returns "front", "top" or "side"
+ */
 export function mainView(bar: Pick<Bar, "family">): View {
   const { form } = FAMILIES[bar.family];
   return form === "frame" || form === "multi-grip" ? "plan" : "front";
 }
 
-/** Every view that shows something of a bar, the main one first. */
+/**
+ * Every view that shows something of a bar, the main one first.
+ *
+ * @returns views, the main one first
+ */
 export function viewsOf(bar: Pick<Bar, "family">): View[] {
   const { form } = FAMILIES[bar.family];
   if (form === "straight" || form === "zigzag") return ["front"];
@@ -30,6 +38,7 @@ export function viewsOf(bar: Pick<Bar, "family">): View[] {
  * thicknesses are multiplied by the factor. A side view is to scale throughout.
  *
  * @throws RangeError for a view that the bar does not have.
+ * @returns shapes in mm, x from the middle, y up, and what was assumed
  */
 export function drawBar(bar: Bar, thicknessFactor = WALL_THICKNESS_FACTOR, view: View = mainView(bar)): Drawing {
   const sizes = drawnSizes(bar);

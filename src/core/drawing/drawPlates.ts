@@ -10,7 +10,11 @@ export interface DrawnPlate {
   tone?: string;
 }
 
-/** Plates on the right-hand sleeve from the seat outwards, to scale, in the order given (inside first). */
+/**
+ * Plates on the right-hand sleeve from the seat outwards, to scale, in the order given (inside first).
+ *
+ * @returns shapes in mm, inside first
+ */
 export function drawPlates(seatMm: number, perSide: readonly DrawnPlate[]): Shape[] {
   let x = seatMm;
   return perSide.map(({ thicknessMm, diameterMm, label, tone }) => {

@@ -60,6 +60,11 @@ const RELEVANT: Record<string, readonly QuantityKind[]> = {
   zigzag: [],
 };
 
+/**
+ * The sizes a bar is drawn with: its own, else the usual of its family.
+ *
+ * @returns mm, with the names of what was assumed
+ */
 export function drawnSizes(bar: Bar): DrawnSizes {
   const { form } = FAMILIES[bar.family];
   const relevant = new Set<QuantityKind>(["shaftDiameter", "shaftLength", "sleeveLength", ...RELEVANT[form]!]);

@@ -7,7 +7,11 @@ import { sleeves } from "./sleeves";
 const HANDLE_AT_MM = 310;
 const HANDLE_HALF_MM = 70;
 
-/** Open and closed frames and multi-grip bars, seen from above, where their grips show. */
+/**
+ * Open and closed frames and multi-grip bars, seen from above, where their grips show.
+ *
+ * @returns shapes in mm
+ */
 export function frameBar(bar: Bar, sizes: DrawnSizes, factor: number): Shape[] {
   const thickness = sizes.shaftDiameter * factor;
   const outline =
@@ -19,7 +23,11 @@ export function frameBar(bar: Bar, sizes: DrawnSizes, factor: number): Shape[] {
   ];
 }
 
-/** The same bars from the front: rails seen on edge, handles on their posts, nearly end on. */
+/**
+ * The same bars from the front: rails seen on edge, handles on their posts, nearly end on.
+ *
+ * @returns shapes in mm
+ */
 export function frameFront(bar: Bar, sizes: DrawnSizes, factor: number): Shape[] {
   const t = sizes.shaftDiameter * factor;
   const rail = boxAround("shaft", -sizes.halfShaft, sizes.halfShaft, t);

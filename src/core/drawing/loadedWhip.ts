@@ -26,7 +26,11 @@ const WISHED_DROP_MM = 15;
 const STEPS = [1, 2, 5, 10, 20];
 const POINTS = 25;
 
-/** Null for bars whose bending is not a straight shaft's, for an empty bar, and where a size is missing. */
+/**
+ * Null for bars whose bending is not a straight shaft's, for an empty bar, and where a size is missing.
+ *
+ * @returns the exaggerated axis in mm, y up from the supports, and the true drop in mm; or null
+ */
 export function loadedWhip(
   bar: Bar,
   perSide: readonly SidePlate[],

@@ -7,7 +7,11 @@ import { sleeves } from "./sleeves";
 /** From the front a handle that slopes down at about 20° shows a third of its length. */
 const SHOWN_OF_HANDLE = 0.34;
 
-/** Bars whose middle lies above the sleeves: yokes, cambered bars, bowed bars. Front view. */
+/**
+ * Bars whose middle lies above the sleeves: yokes, cambered bars, bowed bars. Front view.
+ *
+ * @returns shapes in mm
+ */
 export function raisedBar(bar: Bar, sizes: DrawnSizes, factor: number): Shape[] {
   const thickness = sizes.shaftDiameter * factor;
   return [...middle(bar, sizes, thickness), ...sleeves(sizes, factor)];

@@ -89,6 +89,8 @@ function around(
 /**
  * A bar at its setting, from the side with its dimensions: where the load sits from the pad or the back. Bars without
  * anything to show from the side come in their main view.
+ *
+ * @returns a sheet in mm, y up
  */
 export function carriedSheet(bar: Bar, title: string): SvgSheet {
   const { form } = FAMILIES[bar.family];
@@ -122,7 +124,11 @@ export function carriedSheet(bar: Bar, title: string): SvgSheet {
   return around(title, { shapes, lines, texts });
 }
 
-/** A frame at its setting from the side and from the front, on its plates, hands and mass centre marked. */
+/**
+ * A frame at its setting from the side and from the front, on its plates, hands and mass centre marked.
+ *
+ * @returns a sheet in mm, y up
+ */
 export function frameSheet(
   chart: FrameChart,
   answer: FrameAnswer,

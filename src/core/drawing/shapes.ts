@@ -64,31 +64,51 @@ export interface Drawing {
   assumed: readonly string[];
 }
 
-/** A box centred on a height, from one x to another. */
+/**
+ * A box centred on a height, from one x to another.
+ *
+ * @returns a box in mm
+ */
 export function boxAround(role: ShapeRole, fromX: number, toX: number, height: number, centreY = 0): Box {
   const [x, end] = fromX <= toX ? [fromX, toX] : [toX, fromX];
   return { kind: "box", role, x, y: centreY - height / 2, width: end - x, height };
 }
 
-/** A round thing seen end on. */
+/**
+ * A round thing seen end on.
+ *
+ * @returns a box in mm as wide as high
+ */
 export function disc(role: ShapeRole, x: number, y: number, diameter: number): Box {
   const r = diameter / 2;
   return { kind: "box", role, x: x - r, y: y - r, width: diameter, height: diameter, radius: r };
 }
 
-/** A straight piece of tube. */
+/**
+ * A straight piece of tube.
+ *
+ * @returns a tube in mm
+ */
 export function tube(role: ShapeRole, from: Point, to: Point, thickness: number): Tube {
   return { kind: "tube", role, points: [from, to], thickness };
 }
 
-/** The same shape on the other side of the centre line. */
+/**
+ * The same shape on the other side of the centre line.
+ *
+ * @returns a new shape with x the other way
+ */
 export function mirrored(shape: Shape): Shape {
   return shape.kind === "box"
     ? { ...shape, x: -shape.x - shape.width }
     : { ...shape, points: shape.points.map(([x, y]) => [-x, y] as const) };
 }
 
-/** The smallest box around all shapes. */
+/**
+ * The smallest box around all shapes.
+ *
+ * @returns mm; all zero when there are no shapes
+ */
 export function extentOf(shapes: readonly Shape[]): Extent {
   const extent = { left: Infinity, right: -Infinity, bottom: Infinity, top: -Infinity };
   const include = (x: number, y: number, half: number) => {

@@ -4,6 +4,8 @@ import type { Shape } from "./shapes";
  * Shapes in mm, y up, as SVG elements in one text, y down, that take their inks from the page's style by role. One
  * text instead of thirty elements a bar: a wall of bars is answered and scrolled several times as fast. It holds
  * nothing but numbers and the roles of `shapes.ts`, so there is nothing in it to escape.
+ *
+ * @returns SVG elements as one text, numbers in mm
  */
 export function shapesMarkup(shapes: readonly Shape[]): string {
   return shapes.map(oneShape).join("");

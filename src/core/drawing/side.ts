@@ -10,6 +10,8 @@ const COLLAR_TO_SLEEVE = 1.5;
 /**
  * A bar seen along its length, the lifter facing right; the sleeves' axis is the origin. Only bars with a camber, a
  * yoke or handles show anything there; null for the others.
+ *
+ * @returns shapes in mm, x forward and y up from the sleeves' axis, or null
  */
 export function sideView(bar: Bar, sizes: DrawnSizes): Shape[] | null {
   const { form } = FAMILIES[bar.family];

@@ -4,7 +4,11 @@ import { boxAround, mirrored, type Shape } from "./shapes";
 /** A collar is about half again as thick as its sleeve; nobody measures it, it is drawn so. */
 const COLLAR_TO_SLEEVE = 1.5;
 
-/** Both sleeves and both collars, from the shaft's ends outwards. */
+/**
+ * Both sleeves and both collars, from the shaft's ends outwards.
+ *
+ * @returns shapes in mm
+ */
 export function sleeves(sizes: DrawnSizes, factor: number): Shape[] {
   const right = [
     boxAround("sleeve", sizes.seat, sizes.seat + sizes.sleeveLength, sizes.sleeveDiameter * factor),

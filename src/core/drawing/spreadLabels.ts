@@ -2,6 +2,8 @@
  * Places for labels along one line, moved onwards where they would lie on one another; their order is kept.
  *
  * @param wished where each would stand best, in mm.
+ * @returns a place for each, in mm, in the order given
+ *
  * @example spreadLabels([0, 10, 200], 40) // [0, 40, 200]
  */
 export function spreadLabels(wished: readonly number[], leastGapMm: number): number[] {

@@ -12,7 +12,11 @@ const RING_MARK_WIDTH_MM = 5;
 /** Half the distance between ring marks, in mm (IPF and IWF technical rules, from memory: 810 and 910 mm apart). */
 const RING_MARKS_AT_MM = { none: [], powerlifting: [405], weightlifting: [455], dual: [405, 455] } as const;
 
-/** Shaft, knurl and plain zones, ring marks, collars, sleeves. */
+/**
+ * Shaft, knurl and plain zones, ring marks, collars, sleeves.
+ *
+ * @returns shapes in mm
+ */
 export function straightBar(bar: Bar, sizes: DrawnSizes, factor: number): Shape[] {
   const thickness = sizes.shaftDiameter * factor;
   const shaft = boxAround("shaft", -sizes.halfShaft, sizes.halfShaft, thickness);

@@ -63,6 +63,8 @@ export const HATCHES = {
 /**
  * A whole SVG file from shapes, lines and lettering in mm, y up. One user unit is one millimetre; the picture's width
  * on paper is `widthMm`. Everything said in it is escaped.
+ *
+ * @returns the file as text
  */
 export function svgText(
   { extent, shapes, lines = [], texts = [], title }: SvgSheet,

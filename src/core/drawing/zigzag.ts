@@ -5,7 +5,11 @@ import { sleeves } from "./sleeves";
 /** How far the bends of a curl bar leave the axis, in mm. Common practice, no source. */
 const BEND_MM = 45;
 
-/** A curl bar seen from the front: a shaft bent up and down so that the hands turn half inwards. */
+/**
+ * A curl bar seen from the front: a shaft bent up and down so that the hands turn half inwards.
+ *
+ * @returns shapes in mm
+ */
 export function zigzagBar(sizes: DrawnSizes, factor: number): Shape[] {
   const h = sizes.halfShaft;
   const bends: Point[] = [

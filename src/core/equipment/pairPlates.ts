@@ -21,6 +21,8 @@ export interface Pairing {
  * Pairs plates of one kind so that the differences between the two sides are least in sum: neighbours by mass belong
  * together. Of an odd number the one is left out whose absence makes the sum least.
  *
+ * @returns pairs with their differences in mass units, and the one that is left over or null
+ *
  * @example pairPlates of 10.0, 10.3, 10.1, 10.25 // (10.0, 10.1) and (10.25, 10.3)
  */
 export function pairPlates(plates: readonly WeighedPlate[]): Pairing {

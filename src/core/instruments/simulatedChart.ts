@@ -11,6 +11,8 @@ const evenMm = (i: number) => 60 + 65 * i;
 /**
  * What simulated gauge and tape find at an adjustable yoke bar, by side and name: its measured value when it has one,
  * else an even spacing with deviations that belong to this bar for ever. Names are 1, 2, 3 … and A, B, C …
+ *
+ * @returns degrees and mm by side and name
  */
 export function simulatedChart(tag: string, chart: ArmChart | null) {
   const deg: Record<string, number> = {};

@@ -62,7 +62,11 @@ export interface SimulatedInstrument {
   seed: number;
 }
 
-/** An instrument as it comes out of the drawer, with a zero error of its own. The same seed gives the same instrument. */
+/**
+ * An instrument as it comes out of the drawer, with a zero error of its own. The same seed gives the same instrument.
+ *
+ * @returns an instrument that was not nulled yet
+ */
 export function takeInstrument(kind: Instrument, seed: number): SimulatedInstrument {
   const { worstZero, resolution } = SIMULATED_INSTRUMENTS[kind];
   const [u, next] = uniform(seed);
@@ -71,7 +75,11 @@ export function takeInstrument(kind: Instrument, seed: number): SimulatedInstrum
   return { kind, zeroError: toStep(size, resolution), isNulled: worstZero === 0, seed: next };
 }
 
-/** One reading of a true value: value + zero error + noise, on the instrument's steps. Reading moves its noise on. */
+/**
+ * One reading of a true value: value + zero error + noise, on the instrument's steps. Reading moves its noise on.
+ *
+ * @returns the reading in the instrument's unit, and the instrument as it is afterwards
+ */
 export function readInstrument(
   instrument: SimulatedInstrument,
   trueValue: number,
@@ -82,7 +90,11 @@ export function readInstrument(
   return { reading, instrument: { ...instrument, seed } };
 }
 
-/** Nulls it: what it shows with nothing in it becomes its zero, to within half a step. */
+/**
+ * Nulls it: what it shows with nothing in it becomes its zero, to within half a step.
+ *
+ * @returns the instrument nulled; the one given is not changed
+ */
 export function nullInstrument(instrument: SimulatedInstrument): SimulatedInstrument {
   return { ...instrument, zeroError: 0, isNulled: true };
 }
@@ -107,14 +119,22 @@ function normal(seed: number): [number, number] {
   return [Math.sqrt(-2 * Math.log(1 - u)) * Math.cos(2 * Math.PI * v), next];
 }
 
-/** A steady seed from words, so that the same bar always measures the same. FNV-1a. */
+/**
+ * A steady seed from words, so that the same bar always measures the same. FNV-1a.
+ *
+ * @returns a whole number below 2³²
+ */
 export function seedFrom(...words: string[]): number {
   let hash = 0x811c9dc5;
   for (const character of words.join("\u0000")) hash = Math.imul(hash ^ character.codePointAt(0)!, 0x01000193);
   return hash >>> 0;
 }
 
-/** One deviate that belongs to a seed. */
+/**
+ * One deviate that belongs to a seed.
+ *
+ * @returns a deviate of the normal distribution with mean 0 and deviation 1
+ */
 export function deviateOf(seed: number): number {
   return normal(seed)[0];
 }

@@ -38,6 +38,8 @@ const BELIEVABLE: Partial<Record<QuantityKind, readonly [typical: number, spread
 /**
  * What the simulated instruments find at a bar: its measured value when it has one, else the seller's figure with a
  * deviation that belongs to this bar and quantity for ever. The length identity holds by construction.
+ *
+ * @returns in the quantity's computing unit
  */
 export function simulatedTruth(bar: Bar, kind: QuantityKind): number {
   const known = bar.quantities[kind];

@@ -18,7 +18,11 @@ export interface Blow {
   ironVerdict: DropVerdict;
 }
 
-/** How the blow of a dropped bar is taken by the house's rules (handbook §10; common practice, no source). */
+/**
+ * How the blow of a dropped bar is taken by the house's rules (handbook §10; common practice, no source).
+ *
+ * @returns shares, kg a mm of rubber, and what the rules say to each
+ */
 export function blowOf(
   perSide: readonly PlateKind[],
   totalUnits: number,

@@ -24,6 +24,9 @@ export type DropVerdict = "fine" | "warn" | "refuse";
 
 /**
  * Whether a side may be dropped by the house's share of iron to rubber. Iron alone never; a bare bar may.
+ *
+ * @returns "fine", "warn" or "refuse"
+ *
  * @example 20 kg rubber with 5 kg iron a side is 25 %: "warn" at 20/30.
  */
 export function ironShareVerdict(side: Pick<Side, "ironUnits" | "rubberUnits">, rule: IronToRubber): DropVerdict {
@@ -35,6 +38,8 @@ export function ironShareVerdict(side: Pick<Side, "ironUnits" | "rubberUnits">, 
 /**
  * Whether enough full-diameter rubber carries the blow: total mass over rubber width at full diameter.
  * A width of 0 with rubber on the bar means that nobody measured it: "unknown".
+ *
+ * @returns true, false, or "unknown"
  */
 export function isBlowCarried(side: Side, totalUnits: MassUnits, maxKgPerMm: number): boolean | "unknown" {
   if (side.plates === 0) return true;

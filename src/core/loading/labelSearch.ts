@@ -137,7 +137,11 @@ function isNoWorse(a: Label, b: Label, concerns: Concerns): boolean {
   return a.side.plates < b.side.plates || compareLargerInside(a.counts, b.counts) <= 0;
 }
 
-/** Negative when `a` has the larger plate at the first place inside where the two differ. */
+/**
+ * Negative when `a` has the larger plate at the first place inside where the two differ.
+ *
+ * @returns negative, 0 or positive, for sorting
+ */
 export function compareLargerInside(a: readonly number[], b: readonly number[]): number {
   for (let k = 0; k < a.length; k += 1) if (a[k] !== b[k]) return b[k]! - a[k]!;
   return 0;

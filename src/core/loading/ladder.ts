@@ -29,6 +29,7 @@ const MAX_STEPS = 30;
  * jumps, or by a number of warm-ups evenly apart. A work set that is not more than the empty bar is the empty bar alone.
  *
  * @throws RangeError for jumps or a rounding that are not more than 0, or more than thirty steps.
+ * @returns total loads in kg, rising, the work set last
  */
 export function ladder(question: LadderQuestion): number[] {
   const { workKg, emptyKg, way, percents = USUAL_PERCENTS, jumpKg = 20, count = 5, roundKg = 2.5 } = question;

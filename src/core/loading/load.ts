@@ -33,6 +33,8 @@ export type LoadAnswer =
  *
  * A plain table over mass and count answers most questions. Where its answer does not fit the sleeve or the way
  * the set ends, all ways that can matter are searched.
+ *
+ * @returns plates of one side, inside first, with what is achieved and its error in mass units, warnings and alternatives; or why it cannot be
  */
 export function load(question: LoadQuestion): LoadAnswer {
   const { targetUnits, barUnits, clampPairUnits, ratedUnits } = question;

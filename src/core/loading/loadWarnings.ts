@@ -18,7 +18,11 @@ export interface LoadWarning {
 /** Over this share of the rating a load is warned about. House rule to start from. */
 export const RATING_WARN_SHARE = 0.8;
 
-/** Everything that is allowed but should be known before the plates go on. */
+/**
+ * Everything that is allowed but should be known before the plates go on.
+ *
+ * @returns warnings with their codes, the gravest first
+ */
 export function loadWarnings(
   question: LoadQuestion,
   side: Side,

@@ -16,14 +16,21 @@ export interface MinCountTable {
   kinds: readonly PlateKind[];
 }
 
-/** Greatest common divisor of all plate masses, in mass units. */
+/**
+ * Greatest common divisor of all plate masses, in mass units.
+ *
+ * @returns mass units; 0 when there are no plates
+ */
 export function commonStep(kinds: readonly PlateKind[]): number {
   return kinds.reduce((step, { massUnits }) => gcd(step, massUnits), 0);
 }
 
 /**
+ * Tabulates the fewest plates for every multiple of a step.
+ *
  * @param kinds larger first; all masses multiples of `step`.
  * @param cells how many multiples of the step to tabulate, from 0.
+ * @returns the fewest plates for each multiple of the step
  */
 export function minCountTable(kinds: readonly PlateKind[], step: number, cells: number): MinCountTable {
   const rows: Uint16Array[] = new Array(kinds.length + 1);
@@ -51,13 +58,21 @@ export function minCountTable(kinds: readonly PlateKind[], step: number, cells: 
   return { step, cells, rows, kinds };
 }
 
-/** Fewest plates for a cell, or null when it cannot be made. */
+/**
+ * Fewest plates for a cell, or null when it cannot be made.
+ *
+ * @returns a count, or null
+ */
 export function fewestPlates(table: MinCountTable, cell: number): number | null {
   const count = table.rows[0]![cell]!;
   return count === UNREACHABLE ? null : count;
 }
 
-/** Count of each kind for a reachable cell: fewest plates, and among those the most of the largest kinds. */
+/**
+ * Count of each kind for a reachable cell: fewest plates, and among those the most of the largest kinds.
+ *
+ * @returns a count for each kind, in the order of the kinds
+ */
 export function countsFor(table: MinCountTable, cell: number): number[] {
   const counts: number[] = [];
   let left = cell;

@@ -20,6 +20,7 @@ export interface RoundSet {
  * in the same round, so the shorter ladders begin later.
  *
  * @throws RangeError for a ladder that cannot be made; see `ladder`.
+ * @returns rounds, each with a set or null for each lifter; total loads in kg
  */
 export function ladderRounds(
   workKgs: readonly number[],

@@ -31,7 +31,11 @@ export interface Play {
   turningS: number;
 }
 
-/** A session played through: plates one by one, then the set; the time that each takes. */
+/**
+ * A session played through: plates one by one, then the set; the time that each takes.
+ *
+ * @returns steps with their times in seconds, and how long it takes in all
+ */
 export function playSession(
   sets: readonly { perSide: readonly string[]; off: readonly string[]; on: readonly string[] }[],
   pace: Pace = USUAL_PACE,
@@ -67,7 +71,11 @@ export function playSession(
   return { steps, totalS: now, liftingS: sums.lift, platesS: sums.plates, turningS: sums.turn };
 }
 
-/** The step that is on at a time; the last one at the end. */
+/**
+ * The step that is on at a time; the last one at the end.
+ *
+ * @returns the step's index
+ */
 export function stepAt({ steps }: Pick<Play, "steps">, seconds: number): number {
   const found = steps.findIndex(({ toS }) => seconds < toS);
   return found < 0 ? Math.max(0, steps.length - 1) : found;

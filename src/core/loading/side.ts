@@ -22,12 +22,20 @@ export const EMPTY_SIDE: Side = {
   fullRubberWidthMm: 0,
 };
 
-/** The side with a number of plates of one kind added; the side given is not changed. */
+/**
+ * The side with a number of plates of one kind added; the side given is not changed.
+ *
+ * @returns a new sum in mass units and mm
+ */
 export function withPlates(side: Side, plate: PlateKind, count: number): Side {
   return withCounts(side, [plate], [count]);
 }
 
-/** The side with so many plates of each kind added, in one pass. */
+/**
+ * The side with so many plates of each kind added, in one pass.
+ *
+ * @returns a new sum in mass units and mm
+ */
 export function withCounts(start: Side, kinds: readonly PlateKind[], counts: readonly number[]): Side {
   const side = { ...start };
   for (let k = 0; k < counts.length; k += 1) {
@@ -48,7 +56,11 @@ export function withCounts(start: Side, kinds: readonly PlateKind[], counts: rea
   return side;
 }
 
-/** The sum over a list of plates. */
+/**
+ * The sum over a list of plates.
+ *
+ * @returns a sum in mass units and mm
+ */
 export function sideOf(plates: readonly PlateKind[]): Side {
   return plates.reduce((side, plate) => withPlates(side, plate, 1), EMPTY_SIDE);
 }

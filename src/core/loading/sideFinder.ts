@@ -34,6 +34,8 @@ const MAX_CELLS = 1_000_000;
 /**
  * A finder that looks at mass and count alone, from a table; null when the masses share no useful step.
  * Its answers are right whenever they are allowed: the best of more ways, if allowed, is the best of the allowed.
+ *
+ * @returns the finder, or null
  */
 export function tableFinder(kinds: readonly PlateKind[], start: Side, limits: SideLimits): SideFinder | null {
   const step = commonStep(kinds) || 1;
@@ -74,7 +76,11 @@ export function tableFinder(kinds: readonly PlateKind[], start: Side, limits: Si
   };
 }
 
-/** A finder that keeps every way that can matter under all limits. */
+/**
+ * A finder that keeps every way that can matter under all limits.
+ *
+ * @returns the finder
+ */
 export function labelFinder(kinds: readonly PlateKind[], start: Side, limits: SideLimits, budget: Budget): SideFinder {
   const most = Math.min(limits.mostUnits, limits.aimUnits + limits.slackUnits);
   const least = limits.aimUnits - limits.slackUnits;
@@ -104,7 +110,11 @@ export function labelFinder(kinds: readonly PlateKind[], start: Side, limits: Si
   };
 }
 
-/** Whether a label may be used as it is: it fits the sleeve and the way the set ends. */
+/**
+ * Whether a label may be used as it is: it fits the sleeve and the way the set ends.
+ *
+ * @returns true when it may
+ */
 export function isLabelAllowed(label: Label, limits: SideLimits): boolean {
   return (limits.roomMm === null || label.side.thicknessMm <= limits.roomMm) && limits.isAllowed(label.side);
 }

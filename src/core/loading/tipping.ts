@@ -45,6 +45,8 @@ interface Moments {
 /**
  * Whether a bar on a rack turns over (statics, handbook §10): it tips to the right when
  * Σm_R·(x_R − s) > m_bar·s + Σm_L·(x_L + s), with plates at their own places from the middle; the same mirrored.
+ *
+ * @returns which way it tips, the smaller restoring moment in N·m (negative when it tips), how many plates may come off each side, and a safe order
  */
 export function tipping(question: TippingQuestion): TippingAnswer {
   const { left, right } = question;

@@ -11,7 +11,11 @@ export interface RackFacts {
 /** Thickness of a plate that nobody measured, for tipping, in mm: thick, so that the answer is on the safe side. */
 const UNKNOWN_THICKNESS_MM = 50;
 
-/** Whether a bar with the same plates on both sides, inside first, and its clamps tips; with the screen's reserve. */
+/**
+ * Whether a bar with the same plates on both sides, inside first, and its clamps tips; with the screen's reserve.
+ *
+ * @returns as `tipping`
+ */
 export function tippingOf(
   rack: RackFacts,
   perSide: readonly { massUnits: number; thicknessMm: number | null }[],
@@ -31,6 +35,8 @@ export function tippingOf(
 /**
  * How plates may be moved from one stack to another: each side by itself, or left and right in turn because more on one
  * side than on the other would tip it, or not one plate at a time at all. A clamp comes off first and goes on last.
+ *
+ * @returns how the sides are to be moved
  */
 export function sideOrder(
   before: { tipping: TippingAnswer; off: number },

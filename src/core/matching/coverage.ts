@@ -48,6 +48,8 @@ interface Question {
  * What the bars in service cover: a lift is covered well when two bars or more are at least good for it at its usual
  * load, barely when one is or when the best is only usable, and not at all below that. And who leans on which bar: a
  * person depends on a bar that is the best for them in a lift they do, and depends on it alone where no other is as good.
+ *
+ * @returns a verdict for each bar in each lift, and who hangs on what
  */
 export function coverage({ bars, lifts, wants, rules, today }: Question): Coverage {
   const byLift = lifts.map((lift): LiftCoverage => {
@@ -61,7 +63,11 @@ export function coverage({ bars, lifts, wants, rules, today }: Question): Covera
   return { byLift, byBar: barDemand({ bars, lifts, wants, rules, today }) };
 }
 
-/** Who leans on which bar, the most needed first. */
+/**
+ * Who leans on which bar, the most needed first.
+ *
+ * @returns people by bar, most first
+ */
 export function barDemand({ bars, lifts, wants, rules, today }: Question): BarDemand[] {
   const [leaning, alone] = [new Map<string, Set<string>>(), new Map<string, Set<string>>()];
   const add = (to: Map<string, Set<string>>, tag: string, person: string) =>

@@ -152,7 +152,11 @@ const BY_LIFT: Record<string, ReadonlyMap<string, Verdict>> = Object.fromEntries
   ]),
 );
 
-/** How well a family suits a lift, by common practice. A lift the hall added itself is "usable" until it says more. */
+/**
+ * How well a family suits a lift, by common practice. A lift the hall added itself is "usable" until it says more.
+ *
+ * @returns the verdict of common practice
+ */
 export function familySuitability(family: FamilyKey, lift: string): Verdict {
   return BY_LIFT[family]!.get(lift) ?? "usable";
 }

@@ -30,6 +30,8 @@ interface Question {
 /**
  * Every verdict that differs between two sets of rules: all bars in all lifts at the lift's usual load for anybody, and
  * for every lifter at the load they usually work with. A lifter's flip that anybody's says already is left out.
+ *
+ * @returns what differs, and how many verdicts were looked at
  */
 export function flips({ bars, lifts, lifters, today, before, after }: Question): { flips: Flip[]; graded: number } {
   const found: Flip[] = [];

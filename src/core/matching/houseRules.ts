@@ -57,7 +57,11 @@ export const RULE_NUMBERS = {
 export type RuleNumber = keyof typeof RULE_NUMBERS;
 export const RULE_NUMBER_KEYS = Object.keys(RULE_NUMBERS) as RuleNumber[];
 
-/** Rules as stored; what is missing or not understood is as a house starts. */
+/**
+ * Rules as stored; what is missing or not understood is as a house starts.
+ *
+ * @returns shares, mm, degrees, N·m and weeks as their labels say
+ */
 export function rulesFrom(saved: unknown): MatchingRules {
   const value = (saved ?? {}) as Record<string, unknown>;
   const numbers = Object.fromEntries(

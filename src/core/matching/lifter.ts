@@ -57,7 +57,11 @@ export interface MatchLifter {
   usualKg: number | null;
 }
 
-/** Somebody of whom nothing is known but what is given. */
+/**
+ * Somebody of whom nothing is known but what is given.
+ *
+ * @returns lengths in mm, masses in kg
+ */
 export function lifterWith(known: Partial<MatchLifter>): MatchLifter {
   return {
     build: null,

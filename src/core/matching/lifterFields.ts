@@ -53,7 +53,11 @@ export interface Meeting {
   name: string;
 }
 
-/** "deadlift 180 kg" by line, or what is wrong with each line. */
+/**
+ * "deadlift 180 kg" by line, or what is wrong with each line.
+ *
+ * @returns loads by lift as typed, and every problem
+ */
 export function readUsualLoads(
   lines: readonly string[],
   liftKeys: readonly string[],
@@ -74,7 +78,11 @@ export function readUsualLoads(
   return { loads, problems };
 }
 
-/** "2027-02-14 ipf River open" by line, or what is wrong with each line. */
+/**
+ * "2027-02-14 ipf River open" by line, or what is wrong with each line.
+ *
+ * @returns competitions by day, and every problem
+ */
 export function readMeetings(
   lines: readonly string[],
   rules: readonly string[],

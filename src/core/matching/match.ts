@@ -45,6 +45,7 @@ function questionOf(bar: Bar, lift: Lift, loadKg: number, options: MatchOptions)
  * as good.
  *
  * @param loadKg total on the bar, bar included; more than 0.
+ * @returns the verdict
  */
 export function gradeBar(bar: Bar, lift: Lift, loadKg: number, options: MatchOptions = {}): Verdict {
   const question = questionOf(bar, lift, loadKg, options);
@@ -57,7 +58,11 @@ export function gradeBar(bar: Bar, lift: Lift, loadKg: number, options: MatchOpt
   return VERDICTS[worst]!;
 }
 
-/** How well one bar suits a lift and a load, with every reason in words. */
+/**
+ * How well one bar suits a lift and a load, with every reason in words.
+ *
+ * @returns the verdict and its reasons, the gravest first
+ */
 export function matchBar(bar: Bar, lift: Lift, loadKg: number, options: MatchOptions = {}): Match {
   const question = questionOf(bar, lift, loadKg, options);
   const findings = FACTORS.map((factor) => factor(question))
@@ -73,6 +78,8 @@ export function matchBar(bar: Bar, lift: Lift, loadKg: number, options: MatchOpt
 /**
  * All bars for a lift and a load, best first; equal verdicts by fewer reservations, then what hangs near, then by tag.
  * Bars that are not in use (quarantined, retired, on order) come last.
+ *
+ * @returns a match for each bar
  */
 export function matchBars(bars: readonly Bar[], lift: Lift, loadKg: number, options: MatchOptions = {}): Match[] {
   const isIdle = new Map(bars.map((bar) => [bar.tag, isUsable(bar.state) ? 0 : 1]));
@@ -93,7 +100,11 @@ function farness({ reasons }: Match): number {
   return reasons.find(({ factor }) => factor === "near")?.value === 0 ? 1 : 0;
 }
 
-/** What is held against a bar, summed: the finer order among equal verdicts. */
+/**
+ * What is held against a bar, summed: the finer order among equal verdicts.
+ *
+ * @returns a sum; 0 when nothing is held against it
+ */
 export function reservations({ reasons }: Pick<Match, "reasons">): number {
   return reasons.reduce((sum, { atBest }) => sum + rankOf(atBest), 0);
 }

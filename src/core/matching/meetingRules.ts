@@ -23,7 +23,11 @@ export const BUILT_IN_RULES: readonly MeetingRule[] = (Object.keys(BUILT_IN) as 
   spec: BOOK_SPECS[rules],
 }));
 
-/** What the named rules ask of the bar for a lift, or of the one it is judged like; null when they do not have it. */
+/**
+ * What the named rules ask of the bar for a lift, or of the one it is judged like; null when they do not have it.
+ *
+ * @returns ranges in mm and kg, or null
+ */
 export function specFor(
   all: readonly MeetingRule[],
   rules: string,

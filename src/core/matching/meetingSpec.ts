@@ -73,7 +73,11 @@ export interface SpecAnswer {
   missing: string[];
 }
 
-/** Whether a bar is what a meeting's lift asks for; what nobody knows is never taken as met. */
+/**
+ * Whether a bar is what a meeting's lift asks for; what nobody knows is never taken as met.
+ *
+ * @returns whether it is met, and what is against it or unknown
+ */
 export function meetsSpec(bar: Bar, { ranges, marks }: MeetingSpec): SpecAnswer {
   const off: string[] = [];
   const missing: string[] = [];
@@ -92,11 +96,20 @@ export function meetsSpec(bar: Bar, { ranges, marks }: MeetingSpec): SpecAnswer 
   return { result: off.length > 0 ? "fails" : missing.length > 0 ? "unknown" : "meets", off, missing };
 }
 
+/**
+ * Whether rings say where hands go in a sport.
+ *
+ * @returns true for the marks themselves and for dual ones
+ */
 export function hasMarks(marks: RingMarks, wanted: "powerlifting" | "weightlifting"): boolean {
   return marks === wanted || marks === "dual";
 }
 
-/** "1310 to 1320", "at most 2200", "at least 28". */
+/**
+ * "1310 to 1320", "at most 2200", "at least 28".
+ *
+ * @returns words without a unit
+ */
 export function rangeWords({ least, most }: { least: number; most: number }, decimals: number): string {
   if (least === -Infinity) return `at most ${trimmed(most, decimals)}`;
   if (most === Infinity) return `at least ${trimmed(least, decimals)}`;

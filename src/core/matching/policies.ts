@@ -276,7 +276,11 @@ export const STARTING_POLICIES = Object.fromEntries(
   POLICY_KEYS.map((key) => [key, POLICIES[key].options[0].key]),
 ) as Policies;
 
-/** Sides from stored or typed words; what is not understood is as a house starts. */
+/**
+ * Sides from stored or typed words; what is not understood is as a house starts.
+ *
+ * @returns a side for each question
+ */
 export function policiesFrom(saved: unknown): Policies {
   const words = (saved ?? {}) as Record<string, unknown>;
   return Object.fromEntries(

@@ -37,7 +37,17 @@ export interface MatchQuestion {
 /** Looks at one thing and says nothing when it has nothing to say. */
 export type Factor = (question: MatchQuestion) => Finding | null;
 
+/**
+ * Whether a bar is a straight one.
+ *
+ * @returns true when its family is straight from end to end
+ */
 export const isStraight = (bar: Bar) => FAMILIES[bar.family].form === "straight";
+/**
+ * Whether a set is for learning, so that an empty bar may be much of it.
+ *
+ * @returns true when the set is for learning or the lifter is new
+ */
 export const isLearningSet = ({ lifter, purpose }: MatchQuestion) =>
   purpose === "learning" || lifter?.experience === "learning";
 
@@ -45,6 +55,11 @@ type Bending = { ok: true; bar: BendingBar; massKg: number } | { ok: false; miss
 /** A bar is graded for many lifts; what bending needs of it is found out once. */
 const known = new WeakMap<Bar, Bending>();
 
+/**
+ * What bending needs of a bar.
+ *
+ * @returns sizes in mm, moduli in GPa, the mass in kg; or what is to be measured first
+ */
 export function bendingOf(bar: Bar): Bending {
   let bending = known.get(bar);
   if (!bending) {
@@ -63,7 +78,11 @@ export function bendingOf(bar: Bar): Bending {
 /** Two considerations ask for it one after the other. */
 let last: { question: MatchQuestion; whip: Whip | null } | null = null;
 
-/** How the bar bends under this load in this lift; null when that cannot be said or there is nothing on it. */
+/**
+ * How the bar bends under this load in this lift; null when that cannot be said or there is nothing on it.
+ *
+ * @returns mm, N·m and MPa, or null
+ */
 export function whipAt(question: MatchQuestion): Whip | null {
   if (last?.question !== question) last = { question, whip: bentIn(question) };
   return last.whip;

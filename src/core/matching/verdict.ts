@@ -31,17 +31,29 @@ export interface Reason extends Consideration {
   wouldChange?: string;
 }
 
-/** 0 for the best verdict, 4 for never. */
+/**
+ * 0 for the best verdict, 4 for never.
+ *
+ * @returns 0 to 4
+ */
 export function rankOf(verdict: Verdict): number {
   return VERDICTS.indexOf(verdict);
 }
 
-/** The less favourable of two verdicts. */
+/**
+ * The less favourable of two verdicts.
+ *
+ * @returns the one of higher rank
+ */
 export function worse(a: Verdict, b: Verdict): Verdict {
   return rankOf(a) >= rankOf(b) ? a : b;
 }
 
-/** A finding with its words. */
+/**
+ * A finding with its words.
+ *
+ * @returns the reason as text
+ */
 export function reasonOf({ text, wouldChange, ...rest }: Finding): Reason {
   return { ...rest, text: text(), ...(wouldChange ? { wouldChange: wouldChange() } : {}) };
 }

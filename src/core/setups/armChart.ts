@@ -41,14 +41,22 @@ export interface PlacedSetting extends ArmSetting {
 
 const rad = (degrees: number) => (degrees * Math.PI) / 180;
 
-/** The load's place about the axis: forward = r·sin ψ, drop = r·cos ψ (handbook §9). */
+/**
+ * The load's place about the axis: forward = r·sin ψ, drop = r·cos ψ (handbook §9).
+ *
+ * @returns mm in the trunk's frame
+ */
 export function placeOf(angleDeg: number, distanceMm: number): { forwardMm: number; dropMm: number } {
   return { forwardMm: distanceMm * Math.sin(rad(angleDeg)), dropMm: distanceMm * Math.cos(rad(angleDeg)) };
 }
 
 const mean = (a: number, b: number) => (a + b) / 2;
 
-/** Every angle the arms lock at, in order of the marks: six marks are six, with half marks twelve. */
+/**
+ * Every angle the arms lock at, in order of the marks: six marks are six, with half marks twelve.
+ *
+ * @returns names and degrees
+ */
 export function anglesOfMarks({ marks, hasHalfMarks }: ArmChart): { name: string; angleDeg: number }[] {
   const whole = marks.map(({ name, leftDeg, rightDeg }) => ({ name, angleDeg: mean(leftDeg, rightDeg) }));
   if (!hasHalfMarks || whole.length < 2) return whole;
@@ -60,7 +68,11 @@ export function anglesOfMarks({ marks, hasHalfMarks }: ArmChart): { name: string
   });
 }
 
-/** Every setting of a bar: all marks at all pins. */
+/**
+ * Every setting of a bar: all marks at all pins.
+ *
+ * @returns each with its place in mm in the trunk's frame
+ */
 export function settingsOf(chart: ArmChart): PlacedSetting[] {
   const angles = anglesOfMarks(chart);
   return chart.pins.flatMap(({ name: pin, leftMm, rightMm }) => {
@@ -72,12 +84,20 @@ export function settingsOf(chart: ArmChart): PlacedSetting[] {
   });
 }
 
-/** A setting with its place; null when this bar has no such mark or pin. */
+/**
+ * A setting with its place; null when this bar has no such mark or pin.
+ *
+ * @returns the setting with its place in mm, or null
+ */
 export function findSetting(chart: ArmChart, { mark, pin }: ArmSetting): PlacedSetting | null {
   return settingsOf(chart).find((one) => one.mark === mark && one.pin === pin) ?? null;
 }
 
-/** The setting whose load lies nearest a place in the trunk's frame; of equals the first. */
+/**
+ * The setting whose load lies nearest a place in the trunk's frame; of equals the first.
+ *
+ * @returns the setting with its place in mm; null when there is none
+ */
 export function nearestSetting(
   settings: readonly PlacedSetting[],
   { forwardMm, dropMm }: { forwardMm: number; dropMm: number },
@@ -94,7 +114,11 @@ export function nearestSetting(
 /** From here on the arms of one bar count as unlike: a load that sits askew twists the lifter. Ours. */
 export const SIDES_APART = { deg: 2, mm: 3 } as const;
 
-/** Where left and right of one bar do not agree, in words; nothing when they do. */
+/**
+ * Where left and right of one bar do not agree, in words; nothing when they do.
+ *
+ * @returns a clause for each
+ */
 export function unlikeSides({ marks, pins }: Pick<ArmChart, "marks" | "pins">): string[] {
   return [
     ...marks.flatMap(({ name, leftDeg, rightDeg }) =>

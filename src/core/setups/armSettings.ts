@@ -35,7 +35,11 @@ const RIGID = CARRY_KEYS.filter((key) => CARRIES[key].carry.camber === "rigid").
   at: placeOfCarry(CARRIES[key].carry),
 }));
 
-/** How an adjustable yoke bar is carried at a setting: the pad on the shoulders, the load at the end of the arms. */
+/**
+ * How an adjustable yoke bar is carried at a setting: the pad on the shoulders, the load at the end of the arms.
+ *
+ * @returns mm in the trunk's frame, and the shank's lean in degrees
+ */
 export function carryAt({ forwardMm, dropMm }: Pick<PlacedSetting, "forwardMm" | "dropMm">): Carry {
   // Written out, not spread: this runs for every setting of a bar while it is dragged.
   return {
@@ -56,7 +60,11 @@ export interface Imitation {
   apartMm: number;
 }
 
-/** Which carry a setting comes nearest to, by where the load sits on the trunk. */
+/**
+ * Which carry a setting comes nearest to, by where the load sits on the trunk.
+ *
+ * @returns the carry, and how far apart the loads sit in mm
+ */
 export function imitationOf({ forwardMm, dropMm }: Pick<PlacedSetting, "forwardMm" | "dropMm">): Imitation {
   let best = RIGID[0]!;
   let least = Infinity;
@@ -74,7 +82,11 @@ function squareTo({ at }: (typeof RIGID)[number], forwardMm: number, dropMm: num
   return ahead * ahead + up * up;
 }
 
-/** "very close to", "close to", "roughly like", "unlike any, nearest to" by how far apart the loads sit. Ours. */
+/**
+ * "very close to", "close to", "roughly like", "unlike any, nearest to" by how far apart the loads sit. Ours.
+ *
+ * @returns words
+ */
 export function closeness(apartMm: number): string {
   if (apartMm <= 25) return "very close to";
   if (apartMm <= 60) return "close to";
@@ -85,6 +97,8 @@ export function closeness(apartMm: number): string {
  * How far the shank usually leans with a load at a place: between those of the carries around it, each weighed by one
  * over the square of its distance. Where a lifter sits is part of the carry, so settings are never compared at one and
  * the same pose, where their moments are equal.
+ *
+ * @returns degrees, forward positive
  */
 export function shankLeanAt({ forwardMm, dropMm }: Pick<PlacedSetting, "forwardMm" | "dropMm">): number {
   let [sum, all] = [0, 0];
@@ -113,7 +127,11 @@ export interface EvaluatedSetting extends PlacedSetting {
   answer: Balance | null;
 }
 
-/** Splits what hangs on the lifter into load and pad: total on the bar, in kg, and the bar's own mass. */
+/**
+ * Splits what hangs on the lifter into load and pad: total on the bar, in kg, and the bar's own mass.
+ *
+ * @returns kg
+ */
 export function massesOf(chart: Pick<ArmChart, "padKg">, totalKg: number) {
   const contactKg = Math.min(chart.padKg, totalKg);
   return { contactKg, loadKg: totalKg - contactKg };
@@ -127,7 +145,11 @@ const questionAt = (setting: PlacedSetting, ask: ArmQuestion): BalanceQuestion =
   contactKg: ask.contactKg,
 });
 
-/** One setting for one lifter: lean, moments and roll torque by the balance model (handbook §8). */
+/**
+ * One setting for one lifter: lean, moments and roll torque by the balance model (handbook §8).
+ *
+ * @returns degrees, N·m and mm
+ */
 export function evaluateSetting(setting: PlacedSetting, ask: ArmQuestion): EvaluatedSetting {
   const question = questionAt(setting, ask);
   return {
@@ -143,7 +165,11 @@ export function evaluateSetting(setting: PlacedSetting, ask: ArmQuestion): Evalu
   };
 }
 
-/** Every setting of a bar for one lifter. Sixty angles at ten distances take some milliseconds (docs/bench.md). */
+/**
+ * Every setting of a bar for one lifter. Sixty angles at ten distances take some milliseconds (docs/bench.md).
+ *
+ * @returns in the order of the chart
+ */
 export function evaluateAll(chart: ArmChart, ask: ArmQuestion): EvaluatedSetting[] {
   return settingsOf(chart).map((setting) => evaluateSetting(setting, ask));
 }
@@ -156,7 +182,11 @@ export interface FoundPreset {
   apartMm: number;
 }
 
-/** What each preset is on this bar: the setting whose load comes nearest to that of the carry it imitates. */
+/**
+ * What each preset is on this bar: the setting whose load comes nearest to that of the carry it imitates.
+ *
+ * @returns a setting for each preset, with how far it is off in mm
+ */
 export function presetsOf(chart: ArmChart): FoundPreset[] {
   const settings = settingsOf(chart);
   return PRESETS.flatMap(({ key, name, like }) => {
@@ -173,6 +203,8 @@ export function presetsOf(chart: ArmChart): FoundPreset[] {
  * Settings from easiest to hardest: farther from the axis is harder, at one distance the one that leans the trunk more.
  * Never by the load's arm alone: at one pose every carry has the same moments (handbook §8). What does not balance is
  * hardest.
+ *
+ * @returns a new list; the one given is not changed
  */
 export function easiestFirst(settings: readonly EvaluatedSetting[]): EvaluatedSetting[] {
   return [...settings].sort((a, b) => a.distanceMm - b.distanceMm || leanOf(a) - leanOf(b));
@@ -180,7 +212,11 @@ export function easiestFirst(settings: readonly EvaluatedSetting[]): EvaluatedSe
 
 const leanOf = ({ answer }: EvaluatedSetting) => (answer ? answer.trunkLeanDeg : Infinity);
 
-/** The settings one step easier and one step harder; null at the ends. */
+/**
+ * The settings one step easier and one step harder; null at the ends.
+ *
+ * @returns the two settings, or null
+ */
 export function besides(
   ordered: readonly EvaluatedSetting[],
   { mark, pin }: Pick<PlacedSetting, "mark" | "pin">,

@@ -88,12 +88,21 @@ export const FRAME_CHART_FIELDS: Record<string, FieldDef> = {
   changesEmptyOnly: EMPTY_ONLY,
 };
 
-/** Which chart a family has; null for bars that do not adjust by marks or holes. */
+/**
+ * Which chart a family has; null for bars that do not adjust by marks or holes.
+ *
+ * @returns "arm", "frame" or null
+ */
 export function chartKindOf(family: FamilyKey): SetupChart["kind"] | null {
   if (family === "adjustable-yoke") return "arm";
   return family === "open-frame" || family === "closed-frame" ? "frame" : null;
 }
 
+/**
+ * What is measured of a bar whose chart is of a kind.
+ *
+ * @returns fields by key
+ */
 export const chartFieldsOf = (kind: SetupChart["kind"]) => (kind === "arm" ? ARM_CHART_FIELDS : FRAME_CHART_FIELDS);
 
 const LINE = /^(.{1,20}?)\s*=\s*(.+)$/;
@@ -120,7 +129,11 @@ function readLines(path: string, lines: readonly string[], [least, most]: readon
   return { rows, problems };
 }
 
-/** A chart from texts by field, or every problem. Arms whose sides differ are refused: they must agree. */
+/**
+ * A chart from texts by field, or every problem. Arms whose sides differ are refused: they must agree.
+ *
+ * @returns the chart in degrees, mm and kg, or every problem
+ */
 export function readChart(
   kind: SetupChart["kind"],
   texts: Readonly<Record<string, string | undefined>>,
@@ -176,7 +189,11 @@ export function readChart(
   return problems.length > 0 ? { ok: false, problems } : { ok: true, chart };
 }
 
-/** A chart as texts that `readChart` reads back. */
+/**
+ * A chart as texts that `readChart` reads back.
+ *
+ * @returns texts by field
+ */
 export function chartTexts(chart: SetupChart): Record<string, string> {
   const values: Record<string, unknown> = { ...chart };
   if (chart.kind === "arm") {

@@ -120,6 +120,7 @@ const mm = (value: number) => `${Math.round(value)} mm`;
  * (handbook §9).
  *
  * @throws RangeError for a hole that the bar does not have.
+ * @returns heights and offsets in mm from the floor and the sleeves' axis, with what warns and what refuses
  */
 export function frameAnswer(chart: FrameChart, setting: FrameSetting, question: FrameQuestion): FrameAnswer {
   const hole = chart.holes.find(({ name }) => name === setting.hole);
@@ -214,13 +215,21 @@ export function frameAnswer(chart: FrameChart, setting: FrameSetting, question: 
   };
 }
 
-/** Deficit, standard or raised against what a full plate gives. */
+/**
+ * Deficit, standard or raised against what a full plate gives.
+ *
+ * @returns the kind
+ */
 export function gripKind(againstStandardMm: number): GripKind {
   if (Math.abs(againstStandardMm) <= STANDARD_WITHIN_MM) return "standard";
   return againstStandardMm < 0 ? "deficit" : "raised";
 }
 
-/** Every setting of a frame with the hands where it hangs level, pins out and stands off. */
+/**
+ * Every setting of a frame with the hands where it hangs level, pins out and stands off.
+ *
+ * @returns every setting with the height of its grip in mm
+ */
 export function frameSettings(chart: FrameChart): FrameSetting[] {
   const directions = chart.handlesTurn ? DIRECTIONS : (["forward"] as const);
   return UP_DOWN.flatMap((arms) =>

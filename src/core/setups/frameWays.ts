@@ -32,7 +32,11 @@ const EQUAL_WITHIN_MM = 10;
 /** Turning a bar over means an empty sleeve and two people; a handle is out and in again at each side. Ours. */
 const EFFORT = { turnOver: 6, handles: 2, aspect: 1, pins: 1, stands: 1 } as const;
 
-/** How much work it is from one setting to another. */
+/**
+ * How much work it is from one setting to another.
+ *
+ * @returns a count of handles, pins and turns; 0 for none
+ */
 export function changeEffort(from: FrameSetting, to: FrameSetting): number {
   const aspects = (["handles", "direction", "hole"] as const).filter((key) => from[key] !== to[key]).length;
   return (
@@ -46,6 +50,8 @@ export function changeEffort(from: FrameSetting, to: FrameSetting): number {
 /**
  * What to do from one setting to another, in the order in which no part slides: empty first, turn over, then one handle
  * after the other with the bar tilted so that the open hole looks up, pins last, both sides checked.
+ *
+ * @returns one sentence a step
  */
 export function changeSteps(chart: FrameChart, from: FrameSetting, to: FrameSetting): string[] {
   const steps: string[] = [];
@@ -76,6 +82,8 @@ const sentenceOf = (to: FrameSetting, side: string) =>
 /**
  * Every way to a wished height and width that can be lifted: the nearest first, among equally near ones the easiest
  * change from how the bar stands. Ways that must not be used come apart, with their reasons.
+ *
+ * @returns ways with their heights and widths in mm, those that may be used and those that may not
  */
 export function waysTo(
   chart: FrameChart,

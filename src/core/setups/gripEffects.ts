@@ -4,17 +4,29 @@ import { STANDARD_GRAVITY } from "../units/constants";
 import { fixed, trimmed } from "../units/format";
 import type { Setting, SetupBar } from "./setupOptions";
 
-/** Height of an even arch over its ends at a place along the bar, in mm: highest in the middle, 0 at the ends. */
+/**
+ * Height of an even arch over its ends at a place along the bar, in mm: highest in the middle, 0 at the ends.
+ *
+ * @returns mm, 0 or more
+ */
 export function archAtMm(riseMm: number, halfShaftMm: number, fromMiddleMm: number): number {
   return riseMm * (1 - Math.min(1, Math.abs(fromMiddleMm) / halfShaftMm) ** 2);
 }
 
-/** Seconds that a load takes to swing forth and back, hung from the back by its camber: 2π·√(drop/g). */
+/**
+ * Seconds that a load takes to swing forth and back, hung from the back by its camber: 2π·√(drop/g).
+ *
+ * @returns seconds
+ */
 export function swingSeconds(dropMm: number): number {
   return 2 * Math.PI * Math.sqrt(dropMm / 1000 / STANDARD_GRAVITY);
 }
 
-/** The distance in a grip's words: "440 mm apart, 15°" is 440; null when they say none. */
+/**
+ * The distance in a grip's words: "440 mm apart, 15°" is 440; null when they say none.
+ *
+ * @returns mm, or null
+ */
 export function gripWidthOf(words: string | undefined): number | null {
   const found = /(\d+(?:[.,]\d+)?)\s*mm/.exec(words ?? "");
   return found ? Number(found[1]!.replace(",", ".")) : null;
@@ -36,7 +48,11 @@ interface Ask {
   handTorqueNm: number;
 }
 
-/** What a grip, an arch or a swing changes of a lift, in sentences with their numbers; nothing where it changes nothing. */
+/**
+ * What a grip, an arch or a swing changes of a lift, in sentences with their numbers; nothing where it changes nothing.
+ *
+ * @returns sentences
+ */
 export function gripEffects(bar: SetupBar, setting: Setting, { like, loadKg, handTorqueNm }: Ask): string[] {
   switch (FAMILIES[bar.family].form) {
     case "bowed":

@@ -18,7 +18,11 @@ const BELOW_MM = 60;
 /** J-cups against a straight bar, to start from; common practice: one hole up, two down (handbook §9). */
 const USUAL_OFFSET_MM: Record<string, number> = { yoke: 50, "adjustable-yoke": 50, "low-yoke": -100 };
 
-/** How much higher than a straight bar's a bar's J-cups sit, in mm: its own figure, else the usual of its family. */
+/**
+ * How much higher than a straight bar's a bar's J-cups sit, in mm: its own figure, else the usual of its family.
+ *
+ * @returns mm, positive for higher
+ */
 export function jCupOffsetMm(bar: Bar): number {
   const own = valueOf(bar, "jCupOffset");
   if (own !== null) return own;
@@ -30,6 +34,8 @@ export function jCupOffsetMm(bar: Bar): number {
 /**
  * Height of the J-cups above the floor for a racked squat, in mm: shoulder + where the bar lies on the trunk − 60 mm +
  * the bar's offset. Null for a lift that is not carried on back or front, and for a bar that is not racked.
+ *
+ * @returns mm above the floor, or null
  */
 export function jCupHeightMm(build: Build, bar: Bar, lift: Pick<Lift, "like">): number | null {
   const carried = carryOn(bar, lift.like);
@@ -37,13 +43,22 @@ export function jCupHeightMm(build: Build, bar: Bar, lift: Pick<Lift, "like">): 
   return SHOULDER_SHARE * build.heightMm + carried.carry.alongTrunkMm - BELOW_MM + jCupOffsetMm(bar);
 }
 
-/** The last hole at or below a height; null when even the first is above it. */
+/**
+ * The last hole at or below a height; null when even the first is above it.
+ *
+ * @returns the hole's number from 1, or null
+ */
 export function holeAtOrBelow({ firstHoleMm, holePitchMm }: RackHoles, heightMm: number): number | null {
   // A hair of a millimetre is no hole: 1430 is hole 21 whatever the doubles say.
   const hole = Math.floor((heightMm - firstHoleMm) / holePitchMm + 1e-9) + 1;
   return hole >= 1 ? hole : null;
 }
 
+/**
+ * How high a hole of a rack is.
+ *
+ * @returns mm above the floor
+ */
 export const holeHeightMm = ({ firstHoleMm, holePitchMm }: RackHoles, hole: number) =>
   firstHoleMm + (hole - 1) * holePitchMm;
 
@@ -62,6 +77,8 @@ export interface RackSetting {
 /**
  * Where J-cups and safeties go for one lifter, lift and bar in one rack. Null where the lift is not racked like that or
  * the rack has no hole low enough. Safeties follow the lowest hanging part of the bar, not the back.
+ *
+ * @returns hole numbers from 1, or null
  */
 export function rackSetting(build: Build, bar: Bar, lift: Pick<Lift, "like">, rack: RackHoles): RackSetting | null {
   const heightMm = jCupHeightMm(build, bar, lift);
@@ -89,7 +106,11 @@ export function rackSetting(build: Build, bar: Bar, lift: Pick<Lift, "like">, ra
 
 const COUNT_WORDS = ["no", "one", "two", "three", "four", "five", "six"];
 
-/** "J-cups in hole 19, one hole up from a straight bar; safeties in hole 8." */
+/**
+ * "J-cups in hole 19, one hole up from a straight bar; safeties in hole 8."
+ *
+ * @returns a clause
+ */
 export function rackWords({ hole, fromStraight, safetyHole }: RackSetting): string {
   const count = Math.abs(fromStraight);
   const against =
@@ -99,7 +120,11 @@ export function rackWords({ hole, fromStraight, safetyHole }: RackSetting): stri
   return `J-cups in hole ${hole}${against}; safeties ${safetyHole === null ? "as low as they go" : `in hole ${safetyHole}`}.`;
 }
 
-/** Where J-cups go for somebody: what they used last, else by the rule; and what is to say when the two differ. */
+/**
+ * Where J-cups go for somebody: what they used last, else by the rule; and what is to say when the two differ.
+ *
+ * @returns the hole's number from 1 or null, and a note or null
+ */
 export function rackHole(rule: number | null, lastUsed: number | null): { hole: number | null; note: string | null } {
   if (lastUsed === null) return { hole: rule, note: null };
   if (rule === null || rule === lastUsed) return { hole: lastUsed, note: null };
@@ -111,5 +136,9 @@ export function rackHole(rule: number | null, lastUsed: number | null): { hole: 
     : { hole: lastUsed, note: `used last; the rule says hole ${rule}` };
 }
 
-/** Pairs of J-cups that are left for lifting when some store bars; never less than none. */
+/**
+ * Pairs of J-cups that are left for lifting when some store bars; never less than none.
+ *
+ * @returns a count of pairs
+ */
 export const pairsLeft = (pairs: number, storedBars: number) => Math.max(0, pairs - storedBars);

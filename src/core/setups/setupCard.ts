@@ -83,7 +83,11 @@ const STAYS_MM = 25;
 const THIGH_MM = 80;
 const HANDLE_SLOPE = (20 * Math.PI) / 180;
 
-/** The frame's answer of a card; null for other bars. */
+/**
+ * The frame's answer of a card; null for other bars.
+ *
+ * @returns heights in mm, or null
+ */
 export function frameAnswerOf({ bar, chart, setting, totalKg, frame }: CardAsk): FrameAnswer | null {
   if (chart?.kind !== "frame") return null;
   const barKg = valueOf(bar, "mass") ?? 25;
@@ -96,7 +100,11 @@ export function frameAnswerOf({ bar, chart, setting, totalKg, frame }: CardAsk):
   });
 }
 
-/** The balance of the lifter at the bottom with this bar as it is set; null where nothing is known or carried. */
+/**
+ * The balance of the lifter at the bottom with this bar as it is set; null where nothing is known or carried.
+ *
+ * @returns degrees, N·m and mm, or null
+ */
 export function balanceOf({ bar, chart, setting, like, build, totalKg, handTorqueNm }: CardAsk): Balance | null {
   if (!build || !like) return null;
   const place = chart?.kind === "arm" ? findSetting(chart, armSettingOf(setting)) : null;
@@ -119,7 +127,11 @@ export function balanceOf({ bar, chart, setting, like, build, totalKg, handTorqu
   });
 }
 
-/** Everything that stands on a setup card (handbook §9 and §14). */
+/**
+ * Everything that stands on a setup card (handbook §9 and §14).
+ *
+ * @returns lines in the order in which they are read
+ */
 export function setupCard(ask: CardAsk): SetupCard {
   const { bar, chart, options, setting, like, holes, isNew } = ask;
   const { form } = FAMILIES[bar.family];
@@ -211,7 +223,11 @@ export function setupCard(ask: CardAsk): SetupCard {
   };
 }
 
-/** Whether a usual lift is carried on back or front out of a rack. */
+/**
+ * Whether a usual lift is carried on back or front out of a rack.
+ *
+ * @returns true when it is
+ */
 export const isBackOrFrontLift = (like: string) =>
   ["back-squat-high", "back-squat-low", "front-squat", "box-squat", "goblet-squat", "good-morning", "lunge"].includes(
     like,

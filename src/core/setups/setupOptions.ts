@@ -24,10 +24,18 @@ export type SetupBar = Bar & { gripOptions?: readonly string[] | null };
 const worded = (keys: readonly string[], words: (key: string) => string = (key) => key) =>
   keys.map((key) => ({ key, words: words(key) }));
 
-/** The key of a grip as it stands on the bar's list. */
+/**
+ * The key of a grip as it stands on the bar's list.
+ *
+ * @returns the key
+ */
 export const gripKey = (line: string) => line.trim().slice(0, 40);
 
-/** Everything that can be set of a bar: by its chart where it adjusts, by its grips, its arch, its swing. */
+/**
+ * Everything that can be set of a bar: by its chart where it adjusts, by its grips, its arch, its swing.
+ *
+ * @returns options with their choices, in the order of setting
+ */
 export function setupOptions(bar: SetupBar, chart: SetupChart | null): SetupOption[] {
   const grips = (bar.gripOptions ?? []).map(gripKey);
   const grip: SetupOption[] = grips.length > 0 ? [{ key: "grip", label: "grip", choices: worded(grips) }] : [];
@@ -71,6 +79,8 @@ const ARCH_WORDS: Record<string, string> = { up: "away from the lifter", down: "
 /**
  * A setting from what somebody chose, or every problem. What the bar does not have is refused by name: a setting of one
  * bar never applies to another.
+ *
+ * @returns a choice for each option, or every problem
  */
 export function readSetting(
   options: readonly SetupOption[],
@@ -97,12 +107,20 @@ export function readSetting(
   return problems.length > 0 ? { ok: false, problems } : { ok: true, setting };
 }
 
-/** The first of everything: how a page starts when nobody chose. */
+/**
+ * The first of everything: how a page starts when nobody chose.
+ *
+ * @returns a choice for each option
+ */
 export function startingSetting(options: readonly SetupOption[]): Setting {
   return Object.fromEntries(options.flatMap(({ key, choices }) => (choices[0] ? [[key, choices[0].key]] : [])));
 }
 
-/** "mark 3, pin B" — what to set, in the order of setting. */
+/**
+ * "mark 3, pin B" — what to set, in the order of setting.
+ *
+ * @returns words; empty when nothing can be set
+ */
 export function settingWords(options: readonly SetupOption[], setting: Setting): string {
   return options
     .flatMap(({ key, label, choices, isLength }) => {
@@ -114,12 +132,20 @@ export function settingWords(options: readonly SetupOption[], setting: Setting):
     .join(", ");
 }
 
-/** Whether two settings are the same wherever both say something. */
+/**
+ * Whether two settings are the same wherever both say something.
+ *
+ * @returns true when nothing speaks against it
+ */
 export function isSameSetting(options: readonly SetupOption[], a: Setting, b: Setting): boolean {
   return options.every(({ key, isLength }) => isLength || a[key] === b[key]);
 }
 
-/** What is on the left and right of a bar that has two sides must be alike; says where it is not. */
+/**
+ * What is on the left and right of a bar that has two sides must be alike; says where it is not.
+ *
+ * @returns a sentence, or null when they are alike
+ */
 export function sidesDiffer(options: readonly SetupOption[], left: Setting, right: Setting): string | null {
   const apart = options.filter(({ key, isLength }) => !isLength && left[key] !== right[key]);
   return apart.length === 0
@@ -127,10 +153,18 @@ export function sidesDiffer(options: readonly SetupOption[], left: Setting, righ
     : `Left and right differ: ${apart.map(({ key, label }) => `${label} ${left[key]} and ${right[key]}`).join(", ")}. Set both alike before anybody lifts; a load that sits askew twists the lifter.`;
 }
 
-/** The arm setting in a general one. */
+/**
+ * The arm setting in a general one.
+ *
+ * @returns mark and pin
+ */
 export const armSettingOf = (setting: Setting): ArmSetting => ({ mark: setting.mark ?? "", pin: setting.pin ?? "" });
 
-/** The frame setting in a general one; what the bar cannot choose is as it is built. */
+/**
+ * The frame setting in a general one; what the bar cannot choose is as it is built.
+ *
+ * @returns holes and turns
+ */
 export function frameSettingOf(setting: Setting): FrameSetting {
   return {
     arms: setting.arms === "down" ? "down" : "up",
@@ -143,7 +177,11 @@ export function frameSettingOf(setting: Setting): FrameSetting {
   };
 }
 
-/** A frame setting as a general one, of what the bar can choose. */
+/**
+ * A frame setting as a general one, of what the bar can choose.
+ *
+ * @returns choices by option
+ */
 export function settingOfFrame(options: readonly SetupOption[], frame: FrameSetting): Setting {
   const all: Record<string, string> = {
     arms: frame.arms,

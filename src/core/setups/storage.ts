@@ -108,7 +108,11 @@ const HEAD_HEIGHT = [1200, 2050] as const;
 /** A bar is as low and as high as this around its place's height, handles included. Ours. */
 const AROUND_MM = 150;
 
-/** What is wrong with how bars hang, the dangerous first. Nothing is assumed of what nobody measured. */
+/**
+ * What is wrong with how bars hang, the dangerous first. Nothing is assumed of what nobody measured.
+ *
+ * @returns conflicts with the tags concerned
+ */
 export function storageConflicts(places: readonly StoragePlace[], bars: readonly StoredBar[]): StorageConflict[] {
   const found: StorageConflict[] = [];
   const flag = (
@@ -199,7 +203,11 @@ export function storageConflicts(places: readonly StoragePlace[], bars: readonly
 const isAtHead = (heightMm: number | null) =>
   heightMm === null || (heightMm + AROUND_MM >= HEAD_HEIGHT[0] && heightMm - AROUND_MM <= HEAD_HEIGHT[1]);
 
-/** The lowest peg that no bar hangs on; null when the place does not count its pegs or all are taken. */
+/**
+ * The lowest peg that no bar hangs on; null when the place does not count its pegs or all are taken.
+ *
+ * @returns the peg's number from 1, or null
+ */
 export function freeSlot(place: Pick<StoragePlace, "slots">, taken: readonly (number | null)[]): number | null {
   if (place.slots === null) return null;
   for (let slot = 1; slot <= place.slots; slot += 1) if (!taken.includes(slot)) return slot;
@@ -211,7 +219,11 @@ export interface LoosePart {
   count: number;
 }
 
-/** "4 pins" is four of pins; a line without a number is one. */
+/**
+ * "4 pins" is four of pins; a line without a number is one.
+ *
+ * @returns names and counts
+ */
 export function readLooseParts(lines: readonly string[]): LoosePart[] {
   return lines.map((line) => {
     const [, count, name] = /^(\d{1,3})\s+(.+)$/.exec(line.trim()) ?? [];
@@ -219,7 +231,11 @@ export function readLooseParts(lines: readonly string[]): LoosePart[] {
   });
 }
 
-/** What of the loose parts is not there by a count, in words: "1 of 4 pins". More than there should be is a miscount. */
+/**
+ * What of the loose parts is not there by a count, in words: "1 of 4 pins". More than there should be is a miscount.
+ *
+ * @returns words for each part that is short
+ */
 export function missingParts(parts: readonly LoosePart[], counted: readonly number[]): string[] {
   return parts.flatMap(({ name, count }, i) => {
     const there = counted[i] ?? 0;

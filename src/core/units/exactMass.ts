@@ -16,6 +16,8 @@ export const UNITS_PER_LB = 4_535_923_700;
  * The nearest whole number of units to a mass in kilograms.
  *
  * @throws RangeError when the mass is not finite or too large to stay a safe integer.
+ * @returns a safe integer, in units of 10⁻¹⁰ kg
+ *
  * @example massUnitsFromKg(20) // 200_000_000_000
  */
 export function massUnitsFromKg(kg: number): MassUnits {
@@ -24,7 +26,11 @@ export function massUnitsFromKg(kg: number): MassUnits {
   return units === 0 ? 0 : units;
 }
 
-/** Kilograms as the double nearest to the exact value; for showing and for physics, never for comparing. */
+/**
+ * Kilograms as the double nearest to the exact value; for showing and for physics, never for comparing.
+ *
+ * @returns kg
+ */
 export function kgFromMassUnits(units: MassUnits): number {
   return units / UNITS_PER_KG;
 }

@@ -9,6 +9,7 @@ const DAY = /^(\d{4})-(\d{2})-(\d{2})$/;
  *
  * @param timeZone an IANA name, e.g. "Europe/Lisbon".
  * @throws RangeError for an unknown time zone.
+ * @returns "YYYY-MM-DD"
  */
 export function hallDayAt(moment: Date, timeZone: string): HallDay {
   const parts = new Intl.DateTimeFormat("en-CA", {
@@ -21,26 +22,42 @@ export function hallDayAt(moment: Date, timeZone: string): HallDay {
   return `${part("year")}-${part("month")}-${part("day")}`;
 }
 
-/** The time of day in the hall at a moment, as "18:05". */
+/**
+ * The time of day in the hall at a moment, as "18:05".
+ *
+ * @returns "HH:MM"
+ */
 export function hallClockAt(moment: Date, timeZone: string): string {
   return new Intl.DateTimeFormat("en-GB", { timeZone, hour: "2-digit", minute: "2-digit", hourCycle: "h23" }).format(
     moment,
   );
 }
 
-/** Whether the text is a day that exists: "2024-02-29" does, "2023-02-29" does not. */
+/**
+ * Whether the text is a day that exists: "2024-02-29" does, "2023-02-29" does not.
+ *
+ * @returns true when it does
+ */
 export function isHallDay(text: string): text is HallDay {
   if (!DAY.test(text)) return false;
   const moment = new Date(`${text}T00:00:00Z`);
   return !Number.isNaN(moment.getTime()) && moment.toISOString().slice(0, 10) === text;
 }
 
-/** The day a whole number of days later (earlier when negative). Days have no clock, so no clock change can shift them. */
+/**
+ * The day a whole number of days later (earlier when negative). Days have no clock, so no clock change can shift them.
+ *
+ * @returns "YYYY-MM-DD"
+ */
 export function addDays(day: HallDay, count: number): HallDay {
   return new Date(toMs(day) + count * MS_PER_DAY).toISOString().slice(0, 10);
 }
 
-/** Whole days from one day to another; negative when `to` comes first. */
+/**
+ * Whole days from one day to another; negative when `to` comes first.
+ *
+ * @returns whole days
+ */
 export function daysBetween(from: HallDay, to: HallDay): number {
   return Math.round((toMs(to) - toMs(from)) / MS_PER_DAY);
 }

@@ -4,6 +4,8 @@ import { hallClockAt, hallDayAt, type HallDay } from "./hallDay";
  * The moment at which the hall's clock shows so many minutes past midnight on a day. In the hour that a summer time
  * skips it is the moment after it; in the one that comes twice the first.
  *
+ * @returns the moment
+ *
  * @example momentOfHall("2026-07-01", 9 * 60, "Europe/London") // 08:00 UTC
  */
 export function momentOfHall(day: HallDay, minute: number, timeZone: string): Date {

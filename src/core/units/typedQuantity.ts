@@ -30,7 +30,11 @@ const FACTOR: Record<Unit, { times: bigint; shift: number; to: Unit }> = {
 
 const DECIMAL = /^([+-]?)(\d*)(?:\.(\d*))?$/;
 
-/** The unit that a typed unit is converted into: kg for masses, mm for lengths. */
+/**
+ * The unit that a typed unit is converted into: kg for masses, mm for lengths.
+ *
+ * @returns the unit
+ */
 export function computingUnit(unit: Unit): Unit {
   return FACTOR[unit].to;
 }
@@ -42,6 +46,8 @@ export function computingUnit(unit: Unit): Unit {
  * so 45 lb is the double nearest to 20.41165665 and 1 in is exactly 25.4.
  *
  * @throws RangeError when the digits are not a plain decimal number.
+ * @returns the double nearest to the exact value
+ *
  * @example convertTyped({ value: "45", unit: "lb" }) // 20.41165665
  */
 export function convertTyped({ value, unit }: TypedQuantity): number {

@@ -11,6 +11,9 @@ export const STANDARD_DISC: Disc = { key: "thin25", name: "25 kg discs, 27 mm", 
 
 /**
  * One side's mass as discs of one kind, the last one as thin as what is left.
+ *
+ * @returns discs in kg and mm, inside first
+ *
  * @example assumedPlates(60) // two discs of 25 kg and one of 10 kg, 10.8 mm
  */
 export function assumedPlates(sideKg: number, disc: SidePlate = STANDARD_DISC): SidePlate[] {
@@ -25,6 +28,8 @@ export function assumedPlates(sideKg: number, disc: SidePlate = STANDARD_DISC): 
 /**
  * Where the assumed discs of a side act, in mm from the middle of the bar: they are alike in mass to thickness, so it is
  * the middle of the stack.
+ *
+ * @returns mm
  */
 export function assumedCentroidMm(seatToSeatMm: number, sideKg: number, disc: SidePlate = STANDARD_DISC): number {
   return (seatToSeatMm + (disc.thicknessMm * sideKg) / disc.massKg) / 2;

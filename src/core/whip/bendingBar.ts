@@ -20,7 +20,11 @@ export interface SidePlate {
   thicknessMm: number;
 }
 
-/** What a real bar gives to bending, or the names of the quantities to measure first. */
+/**
+ * What a real bar gives to bending, or the names of the quantities to measure first.
+ *
+ * @returns mm, GPa and MPa, or what is missing
+ */
 export function bendingBarOf(bar: Bar): { ok: true; bar: BendingBar } | { ok: false; missing: string[] } {
   const diameter = valueOf(bar, "shaftDiameter");
   const length = valueOf(bar, "shaftLength");
@@ -44,7 +48,11 @@ export function bendingBarOf(bar: Bar): { ok: true; bar: BendingBar } | { ok: fa
   };
 }
 
-/** Distance of each plate's centre from the middle of the bar, in mm, in the order given. */
+/**
+ * Distance of each plate's centre from the middle of the bar, in mm, in the order given.
+ *
+ * @returns mm
+ */
 export function plateCentresMm(seatToSeatMm: number, perSide: readonly SidePlate[]): number[] {
   let inside = seatToSeatMm / 2;
   return perSide.map(({ thicknessMm }) => {
@@ -54,7 +62,11 @@ export function plateCentresMm(seatToSeatMm: number, perSide: readonly SidePlate
   });
 }
 
-/** Second moment of area of a solid round shaft in mm⁴: πd⁴/64. */
+/**
+ * Second moment of area of a solid round shaft in mm⁴: πd⁴/64.
+ *
+ * @returns mm⁴
+ */
 export function secondMomentMm4(diameterMm: number): number {
   return (Math.PI * diameterMm ** 4) / 64;
 }

@@ -20,7 +20,11 @@ export interface Whip {
   oscillationHz: number;
 }
 
-/** The mass of one side in kg and where it acts, in mm from the middle of the bar. */
+/**
+ * The mass of one side in kg and where it acts, in mm from the middle of the bar.
+ *
+ * @returns kg and mm
+ */
 export function loadOnSide(
   seatToSeatMm: number,
   perSide: readonly SidePlate[],
@@ -53,7 +57,11 @@ export function whip(bar: BendingBar, supportHalfSpacingMm: number, perSide: rea
   return whipOfSide(bar, supportHalfSpacingMm, massKg, centroidMm);
 }
 
-/** The same for a side already summed up: a mass in kg acting `centroidMm` from the middle. */
+/**
+ * The same for a side already summed up: a mass in kg acting `centroidMm` from the middle.
+ *
+ * @returns mm, N·m, MPa, N/mm and Hz; null when the supports are not inside the load
+ */
 export function whipOfSide(bar: BendingBar, h: number, massKg: number, centroidMm: number): Whip | null {
   const b = centroidMm - h;
   if (!(b > 0)) return null;

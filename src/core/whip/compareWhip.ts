@@ -11,7 +11,11 @@ export type Bent =
   | { ok: true; sideKg: number; bar: BendingBar; whip: Whip; shape: BentBar; firstPlateMm: number; lastPlateMm: number }
   | { ok: false; why: string };
 
-/** How a real bar bends under a total load, held at ±h, with discs of one kind on its sleeves. */
+/**
+ * How a real bar bends under a total load, held at ±h, with discs of one kind on its sleeves.
+ *
+ * @returns mm, N·m, MPa and N/mm, or what is missing
+ */
 export function bendUnder(bar: Bar, loadKg: number, supportHalfSpacingMm: number, disc?: SidePlate): Bent {
   if (FAMILIES[bar.family].form !== "straight")
     return { ok: false, why: "not a straight bar: the beam formulas do not hold" };

@@ -39,7 +39,11 @@ interface NumberRow {
   within?: number;
 }
 
-/** Every quantity of the bars compared: what differs first, what is equal last. */
+/**
+ * Every quantity of the bars compared: what differs first, what is equal last.
+ *
+ * @returns rows with a cell for each bar, in the quantities' units
+ */
 export function comparisonRows(items: readonly { bar: Bar; bent: Bent }[], lift: Lift): ComparisonRow[] {
   const bent = (of: (own: Bent & { ok: true }) => number | null) =>
     items.map(({ bent: own }) => (own.ok ? of(own) : null));

@@ -24,6 +24,11 @@ export interface ComparisonState {
   disc: string;
 }
 
+/**
+ * A comparison from the address of its page.
+ *
+ * @returns kg and mm; what is not understood is as the page starts
+ */
 export function readComparison(search: Record<string, string | undefined>): ComparisonState {
   const tags = readTags(search.bars, MAX_COMPARED);
   const candidates = (search.try ?? "")
@@ -45,7 +50,11 @@ export function readComparison(search: Record<string, string | undefined>): Comp
   };
 }
 
-/** The parameters that say a comparison; what is as it starts is left out. */
+/**
+ * The parameters that say a comparison; what is as it starts is left out.
+ *
+ * @returns parameters by name; null takes one away
+ */
 export function comparisonParams(state: ComparisonState): Record<string, string | null> {
   return {
     bars: state.tags.join(",") || null,

@@ -32,6 +32,7 @@ export interface BentBar {
  *
  * @param sleeve outer and inner diameter of the sleeve tube in mm; without it the bar has one stiffness all along.
  * @returns null when the supports are not inside the innermost plate's centre.
+ * @throws RangeError when there is no plate on a side
  */
 export function bentBar(
   bar: BendingBar,

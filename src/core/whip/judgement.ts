@@ -35,6 +35,8 @@ const MAX_LIFTED_KG = 500;
 /**
  * Whether the difference between bars matters at this lift and load: the house's noticeable difference against the
  * number. Opinions differ (handbook §5); the number decides.
+ *
+ * @returns the sentence, and whether the difference is noticed
  */
 export function judge(items: readonly Judged[], at: JudgedAt): Judgement {
   const unable = items.flatMap(({ bar, bent }) => (bent.ok ? [] : [`${bar.tag}: ${bent.why}`]));

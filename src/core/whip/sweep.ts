@@ -41,6 +41,8 @@ const GRIP_STEP_MM = 10;
 /**
  * Every bar of a comparison at every load and every grip. Long work: `onProgress` gets the share done, from 0 to 1,
  * after each bar's tenth, and whoever called may stop by throwing from it.
+ *
+ * @returns curves in kg, mm and MPa
  */
 export function sweepBars(
   { bars, loadKg, supportHalfSpacingMm, disc, mostKg }: SweepQuestion,

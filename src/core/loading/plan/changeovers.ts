@@ -11,6 +11,8 @@ export interface Changeovers {
 /**
  * Counts changes of setup and J-cups through sets in the order they are lifted; the first set is no change. A set for
  * which nothing is known (null) leaves both as they are.
+ *
+ * @returns counts of changes of setup and of J-cups
  */
 export function changeovers(sets: readonly Pick<PlanSet, "setup" | "cup">[]): Changeovers {
   const count = (of: (set: Pick<PlanSet, "setup" | "cup">) => string | number | null | undefined) => {

@@ -34,7 +34,11 @@ export interface NestedPlan {
 const MAX_BASES = 1_200_000;
 const MAX_NUMBERS = 60_000_000;
 
-/** The least that is handled, proven; null when there are too many parts of choices to tabulate. */
+/**
+ * The least that is handled, proven; null when there are too many parts of choices to tabulate.
+ *
+ * @returns the stack of each set, inside first, and plates handled on one side; or null
+ */
 export function nestedPlan(question: NestedQuestion): NestedPlan | null {
   const { ways, isEmptiedBefore, start, endsEmpty, order } = question;
   const kinds = ways[0]?.[0]?.length ?? 0;
@@ -159,7 +163,11 @@ interface NestedOptions {
   startsFree: boolean;
 }
 
-/** What is handled between the sets of a part of a session, at least: whatever is on before it and stays after it is free. */
+/**
+ * What is handled between the sets of a part of a session, at least: whatever is on before it and stays after it is free.
+ *
+ * @returns a count of plates, one side
+ */
 export function windowCost(numbering: Numbering, sets: readonly number[]): number {
   const isEmptiedBefore = sets.map(() => false);
   const nested = new Nested(numbering, sets, { isEmptiedBefore, start: [], endsEmpty: false, startsFree: true });

@@ -34,6 +34,7 @@ const MAX_PLANNED = 12;
  * best plan: then it is proven. Up to seven lifters.
  *
  * @throws RangeError for more lifters.
+ * @returns the order by index, its plan, and the least that any order costs
  */
 export function planOrder(question: OrderQuestion, { most = MAX_PLANNED }: OrderOptions = {}): OrderPlan {
   const lifters = question.rounds[0]?.length ?? 0;

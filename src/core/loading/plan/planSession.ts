@@ -28,6 +28,7 @@ const MAX_SINGLES = 6;
  * be off.
  *
  * @throws RangeError for a start that names an unknown plate.
+ * @returns stacks of one side, inside first, for each set; plates handled, a lower bound, and whether it is proven
  */
 export function planSession(question: SessionQuestion, options: PlanOptions = {}): SessionPlan {
   const { sets, plates, barUnits, clampPairUnits } = question;
@@ -111,7 +112,11 @@ function weakBound({ plates, endsEmpty }: SessionQuestion, ways: readonly SideWa
   return sum + (endsEmpty && ways.length > 0 ? Math.ceil(ways.at(-1)!.massUnits / heaviest - 1e-9) : 0);
 }
 
-/** What each set is loaded to, with every choice of plates; for bounds over orders of sets. */
+/**
+ * What each set is loaded to, with every choice of plates; for bounds over orders of sets.
+ *
+ * @returns choices of one side by set, with what is achieved in mass units
+ */
 export function sideWaysOf(question: SessionQuestion): SideWays[] {
   return waysBySet(question, question.barUnits + question.clampPairUnits);
 }

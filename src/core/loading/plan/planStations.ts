@@ -37,6 +37,8 @@ const MAX_ORDERS = 6;
  * to do without, and lifters of the short one to change places; what loads more in all, or the same with fewer plates
  * handled, is taken. What remains short is said set by set. A heuristic: nothing of it is proven but that it is
  * possible. Null when it was cancelled.
+ *
+ * @returns a plan for each station; null when it was stopped
  */
 export function planStations(question: PoolQuestion, options: PoolOptions = {}): PoolPlan | null {
   return new StationPool(question, options).plan();

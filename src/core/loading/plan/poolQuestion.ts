@@ -54,12 +54,20 @@ export interface PoolPlan {
   shortages: Shortage[];
 }
 
-/** From when until when the plates of a set are on its bar. */
+/**
+ * From when until when the plates of a set are on its bar.
+ *
+ * @returns minutes from the start of the class
+ */
 export function spanOf({ sets, endsAtMinutes }: StationQuestion, i: number): readonly [number, number] {
   return [sets[i]!.atMinutes, sets[i + 1]?.atMinutes ?? endsAtMinutes];
 }
 
-/** Pairs of each plate that the other stations leave throughout a span of time. */
+/**
+ * Pairs of each plate that the other stations leave throughout a span of time.
+ *
+ * @returns pairs by plate
+ */
 export function leftThroughout(
   plates: readonly PlanPlate[],
   stations: readonly StationQuestion[],

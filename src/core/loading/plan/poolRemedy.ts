@@ -17,6 +17,8 @@ const LEAVING_OUT: PoolOptions = { passes: 1, repairs: 16 };
  * What to fetch so that no set is short by a felt amount: what the worst shortage misses is added and what is short is
  * planned again, until nothing is. Then of each plate one pair is left out again where it is not needed. Null when some
  * pairs do not do it. Not proven to be the least.
+ *
+ * @returns pairs by plate to bring and the plan with them; null when nothing is short or nothing helps
  */
 export function poolRemedy(question: PoolQuestion, plan: PoolPlan, feltUnits: number): PoolRemedy | null {
   const lackOf = ({ wishedUnits, achievedUnits }: Shortage) => wishedUnits - achievedUnits;

@@ -29,20 +29,33 @@ export interface Relaxed {
   after: Int16Array[];
 }
 
+/**
+ * How many plates a choice has.
+ *
+ * @returns a count of plates, one side
+ */
 export function plateCount(counts: Uint8Array): number {
   let sum = 0;
   for (let k = 0; k < counts.length; k += 1) sum += counts[k]!;
   return sum;
 }
 
-/** Plates that differ between two choices. */
+/**
+ * Plates that differ between two choices.
+ *
+ * @returns a count of plates
+ */
 export function platesApart(a: Uint8Array, b: Uint8Array): number {
   let sum = 0;
   for (let k = 0; k < a.length; k += 1) sum += Math.abs(a[k]! - b[k]!);
   return sum;
 }
 
-/** Least handled through all sets when order on the sleeve does not matter. */
+/**
+ * Least handled through all sets when order on the sleeve does not matter.
+ *
+ * @returns a lower bound in plates of one side, and what each choice of each set costs before and after it
+ */
 export function relaxedSession(question: RelaxedQuestion): Relaxed {
   const { ways, isEmptiedBefore, start, endsEmpty } = question;
   const sets = ways.length;
@@ -64,7 +77,11 @@ export function relaxedSession(question: RelaxedQuestion): Relaxed {
   return { lowerBound: leastOf(before[0], after[0]!), before, after };
 }
 
-/** Least sum of two lists of equal length. */
+/**
+ * Least sum of two lists of equal length.
+ *
+ * @returns the sum
+ */
 export function leastOf(a: Int16Array, b: Int16Array): number {
   let least = NEVER;
   for (let j = 0; j < a.length; j += 1) if (a[j]! + b[j]! < least) least = a[j]! + b[j]!;
@@ -140,7 +157,11 @@ function spread(grid: Int16Array, most: Uint8Array, strides: readonly number[], 
   }
 }
 
-/** Fewest plates that must move between any choices of two sets, by their places; worked out when asked. */
+/**
+ * Fewest plates that must move between any choices of two sets, by their places; worked out when asked.
+ *
+ * @returns a function of two places, for a count of plates
+ */
 export function leastBetween(
   ways: readonly (readonly Uint8Array[])[],
   massUnits: readonly number[],

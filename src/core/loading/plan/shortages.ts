@@ -2,7 +2,11 @@ import { sideWaysOf } from "./planSession";
 import { leftThroughout, spanOf, type Shortage, type StationQuestion } from "./poolQuestion";
 import type { PlanPlate, SessionPlan } from "./sessionQuestion";
 
-/** What one station's sets lack against having every plate to themselves: which plates, when, who holds them. */
+/**
+ * What one station's sets lack against having every plate to themselves: which plates, when, who holds them.
+ *
+ * @returns for each short set what it gets and could have in mass units, pairs by plate that are missing, and minutes from the start of the class
+ */
 export function shortagesOf(
   plates: readonly PlanPlate[],
   stations: readonly StationQuestion[],

@@ -30,7 +30,11 @@ export interface RunState {
   isProven: boolean;
 }
 
-/** The run sheet of a plan, nothing done yet. `sets` and `plan.sets` are the same sets in the same order. */
+/**
+ * The run sheet of a plan, nothing done yet. `sets` and `plan.sets` are the same sets in the same order.
+ *
+ * @returns the state that tablets share
+ */
 export function startRun(
   question: SessionQuestion,
   plan: SessionPlan,
@@ -49,17 +53,33 @@ export function startRun(
   };
 }
 
-/** The next set to lift, or null when none is left. */
+/**
+ * The next set to lift, or null when none is left.
+ *
+ * @returns the set, or null
+ */
 export const currentSet = ({ sets }: RunState): RunSet | null => sets.find(({ state }) => state === "open") ?? null;
 
-/** The set that was done or left out last, or null. */
+/**
+ * The set that was done or left out last, or null.
+ *
+ * @returns the set, or null
+ */
 export const lastClosed = ({ sets }: RunState): RunSet | null => sets.findLast(({ state }) => state !== "open") ?? null;
 
-/** What is on each side now, inside first: as the last set that was done left it. */
+/**
+ * What is on each side now, inside first: as the last set that was done left it.
+ *
+ * @returns ids of plates, inside first
+ */
 export const onBarNow = ({ sets, start }: RunState): readonly string[] =>
   sets.findLast(({ state }) => state === "done")?.perSide ?? start;
 
-/** What comes off (outside first) and goes on (inside first) before each set; nothing before one that is left out. */
+/**
+ * What comes off (outside first) and goes on (inside first) before each set; nothing before one that is left out.
+ *
+ * @returns ids of plates for each set, one side
+ */
 export function changesOfRun({ bar, sets, start }: RunState): { off: string[]; on: string[] }[] {
   let before = start;
   let setup: string | null | undefined;
@@ -75,13 +95,21 @@ export function changesOfRun({ bar, sets, start }: RunState): { off: string[]; o
   });
 }
 
-/** Plates taken off plus put on, one side: through what was done and what is planned, the bar emptied at the end. */
+/**
+ * Plates taken off plus put on, one side: through what was done and what is planned, the bar emptied at the end.
+ *
+ * @returns a count of plates
+ */
 export function handledInRun(run: RunState): number {
   const last = run.sets.findLast(({ state }) => state !== "skipped")?.perSide ?? run.start;
   return changesOfRun(run).reduce((sum, { off, on }) => sum + off.length + on.length, last.length);
 }
 
-/** Most pairs of each plate that the run holds at once from now on. */
+/**
+ * Most pairs of each plate that the run holds at once from now on.
+ *
+ * @returns pairs by plate
+ */
 export function platesHeldByRun(run: RunState): Map<string, number> {
   const most = new Map<string, number>();
   const stacks = [onBarNow(run), ...run.sets.filter(({ state }) => state === "open").map(({ perSide }) => perSide)];

@@ -23,6 +23,8 @@ export interface SteppedRun {
 /**
  * The run after a step. What is done stays as it was done; what comes is planned anew from what is on the bar, where
  * the step makes a difference to it. Pure, so that a tablet without a connection gets to the same state as the server.
+ *
+ * @returns the new state, and whether the step was taken, already so, late or unknown; the state given is not changed
  */
 export function stepRun(run: RunState, step: RunStep): SteppedRun {
   if (step.kind === "plates") return { state: replanned({ ...run, plates: step.plates }), outcome: "taken" };

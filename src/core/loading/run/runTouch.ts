@@ -13,6 +13,11 @@ export interface RunTouch {
   targetKg?: number;
 }
 
+/**
+ * What a touch of a tablet does to a run.
+ *
+ * @returns the step that a touch means, with the load in mass units
+ */
 export function stepOfTouch({ kind, set, perSide = [], targetKg = 0 }: RunTouch): RunStep {
   switch (kind) {
     case "done":

@@ -22,7 +22,11 @@ function squatQuestion({ bar, lift, lifter, loadKg, rules }: MatchQuestion): Bal
   };
 }
 
-/** What this lifter's own lengths make of the bar. Geometry, not a diagnosis. */
+/**
+ * What this lifter's own lengths make of the bar. Geometry, not a diagnosis.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const build: Factor = (question) => {
   const asked = squatQuestion(question);
   if (!asked) return null;
@@ -82,7 +86,11 @@ const TALL_WORDS = {
   yoke: "a yoke bar",
 } as const;
 
-/** What the house believes of tall lifters. */
+/**
+ * What the house believes of tall lifters.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const tall: Factor = ({ bar, lift, lifter, rules }) => {
   const policy = rules.policies.tall;
   if (policy === "model" || !lifter?.build || lifter.build.heightMm < rules.tallMm) return null;

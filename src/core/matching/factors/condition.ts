@@ -1,7 +1,11 @@
 import { sentence } from "../../units/format";
 import type { Factor } from "../question";
 
-/** In service, under watch, or out of use. */
+/**
+ * In service, under watch, or out of use.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const state: Factor = ({ bar }) => {
   const because = bar.stateReason ? `: ${bar.stateReason}` : "";
   const base = { factor: "state", basis: "data" } as const;
@@ -32,7 +36,11 @@ export const state: Factor = ({ bar }) => {
 /** Overdue by this many days it is no longer in good order. Common practice, no source. */
 const LATE_DAYS = 7;
 
-/** Whether it is in good order: care that is long overdue. */
+/**
+ * Whether it is in good order: care that is long overdue.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const order: Factor = ({ barToday }) => {
   const overdue = barToday?.overdue ?? null;
   if (!overdue || overdue.days < LATE_DAYS) return null;
@@ -47,7 +55,11 @@ export const order: Factor = ({ barToday }) => {
   };
 };
 
-/** Whether it hangs where it is wanted: said, and decides among equals. */
+/**
+ * Whether it hangs where it is wanted: said, and decides among equals.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const near: Factor = ({ barToday, near: wanted }) => {
   const place = barToday?.place ?? null;
   if (wanted === null || place === null) return null;
@@ -60,7 +72,11 @@ export const near: Factor = ({ barToday, near: wanted }) => {
   };
 };
 
-/** Whether it is free. */
+/**
+ * Whether it is free.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const free: Factor = ({ barToday }) => {
   const takenAt = barToday?.takenAt ?? null;
   if (takenAt === null) return null;

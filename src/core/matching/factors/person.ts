@@ -51,7 +51,11 @@ interface LiftFacts {
 const OVERHEAD = ["overhead-press", "push-press", "jerk", "snatch", "thruster"];
 const PRESSES = ["bench", "close-grip-bench", ...OVERHEAD];
 
-/** What the lifter says is not comfortable, against what the bar asks in this lift. */
+/**
+ * What the lifter says is not comfortable, against what the bar asks in this lift.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const comfort: Factor = ({ bar, lift, lifter }) => {
   if (!lifter || lifter.limits.length === 0) return null;
   const facts: LiftFacts = {
@@ -93,7 +97,11 @@ export const comfort: Factor = ({ bar, lift, lifter }) => {
 const SMALL_HAND_MM = 175;
 const LARGE_HAND_MM = 205;
 
-/** Thickness against this lifter's hand. A hook grip wants the thumb round the shaft; hand length is what people measure. */
+/**
+ * Thickness against this lifter's hand. A hook grip wants the thumb round the shaft; hand length is what people measure.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const hands: Factor = ({ bar, lift, lifter }) => {
   const diameter = valueOf(bar, "shaftDiameter");
   const hand = lifter?.handLengthMm ?? null;
@@ -128,7 +136,11 @@ export const hands: Factor = ({ bar, lift, lifter }) => {
 const HINGES = ["good-morning", "romanian-deadlift"];
 export const HINGE_ON_STRAIGHT = "hinge-on-straight";
 
-/** Beginners and swinging bars, and what a coach confirms first. */
+/**
+ * Beginners and swinging bars, and what a coach confirms first.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const readiness: Factor = ({ bar, lift, lifter, purpose }) => {
   const swings = FAMILIES[bar.family].form === "cambered";
   const isLearning = lifter?.experience === "learning" || purpose === "learning";
@@ -168,7 +180,11 @@ export const readiness: Factor = ({ bar, lift, lifter, purpose }) => {
 const LIGHT_SHARE = 0.7;
 const BLOCK_DAYS = 28;
 
-/** Whether the lifter knows the bar, and what the house thinks of changing. */
+/**
+ * Whether the lifter knows the bar, and what the house thinks of changing.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const familiarity: Factor = ({ bar, lifter, loadKg, today, rules }) => {
   if (!lifter) return null;
   const own = lifter.used.get(bar.tag);

@@ -13,7 +13,11 @@ const FAMILY_TEXT: Record<Verdict, (family: string, lift: string) => string> = {
   never: (family, lift) => `The ${lift} cannot be done with ${family}.`,
 };
 
-/** What bars of its family are for, and what the house believes of two of them. */
+/**
+ * What bars of its family are for, and what the house believes of two of them.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const family: Factor = ({ bar, lift, rules: { policies } }) => {
   const usual = familySuitability(bar.family, lift.like);
   const isRaised =
@@ -36,7 +40,11 @@ export const family: Factor = ({ bar, lift, rules: { policies } }) => {
   };
 };
 
-/** A fixed sleeve, or a bar that is not straight, must not be turned over: it throws the wrists. */
+/**
+ * A fixed sleeve, or a bar that is not straight, must not be turned over: it throws the wrists.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const turnover: Factor = ({ bar, lift }) => {
   if (lift.speed !== "fast") return null;
   if (!isStraight(bar))
@@ -56,7 +64,11 @@ export const turnover: Factor = ({ bar, lift }) => {
   return null;
 };
 
-/** A bar that does not sit in J-cups cannot start where a rack is needed. */
+/**
+ * A bar that does not sit in J-cups cannot start where a rack is needed.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const rack: Factor = ({ bar, lift }) => {
   const needsRack = lift.start === "rack" && lift.ending === "racked" && lift.contact !== "hands";
   if (!needsRack || bar.canBeRacked !== false) return null;
@@ -69,7 +81,11 @@ export const rack: Factor = ({ bar, lift }) => {
   };
 };
 
-/** The bar by itself against the wished load. */
+/**
+ * The bar by itself against the wished load.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const emptyMass: Factor = (question) => {
   const { bar, loadKg, rules } = question;
   const mass = valueOf(bar, "mass");

@@ -31,7 +31,11 @@ const ON_THE_BACK: Partial<Record<Purpose, (family: string, isStraight: boolean,
   },
 };
 
-/** What the set is for. */
+/**
+ * What the set is for.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const purpose: Factor = ({ bar, lift, lifter, purpose: wanted, rules }) => {
   const base = { factor: "purpose", basis: "common-practice" } as const;
   if (wanted === "general" || wanted === "learning") return null;
@@ -72,7 +76,11 @@ export const purpose: Factor = ({ bar, lift, lifter, purpose: wanted, rules }) =
   return { ...base, atBest, text: () => `Opinion: ${text}.` };
 };
 
-/** The bar of the next meeting, when it is near or the set is for it. */
+/**
+ * The bar of the next meeting, when it is near or the set is for it.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const meeting: Factor = ({ bar, lifter, purpose: wanted, rules }) => {
   const next = lifter?.meeting ?? null;
   if (!next) return null;

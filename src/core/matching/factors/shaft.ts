@@ -3,7 +3,11 @@ import { trimmed } from "../../units/format";
 import { hasMarks } from "../meetingSpec";
 import { bendingOf, isStraight, whipAt, type Factor } from "../question";
 
-/** How the sleeves turn against how fast the lift is. */
+/**
+ * How the sleeves turn against how fast the lift is.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const sleeves: Factor = ({ bar, lift, rules: { policies } }) => {
   const rotation = bar.sleeveRotation;
   const decides = policies.sleeves === "decides";
@@ -54,7 +58,11 @@ export const sleeves: Factor = ({ bar, lift, rules: { policies } }) => {
 /** At this drop of the plates a slow lift on the back or in the press starts to shake. Common practice, no source. */
 const SHAKY_DROP_MM = 25;
 
-/** How far it bends at this load, and what that does. */
+/**
+ * How far it bends at this load, and what that does.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const stiffness: Factor = (question) => {
   const { bar, lift } = question;
   if (!isStraight(bar)) return null;
@@ -107,7 +115,11 @@ export const stiffness: Factor = (question) => {
 const SLOW_THREE = ["back-squat-high", "back-squat-low", "bench", "deadlift", "sumo-deadlift"];
 const GENERAL = ["power", "all-round", "hybrid"];
 
-/** 29 mm with slim collars or 28.5 mm with thick ones, if the house has a rule. */
+/**
+ * 29 mm with slim collars or 28.5 mm with thick ones, if the house has a rule.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const slowShaft: Factor = ({ bar, lift, rules: { policies } }) => {
   if (policies.shaft === "either" || !SLOW_THREE.includes(lift.like) || !GENERAL.includes(bar.family)) return null;
   const [diameter, collar] = [valueOf(bar, "shaftDiameter"), valueOf(bar, "collarThickness")];
@@ -134,7 +146,11 @@ export const slowShaft: Factor = ({ bar, lift, rules: { policies } }) => {
       };
 };
 
-/** Thickness against the grip that the lift needs, whoever lifts. */
+/**
+ * Thickness against the grip that the lift needs, whoever lifts.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const thickness: Factor = ({ bar, lift }) => {
   const diameter = valueOf(bar, "shaftDiameter");
   if (diameter === null || lift.contact !== "hands" || !isStraight(bar)) return null;
@@ -154,7 +170,11 @@ export const thickness: Factor = ({ bar, lift }) => {
 /** From this load on a smooth shaft slips in a pull. Common practice, no source. */
 const HEAVY_PULL_KG = 140;
 
-/** How sharp the knurl is against what the hands do. */
+/**
+ * How sharp the knurl is against what the hands do.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const knurl: Factor = ({ bar, lift, loadKg }) => {
   if (lift.contact !== "hands" || !isStraight(bar)) return null;
   const base = { factor: "knurl", basis: "common-practice" } as const;
@@ -184,7 +204,11 @@ export const knurl: Factor = ({ bar, lift, loadKg }) => {
   return null;
 };
 
-/** The middle of the shaft against backs, shins and throats. */
+/**
+ * The middle of the shaft against backs, shins and throats.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const centreKnurl: Factor = ({ bar, lift, rules: { policies } }) => {
   if (!isStraight(bar)) return null;
   const isTouched = lift.contact === "back" || lift.isCentreScraped;
@@ -232,7 +256,11 @@ export const centreKnurl: Factor = ({ bar, lift, rules: { policies } }) => {
   };
 };
 
-/** Rings that hands find their place by: 810 mm apart for the bench, 910 mm for the snatch. */
+/**
+ * Rings that hands find their place by: 810 mm apart for the bench, 910 mm for the snatch.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const marks: Factor = ({ bar, lift }) => {
   const wanted = lift.like === "bench" ? "powerlifting" : lift.like === "snatch" ? "weightlifting" : null;
   if (wanted === null || !isStraight(bar)) return null;

@@ -2,7 +2,11 @@ import { ratedTotalKg } from "../../bars/bar";
 import { trimmed } from "../../units/format";
 import { whipAt, type Factor } from "../question";
 
-/** The load against the most the bar may carry. */
+/**
+ * The load against the most the bar may carry.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const rating: Factor = ({ bar, loadKg, rules }) => {
   const rated = ratedTotalKg(bar);
   if (rated === null)
@@ -46,7 +50,11 @@ export const rating: Factor = ({ bar, loadKg, rules }) => {
   };
 };
 
-/** The margin is not a rating and never stands in for a missing one; a small one is a reason to look twice. */
+/**
+ * The margin is not a rating and never stands in for a missing one; a small one is a reason to look twice.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
 export const margin: Factor = (question) => {
   const factor = whipAt(question)?.safetyFactor ?? null;
   if (factor === null || factor >= question.rules.leastMargin) return null;
