@@ -10,10 +10,12 @@ const REFUSAL_TEXT: Record<number, string> = {
   403: "Your role may not do this",
   404: "There is no such thing",
   405: "The path exists, the method does not",
+  409: "Something changed meanwhile; nothing was done",
   413: "The body is over 256 KiB",
   415: "The body is not JSON",
   422: "Understood, but it cannot be done",
   500: "Our mistake",
+  503: "The database is busy; try again after the seconds of Retry-After",
 };
 
 /** The description of /api/v1 in OpenAPI 3.1, made of the very schemas that check requests. */
@@ -74,7 +76,7 @@ function operation({ path, summary, query, body, answer, produces, consumes, ref
     ? { content: { [produces]: { schema: { type: "string" } } } }
     : json(answer ? schemaOf(answer) : { type: "object" });
   const responses: Json = { 200: { description: "Done", ...done } };
-  for (const status of [400, 405, 500, ...refusals].sort())
+  for (const status of [400, 405, 500, 503, ...refusals].sort())
     responses[status] = { description: REFUSAL_TEXT[status], ...json({ $ref: "#/components/schemas/Error" }) };
   return {
     summary,

@@ -75,10 +75,10 @@ export function quantityRows(
   latest: readonly Pick<BarMeasurementRow, "kind" | "readings">[],
 ) {
   const kinds = new Set<QuantityKind>([...QUANTITY_KINDS.filter((kind) => stated[kind])]);
-  for (const { kind } of latest) kinds.add(kind as QuantityKind);
+  for (const { kind } of latest) kinds.add(kind);
   const statedRows = [...kinds].map((kind) => ({ kind, stated: stated[kind] ? convertTyped(stated[kind]) : null }));
   const known = effectiveQuantities(statedRows, latest);
-  const bar = barFromRow(row as BarRow, known);
+  const bar = barFromRow(row, known);
   return {
     columns: { ...effectiveColumns(bar), ratedTotalKg: ratedTotalKg(bar) },
     quantities: [...kinds].map((kind) => ({

@@ -19,7 +19,7 @@ export function effectiveQuantities(
   const known: KnownQuantities = {};
   for (const row of stated) {
     const effective = effectiveQuantity(row.stated, readings.get(row.kind) ?? []);
-    if (effective) known[row.kind as QuantityKind] = effective;
+    if (effective) known[row.kind] = effective;
   }
   return known;
 }
@@ -31,7 +31,7 @@ export function storedQuantities(
   return Object.fromEntries(
     rows.map(({ kind, stated, effective, source }) => [
       kind,
-      { value: effective, source: source as Quantity["source"], ...(stated === null ? {} : { statedValue: stated }) },
+      { value: effective, source: source, ...(stated === null ? {} : { statedValue: stated }) },
     ]),
   );
 }
@@ -46,17 +46,17 @@ export function barFromRow(
   return {
     tag: row.tag,
     name: row.name,
-    family: row.family as Bar["family"],
-    state: row.state as Bar["state"],
+    family: row.family,
+    state: row.state,
     stateReason: row.stateReason,
-    sleeveRotation: row.sleeveRotation as Bar["sleeveRotation"],
-    alloy: row.alloy as Bar["alloy"],
+    sleeveRotation: row.sleeveRotation,
+    alloy: row.alloy,
     elasticModulusGPa: row.elasticModulusGPa,
     yieldMPa: row.yieldMPa,
-    finish: row.finish as Bar["finish"],
-    knurl: row.knurl as Bar["knurl"],
-    centreKnurl: row.centreKnurl as Bar["centreKnurl"],
-    ringMarks: row.ringMarks as Bar["ringMarks"],
+    finish: row.finish,
+    knurl: row.knurl,
+    centreKnurl: row.centreKnurl,
+    ringMarks: row.ringMarks,
     plainGapMm: row.plainGapMm,
     canBeRacked: row.canBeRacked,
     hardLimitKg: row.hardLimitKg,

@@ -1,5 +1,5 @@
 import { careDue, type CareDue, type CareHouse } from "@/core/care/careDue";
-import { isTaskFor, type CareBar, type CareTaskKey } from "@/core/care/careTasks";
+import { isTaskFor, type CareTaskKey } from "@/core/care/careTasks";
 import { METER_TASKS } from "@/core/care/meterTasks";
 import { needOf, onCondition, type MeterTask, type Need } from "@/core/care/needMeter";
 import type { HallDay } from "@/core/units/hallDay";
@@ -33,8 +33,7 @@ export function meterTaskOf(task: CareTaskRow): MeterTask {
 /** Whether a task is done on a bar. */
 export const isTaskOf = (task: CareTaskRow, bar: PlannedBar) => isTaskFor(task.key as CareTaskKey, careBarOf(bar));
 
-const careBarOf = (bar: PlannedBar) =>
-  ({ family: bar.family, finish: bar.finish, sleeveRotation: bar.sleeveRotation }) as CareBar;
+const careBarOf = (bar: PlannedBar) => ({ family: bar.family, finish: bar.finish, sleeveRotation: bar.sleeveRotation });
 
 /** The plan row for one bar and task, or null when the task is not done on this bar. */
 export function carePlanRow(

@@ -30,7 +30,7 @@ describe("one hall's view", () => {
 describe("what must always hold", () => {
   it("a tag is unique among bars that are not retired, in one hall", async () => {
     const { hall, bar } = await makeHall("A");
-    const twin = { tag: "T1", name: "Twin", family: "power", state: "in-service", knownSince: "2026-01-01" };
+    const twin = { tag: "T1", name: "Twin", family: "power", state: "in-service", knownSince: "2026-01-01" } as const;
     await expect(hall.insert(bars, twin)).rejects.toThrow();
     await hall.update(bars, eq(bars.id, bar.id), { state: "retired" });
     await expect(hall.insert(bars, twin)).resolves.toHaveLength(1);
@@ -39,17 +39,17 @@ describe("what must always hold", () => {
     const { hall, bar, actor } = await makeHall("A");
     const measurement = {
       barId: bar.id,
-      kind: "mass",
+      kind: "mass" as const,
       measuredAt: new Date("2026-03-20T12:00:00Z"),
       personId: actor("care").personId,
       instrument: "scale",
-      typedUnit: "kg",
+      typedUnit: "kg" as const,
     };
     await expect(hall.insert(barMeasurements, { ...measurement, typedValues: [], readings: [] })).rejects.toThrow();
     await expect(
       hall.insert(barMeasurements, { ...measurement, typedValues: ["1", "2"], readings: [1] }),
     ).rejects.toThrow();
-    await expect(hall.update(bars, eq(bars.id, bar.id), { state: "lost" })).rejects.toThrow();
+    await expect(hall.update(bars, eq(bars.id, bar.id), { state: "lost" as "watch" })).rejects.toThrow();
     await expect(
       hall.insert(plates, { key: "p", massValue: "0", massUnit: "kg", massUnits: 0, pairs: 1 }),
     ).rejects.toThrow();

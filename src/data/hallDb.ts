@@ -83,7 +83,7 @@ export class HallDb {
     if (limit !== undefined) query = query.limit(limit);
     if (offset) query = query.offset(offset);
     if (forUpdate) query = query.for("update");
-    return (await this.run(query)) as Row<T>[];
+    return await this.run(query);
   }
 
   /**
@@ -239,12 +239,12 @@ export class HallDb {
   async insert<T extends HallTable>(table: T, values: NewRow<T> | NewRow<T>[]): Promise<Row<T>[]> {
     const rows = (Array.isArray(values) ? values : [values]).map((row) => ({ ...row, hallId: this.hallId }));
     if (rows.length === 0) return [];
-    return (await this.run(
+    return await this.run(
       this.executor
         .insert(table)
         .values(rows as never)
         .returning(),
-    )) as Row<T>[];
+    );
   }
 
   /** Inserts, or changes the row that is there already. */

@@ -1,8 +1,11 @@
+import type { ClimateClass } from "@/core/care/climateClass";
+import type { MeetingSpec } from "@/core/matching/meetingSpec";
+import type { PlaceKind } from "@/core/setups/storage";
 /** The made-up hall around the bars: plates, clamps, stations, people. Everyone and everything is invented. */
 export const DEMO_HALL = {
   name: "Kestrel Reach Rowing Club",
   timeZone: "Europe/London",
-  climateClass: "salt-humid",
+  climateClass: "salt-humid" as ClimateClass,
   currency: "GBP",
 };
 
@@ -200,7 +203,7 @@ export const DEMO_MEETING_SPECS: readonly {
   source: string;
   lifts: string[];
   ranges: Record<string, { least?: number; most?: number }>;
-  marks: string | null;
+  marks: MeetingSpec["marks"];
 }[] = [
   {
     rules: "River Federation",
@@ -251,14 +254,19 @@ export const DEMO_CLASS = {
 };
 
 /** The second, small hall, to show that neither sees the other. */
-export const SECOND_HALL = { name: "Alder Yard", timeZone: "Europe/Lisbon", climateClass: "dry", currency: "EUR" };
+export const SECOND_HALL = {
+  name: "Alder Yard",
+  timeZone: "Europe/Lisbon",
+  climateClass: "dry" as ClimateClass,
+  currency: "EUR",
+};
 
 /** Facts of the places, by name: kind, pegs, longest bar, height, free room in front, walkway, where on the sketch. */
 export const DEMO_PLACE_FACTS: Readonly<
   Record<
     string,
     {
-      kind: string;
+      kind: PlaceKind;
       slots: number;
       lengthMm: number | null;
       heightMm: number;
@@ -276,7 +284,7 @@ export const DEMO_PLACE_FACTS: Readonly<
 };
 
 function place(
-  kind: string,
+  kind: PlaceKind,
   slots: number,
   lengthMm: number | null,
   heightMm: number,

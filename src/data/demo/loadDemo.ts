@@ -27,6 +27,7 @@ import {
   SECOND_HALL,
 } from "./demoHall";
 import { loadClimate, loadHours, loadInspections } from "./loadCareFacts";
+import type { Role } from "../schema";
 import { loadPeople } from "./loadPeople";
 import { seededRandom } from "./random";
 
@@ -70,7 +71,7 @@ export async function emptyDatabase(db: Database): Promise<void> {
 
 interface HallSpec {
   bars: readonly DemoBar[];
-  people: readonly (readonly [string, string])[];
+  people: readonly (readonly [string, Role])[];
   isFull: boolean;
 }
 
@@ -96,11 +97,17 @@ async function loadHall(
     people[person.name] = person.id;
   const coach = spec.people.find(([, role]) => role === "coach")![0];
   if (spec.isFull)
-    await hall.insert(schema.apiTokens, {
-      personId: people[coach]!,
-      tokenSha256: createHash("sha256").update("demo-token").digest("hex"),
-      label: "demo",
-    });
+    await hall.insert(
+      schema.apiTokens,
+      [
+        ["demo-token", coach],
+        ["demo-manager-token", spec.people.find(([, role]) => role === "manager")![0]],
+      ].map(([token, name]) => ({
+        personId: people[name!]!,
+        tokenSha256: createHash("sha256").update(token!).digest("hex"),
+        label: token!,
+      })),
+    );
 
   const places: Record<string, string> = {};
   const placeNames = spec.isFull ? DEMO_PLACES : (["Back wall"] as const);
@@ -176,7 +183,7 @@ async function loadHall(
     );
     await loadInspections(hall, rows, measurer, today);
   }
-  await loadCare(hall, rows, tasks, facts.climateClass as ClimateClass, people, spec, today);
+  await loadCare(hall, rows, tasks, facts.climateClass, people, spec, today);
 }
 
 function plateRow([key, mass, material, diameterMm, thicknessMm, pairs, colour]: (typeof DEMO_PLATES)[number]) {
@@ -204,7 +211,7 @@ async function loadBar(
   now: Date,
 ): Promise<BarRow> {
   const record = demoRecord(spec, today);
-  const measurements = Object.entries(spec.measured ?? {}).map(([kind, text]) => {
+  const measurements = (Object.entries(spec.measured ?? {}) as [QuantityKind, string][]).map(([kind, text]) => {
     const values = text.split(" ");
     const unit = values.pop() as Unit;
     return {
@@ -230,7 +237,7 @@ async function loadBar(
       ...measurement,
       barId: row!.id,
       personId,
-      instrument: QUANTITIES[measurement.kind as QuantityKind].instrument,
+      instrument: QUANTITIES[measurement.kind].instrument,
       measuredAt: new Date(now.getTime() - (40 - (i % 5)) * 86_400_000),
     })),
   );

@@ -108,7 +108,7 @@ async function loadSetups(hall: HallDb, { people, bars, today }: World, lifters:
       lifterId: lifters.get(lifter)!,
       barId: bars.get(tag)!,
       liftKey,
-      setting: { ...setting } as Record<string, string>,
+      setting: { ...setting },
       chartVersion: tag in DEMO_CHARTS ? 1 : 0,
       stationKey,
       jCupHole,

@@ -22,7 +22,7 @@ export const climateSensors = pgTable(
     hallId: hallId(),
     key: text().notNull(),
     name: text().notNull(),
-    kind: text().notNull(),
+    kind: text().$type<"simulated" | "entered">().notNull(),
     seed: integer(),
     /** What falls on steel there, mg/m²·day, where a file does not say otherwise. */
     so2: doublePrecision().notNull(),

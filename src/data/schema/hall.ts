@@ -12,13 +12,14 @@ import {
   unique,
   uuid,
 } from "drizzle-orm/pg-core";
+import type { ClimateClass } from "../../core/care/climateClass";
 
 /** One gym. A hall owns every row of every other table; rows refer to each other only within a hall. */
 export const halls = pgTable("halls", {
   id: uuid().primaryKey().defaultRandom(),
   name: text().notNull(),
   timeZone: text().notNull(),
-  climateClass: text().notNull(),
+  climateClass: text().$type<ClimateClass>().notNull(),
   currency: text().notNull().default("EUR"),
   createdAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
 });
@@ -29,6 +30,10 @@ export const hallId = () =>
     .notNull()
     .references(() => halls.id);
 
+/** What somebody is in the hall; `server/access` says what each may. */
+export const ROLES = ["manager", "coach", "care", "lifter", "wall"] as const;
+export type Role = (typeof ROLES)[number];
+
 /** Whoever may use the program, with one role. Erasing a person takes the name and leaves the row. */
 export const people = pgTable(
   "people",
@@ -36,7 +41,7 @@ export const people = pgTable(
     id: uuid().primaryKey().defaultRandom(),
     hallId: hallId(),
     name: text().notNull(),
-    role: text().notNull(),
+    role: text().$type<Role>().notNull(),
     version: integer().notNull().default(1),
   },
   (t) => [

@@ -17,6 +17,7 @@ import {
 import type { InspectionFacts } from "@/core/care/inspection";
 import { bars } from "./bars";
 import { hallId, people } from "./hall";
+import type { InspectionVerdict } from "../../core/care/inspection";
 
 const bytes = customType<{ data: Buffer; default: false }>({ dataType: () => "bytea" });
 
@@ -58,8 +59,8 @@ export const inspections = pgTable(
     tirMm: doublePrecision(),
     bendAtDeg: doublePrecision(),
     /** By the rule. */
-    suggested: text().notNull(),
-    decided: text().notNull(),
+    suggested: text().$type<InspectionVerdict>().notNull(),
+    decided: text().$type<InspectionVerdict>().notNull(),
     reason: text(),
     enteredAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
   },

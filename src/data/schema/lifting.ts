@@ -18,6 +18,10 @@ import {
 } from "drizzle-orm/pg-core";
 import { bars } from "./bars";
 import { hallId, people } from "./hall";
+import type { Experience, Purpose } from "../../core/matching/lifter";
+import type { Lift } from "../../core/matching/lifts";
+import type { MeetingSpec } from "../../core/matching/meetingSpec";
+import type { Unit } from "../../core/units/typedQuantity";
 
 /** Lifts a hall does; it starts with the usual ones and may add its own. */
 export const lifts = pgTable(
@@ -28,14 +32,14 @@ export const lifts = pgTable(
     key: text().notNull(),
     name: text().notNull(),
     listOrder: integer().notNull(),
-    speed: text().notNull(),
-    start: text().notNull(),
-    ending: text().notNull(),
-    contact: text().notNull(),
+    speed: text().$type<Lift["speed"]>().notNull(),
+    start: text().$type<Lift["start"]>().notNull(),
+    ending: text().$type<Lift["ending"]>().notNull(),
+    contact: text().$type<Lift["contact"]>().notNull(),
     supportHalfSpacingMm: doublePrecision().notNull(),
     isCentreScraped: boolean().notNull(),
     /** Key of the usual lift that it is judged like. */
-    like: text("judged_like").notNull(),
+    like: text("judged_like").$type<Lift["like"]>().notNull(),
     prerequisite: text(),
     usualKg: doublePrecision().notNull().default(60),
     version: integer().notNull().default(1),
@@ -66,7 +70,7 @@ export const lifters = pgTable(
     thighLengthMm: doublePrecision(),
     shankLengthMm: doublePrecision(),
     handLengthMm: doublePrecision(),
-    experience: text().notNull().default("regular"),
+    experience: text().$type<Experience>().notNull().default("regular"),
     /** What is not comfortable, and their own words about it. */
     limits: text().array(),
     comfortNote: text(),
@@ -120,7 +124,7 @@ export const meetingSpecs = pgTable(
     lifts: text().array().notNull(),
     /** Least and greatest of quantities. */
     ranges: jsonb().$type<Record<string, { least?: number; most?: number }>>().notNull(),
-    marks: text(),
+    marks: text().$type<NonNullable<MeetingSpec["marks"]>>(),
     version: integer().notNull().default(1),
   },
   (t) => [unique().on(t.hallId, t.id), index().on(t.hallId, t.rules)],
@@ -160,9 +164,9 @@ export const classEntries = pgTable(
     lifterId: uuid().notNull(),
     liftKey: text().notNull(),
     loadValue: numeric().notNull(),
-    loadUnit: text().notNull(),
+    loadUnit: text().$type<Unit>().notNull(),
     loadKg: doublePrecision().notNull(),
-    purpose: text().notNull().default("general"),
+    purpose: text().$type<Purpose>().notNull().default("general"),
     lockedBlock: integer(),
     lockedStation: text(),
     lockedBarId: uuid(),

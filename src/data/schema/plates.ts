@@ -15,6 +15,8 @@ import {
   uuid,
 } from "drizzle-orm/pg-core";
 import { hallId, people } from "./hall";
+import type { PlateMaterial } from "../../core/loading/plateKind";
+import type { Unit } from "../../core/units/typedQuantity";
 
 /** Plates that are alike. Masses as typed, and as whole units of 10⁻¹⁰ kg. */
 export const plates = pgTable(
@@ -25,9 +27,9 @@ export const plates = pgTable(
     /** Short and steady, for people and programs: "r25", "i45lb". */
     key: text().notNull(),
     massValue: numeric().notNull(),
-    massUnit: text().notNull(),
+    massUnit: text().$type<Unit>().notNull(),
     massUnits: bigint({ mode: "number" }).notNull(),
-    material: text(),
+    material: text().$type<PlateMaterial>(),
     diameterMm: doublePrecision(),
     thicknessMm: doublePrecision(),
     pairs: integer().notNull(),
@@ -54,7 +56,7 @@ export const plateWeights = pgTable(
     /** What is written on it to tell it from the others. */
     mark: text().notNull(),
     massValue: numeric().notNull(),
-    massUnit: text().notNull(),
+    massUnit: text().$type<Unit>().notNull(),
     massUnits: bigint({ mode: "number" }).notNull(),
     weighedBy: uuid().notNull(),
     weighedAt: timestamp({ withTimezone: true }).notNull(),
@@ -76,7 +78,7 @@ export const clamps = pgTable(
     key: text().notNull(),
     name: text().notNull(),
     pairMassValue: numeric().notNull(),
-    pairMassUnit: text().notNull(),
+    pairMassUnit: text().$type<Unit>().notNull(),
     pairMassUnits: bigint({ mode: "number" }).notNull(),
     /** Sleeve that one clamp takes. */
     widthMm: doublePrecision().notNull(),

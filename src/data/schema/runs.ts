@@ -3,6 +3,7 @@ import { check, foreignKey, index, integer, jsonb, pgTable, text, timestamp, uni
 import type { RunState } from "@/core/loading/run/runState";
 import { bars } from "./bars";
 import { hallId, people } from "./hall";
+import type { RunStep, SteppedRun } from "../../core/loading/run/runStep";
 
 /** A session on one bar while it is lifted. The state follows from the plan and the steps, and is kept beside them. */
 export const runs = pgTable(
@@ -42,10 +43,10 @@ export const runSteps = pgTable(
     runId: uuid().notNull(),
     /** The run's count after it. */
     seq: integer().notNull(),
-    kind: text().notNull(),
+    kind: text().$type<RunStep["kind"] | "plates">().notNull(),
     setId: text(),
     detail: jsonb(),
-    outcome: text().notNull(),
+    outcome: text().$type<SteppedRun["outcome"]>().notNull(),
     /** What is said of it on the sheet; null where nothing is. */
     notice: text(),
     personId: uuid().notNull(),

@@ -1,6 +1,7 @@
 import { sql } from "drizzle-orm";
 import { check, doublePrecision, integer, pgTable, text, unique, uuid } from "drizzle-orm/pg-core";
 import { hallId } from "./hall";
+import type { StationKind } from "../../core/classes/stationSuits";
 
 /** Where lifting is done: racks, benches, platforms, open floor. */
 export const stations = pgTable(
@@ -10,7 +11,7 @@ export const stations = pgTable(
     hallId: hallId(),
     key: text().notNull(),
     name: text().notNull(),
-    kind: text().notNull(),
+    kind: text().$type<StationKind>().notNull(),
     /** Name of the place where bars hang nearest. */
     nearPlace: text(),
     /** Between the contact points of the two J-cups. */

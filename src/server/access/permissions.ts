@@ -1,10 +1,10 @@
 import "server-only";
 
+import type { Role } from "@/data/schema";
+
+export { ROLES, type Role } from "@/data/schema";
+
 /** What a person may do, by role. Checked in server modules, never only in pages. */
-export const ROLES = ["manager", "coach", "care", "lifter", "wall"] as const;
-
-export type Role = (typeof ROLES)[number];
-
 const PERMISSIONS = {
   "bar.change-state": ["manager", "coach"],
   /** Lifting a quarantine is the manager's alone. */

@@ -3,7 +3,6 @@ import { and, asc, eq, isNull } from "drizzle-orm";
 import { getIronSession } from "iron-session";
 import { cookies } from "next/headers";
 import { cache } from "react";
-import type { ClimateClass } from "@/core/care/climateClass";
 import { groupBy } from "@/core/collections/groupBy";
 import { database } from "@/data/client";
 import { environment, now } from "@/data/environment";
@@ -11,7 +10,6 @@ import { HallDb } from "@/data/hallDb";
 import { log } from "@/data/log";
 import { calendarLinks, halls, people } from "@/data/schema";
 import { type Actor, type Context, clockIn } from "./context";
-import type { Role } from "./permissions";
 
 /* The edge: who is asking is decided here and nowhere else, and no other room of the server opens the database. */
 
@@ -121,13 +119,13 @@ function actorQuery() {
 }
 
 function toActor({ person, hall }: { person: typeof people.$inferSelect; hall: typeof halls.$inferSelect }): Actor {
-  return { ...hallOf(hall), personId: person.id, name: person.name, role: person.role as Role };
+  return { ...hallOf(hall), personId: person.id, name: person.name, role: person.role };
 }
 
 const hallOf = (hall: typeof halls.$inferSelect) => ({
   hallId: hall.id,
   hallName: hall.name,
   timeZone: hall.timeZone,
-  climateClass: hall.climateClass as ClimateClass,
+  climateClass: hall.climateClass,
   currency: hall.currency,
 });

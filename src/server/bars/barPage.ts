@@ -54,7 +54,7 @@ export async function barDetails(context: Context, tag: string): Promise<BarDeta
     currency: row.priceCurrency ?? context.actor.currency,
     measurements: counting.map(({ id, kind, measuredAt, personId, instrument, typedValues, typedUnit }) => ({
       id,
-      kind: kind as QuantityKind,
+      kind: kind,
       at: measuredAt,
       by: names.get(personId) ?? "somebody",
       instrument,

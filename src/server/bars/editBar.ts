@@ -1,6 +1,5 @@
 import "server-only";
 import { eq } from "drizzle-orm";
-import type { BarState } from "@/core/bars/bar";
 import { differingTexts, readBarRecord, recordLabel, recordTexts } from "@/core/bars/barRecord";
 import { bars } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
@@ -33,7 +32,7 @@ export async function editBar(
     const before = recordTexts(await recordOf(hall, row));
     const { record } = read;
     // The state has a form and a reason of its own; an edit leaves it as it is now.
-    const mine = recordTexts({ ...record, state: row.state as BarState, stateReason: row.stateReason });
+    const mine = recordTexts({ ...record, state: row.state, stateReason: row.stateReason });
     const differing = differingTexts(before, mine);
     if (row.version !== version) {
       const problems = Object.keys(differing.after).map((key) => ({
@@ -55,9 +54,7 @@ export async function editBar(
       ]);
     const changed = Object.keys(differing.after);
     if (changed.length > 0) {
-      await writeRecords(context, [
-        { row, record: { ...record, state: row.state as BarState, stateReason: row.stateReason } },
-      ]);
+      await writeRecords(context, [{ row, record: { ...record, state: row.state, stateReason: row.stateReason } }]);
       await recordChange(context, { entity: "bar", entityId: row.id, action: "edited", ...differing });
     }
     return { ok: true, tag: record.tag, changed };

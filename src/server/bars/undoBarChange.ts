@@ -1,5 +1,6 @@
 import "server-only";
 import { desc, eq, ne } from "drizzle-orm";
+import { BAR_STATES } from "@/core/bars/bar";
 import { readBarRecord, recordTexts } from "@/core/bars/barRecord";
 import type { BarRow } from "@/data/barRows";
 import { barMeasurements, bars } from "@/data/schema";
@@ -51,7 +52,7 @@ type Texts = Record<string, unknown> | null;
 async function revert(context: Context, row: BarRow, what: string, was: Texts, is: Texts) {
   const { hall } = context;
   if (what === "state") {
-    const state = String(was?.state);
+    const state = BAR_STATES.find((one) => one === was?.state) ?? row.state;
     if (!mayLeave(context, row.state, state)) return forbidden("lift a quarantine; only the manager may");
     const stateReason = (was?.stateReason as string | null | undefined) ?? null;
     if (row.state === "retired" && (await tagsInUse(hall, [row.tag])).length > 0)

@@ -93,7 +93,7 @@ export const wallFacts = cache(async (context: Context): Promise<WallFacts> => {
     quarantined: sum(hung.filter(({ state }) => state === "quarantined")),
     families: FAMILY_KEYS.filter((key) => hung.some(({ family }) => family === key)),
     states: [...new Set(groups.map(({ state }) => state))] as BarState[],
-    finishes: [...new Set(hung.flatMap(({ finish }) => finish ?? []))].sort() as Finish[],
+    finishes: [...new Set(hung.flatMap(({ finish }) => finish ?? []))].sort(),
     places: names,
     spans: Object.fromEntries(
       QUANTITY_KINDS.flatMap((kind) => {

@@ -1,7 +1,6 @@
 import "server-only";
 import { eq } from "drizzle-orm";
 import { type PlannedClass, planClass } from "@/core/classes/planClass";
-import type { StationKind } from "@/core/classes/stationSuits";
 import { PURPOSES } from "@/core/matching/lifter";
 import type { Problem } from "@/core/problem";
 import { isHallDay } from "@/core/units/hallDay";
@@ -184,7 +183,7 @@ export async function assignTonight(context: Context, classId: string): Promise<
     entries: asked.entries,
     stations: stations.flatMap(({ key, name, kind, supportSpacingMm, nearPlace }) =>
       row.capacities[key]
-        ? [{ key, name, kind: kind as StationKind, supportSpacingMm, nearPlace, capacity: row.capacities[key] }]
+        ? [{ key, name, kind: kind, supportSpacingMm, nearPlace, capacity: row.capacities[key] }]
         : [],
     ),
     blocks: row.blocks,

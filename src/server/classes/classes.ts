@@ -12,7 +12,7 @@ import { type Context, may } from "@/server/access";
 import { barsOnTheWall } from "@/server/bars";
 import { listStations } from "@/server/equipment";
 import { type Outcome, forbidden, notFound } from "@/server/kit";
-import { type LifterRow, barUse, matchLifterOf } from "@/server/lifters";
+import { barUse, matchLifterOf } from "@/server/lifters";
 import { allLifts, liftOf, meetingRules } from "@/server/lifts";
 import { barsToday as barsNow } from "@/server/matching";
 import { matchingRules } from "@/server/rules";
@@ -128,7 +128,7 @@ export async function entriesOf(context: Context, row: ClassRow) {
       liftName: lift.name,
       load: `${trimNumeric(entry.loadValue)} ${entry.loadUnit}`,
       loadKg: entry.loadKg,
-      purpose: entry.purpose as Purpose,
+      purpose: entry.purpose,
       lockedBlock: entry.lockedBlock,
       lockedStation: entry.lockedStation,
       lockedTag: tagOf(entry),
@@ -139,12 +139,12 @@ export async function entriesOf(context: Context, row: ClassRow) {
       personName: person.name,
       lift,
       loadKg: entry.loadKg,
-      lifter: matchLifterOf(person as LifterRow, lift, {
+      lifter: matchLifterOf(person, lift, {
         today: context.clock.today,
         rules: meetings,
         used: used.get(person.id),
       }),
-      purpose: entry.purpose as Purpose,
+      purpose: entry.purpose,
       block: entry.lockedBlock === null ? null : entry.lockedBlock - 1,
       station: entry.lockedStation,
       tag: tagOf(entry),

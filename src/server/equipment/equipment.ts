@@ -1,7 +1,7 @@
 import "server-only";
 import { type SQL, and, asc, desc, sql } from "drizzle-orm";
 import type { AnyPgColumn } from "drizzle-orm/pg-core";
-import type { PlateKind, PlateMaterial } from "@/core/loading/plateKind";
+import type { PlateKind } from "@/core/loading/plateKind";
 import type { HallTable } from "@/data/hallDb";
 import { clamps, lifts, plates, stations } from "@/data/schema";
 import type { Context } from "@/server/access";
@@ -49,7 +49,7 @@ export function plateKindOf(row: PlateRow): PlateKind {
     pairs: row.pairs,
     thicknessMm: row.thicknessMm,
     diameterMm: row.diameterMm,
-    material: row.material as PlateMaterial | null,
+    material: row.material,
   };
 }
 

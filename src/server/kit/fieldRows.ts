@@ -72,7 +72,7 @@ export async function writeRows<R extends FieldRow>(
     const chunk = fresh.slice(from, from + CHUNK);
     const made = (await hall.insert(
       kind.table,
-      chunk.map(({ values }) => kind.columnsOf(values)) as never,
+      chunk.map(({ values }) => kind.columnsOf(values)),
     )) as unknown as FieldRow[];
     chunk.forEach(({ i, values }, n) => {
       ids[i] = made[n]!.id;
@@ -87,7 +87,7 @@ export async function writeRows<R extends FieldRow>(
     changes.push({ entity: kind.entity, entityId: row.id, action: "edited", ...differing, reason });
     return [{ id: row.id, ...kind.columnsOf(values), version: row.version + 1 }];
   });
-  await hall.updateMany(kind.table, changed as never);
+  await hall.updateMany(kind.table, changed);
   await recordChanges(context, changes);
   return ids;
 }

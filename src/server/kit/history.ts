@@ -1,6 +1,6 @@
 import "server-only";
-import { randomUUID } from "node:crypto";
 import { and, desc, eq } from "drizzle-orm";
+import { randomUUID } from "node:crypto";
 import type { HallDb } from "@/data/hallDb";
 import { changes } from "@/data/schema";
 import type { Context } from "@/server/access";

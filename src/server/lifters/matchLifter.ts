@@ -1,5 +1,5 @@
 import "server-only";
-import type { Experience, Limit, MatchLifter } from "@/core/matching/lifter";
+import type { Limit, MatchLifter } from "@/core/matching/lifter";
 import type { Meeting } from "@/core/matching/lifterFields";
 import type { Lift } from "@/core/matching/lifts";
 import { type MeetingRule, specFor } from "@/core/matching/meetingRules";
@@ -17,10 +17,10 @@ export function matchLifterOf(
   return {
     build: buildOf(row),
     handLengthMm: row.handLengthMm,
-    experience: row.experience as Experience,
+    experience: row.experience,
     limits: (row.limits ?? []) as Limit[],
     confirmed: row.confirmed ?? [],
-    meeting: nextMeeting((row.meetings ?? []) as Meeting[], lift, today, rules),
+    meeting: nextMeeting(row.meetings ?? [], lift, today, rules),
     used: used ?? new Map(),
     usualKg: usual ? convertTyped(usual) : null,
   };

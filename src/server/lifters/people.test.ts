@@ -1,3 +1,4 @@
+import type { QuantityKind } from "@/core/bars/quantities";
 import { asc, eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { LIFT_KEYS, LIFTS } from "@/core/matching/lifts";
@@ -54,14 +55,14 @@ async function withLifts(name: string): Promise<Hall> {
     lifts,
     LIFT_KEYS.map((key, i) => ({ ...LIFTS[key], listOrder: i + 1 })),
   );
-  const quantity = (barId: string, kind: string, value: number) => ({
+  const quantity = (barId: string, kind: QuantityKind, value: number) => ({
     barId,
     kind,
     statedValue: String(value),
-    statedUnit: kind === "mass" ? "kg" : "mm",
+    statedUnit: kind === "mass" ? ("kg" as const) : ("mm" as const),
     stated: value,
     effective: value,
-    source: "stated",
+    source: "stated" as const,
   });
   const facts = {
     state: "in-service",
@@ -70,7 +71,7 @@ async function withLifts(name: string): Promise<Hall> {
     ratingUnit: "kg",
     ratingKg: 500,
     ratingBasis: "total",
-  };
+  } as const;
   const [power] = await made.hall.update(bars, eq(bars.id, made.bar.id), {
     ...facts,
     knurl: "medium",

@@ -21,7 +21,7 @@ export async function meetingRules(context: Context): Promise<MeetingRule[]> {
   const own = (await ownMeetingSpecs(context)).map(({ rules, source, lifts, ranges, marks }) => ({
     rules,
     lifts,
-    spec: { name: rules, source, ranges, marks: marks as MeetingSpec["marks"] },
+    spec: { name: rules, source, ranges, marks },
   }));
   return [...BUILT_IN_RULES, ...own];
 }
@@ -42,7 +42,7 @@ export interface SpecValue {
   source: string;
   lifts: string[];
   ranges: MeetingSpec["ranges"];
-  marks: string | null;
+  marks: MeetingSpec["marks"];
 }
 
 /** What a form or a file says that rules ask, or every problem. */

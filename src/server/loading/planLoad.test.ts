@@ -1,3 +1,4 @@
+import type { BarState } from "@/core/bars/bar";
 import { eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { massUnitsFromKg } from "@/core/units/exactMass";
@@ -7,7 +8,7 @@ import { barsByTag } from "@/server/bars/bars";
 import { listClamps, listPlates } from "@/server/equipment/equipment";
 import { type LoadWish, planLoad } from "./planLoad";
 
-async function loadedHall(more: { massKg?: number; state?: string } = {}) {
+async function loadedHall(more: { massKg?: number; state?: BarState } = {}) {
   const made = await makeContexts("loading");
   const { hall, bar, context } = made;
   if (more.massKg !== undefined)

@@ -64,7 +64,7 @@ export async function viewOf(context: Context, row: RunRow): Promise<RunView> {
     }),
     namesById(hall),
   ]);
-  const stop = isUsable(bar!.state as "in-service")
+  const stop = isUsable(bar!.state)
     ? null
     : `${bar!.tag} is ${bar!.state.replace("-", " ")}${bar!.stateReason ? `, ${bar!.stateReason}` : ""}. Nobody lifts with it: empty it, and take another bar.`;
   return {

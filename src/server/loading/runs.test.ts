@@ -166,7 +166,7 @@ describe("a session that is run", () => {
       plateId: row!.id,
       mark,
       massValue: String(kg),
-      massUnit: "kg",
+      massUnit: "kg" as const,
       massUnits: massUnitsFromKg(kg),
       weighedBy: manager.actor.personId,
       weighedAt: TEST_NOW,

@@ -1,3 +1,4 @@
+import type { QuantityKind } from "@/core/bars/quantities";
 import { massUnitsFromKg } from "@/core/units/exactMass";
 import { barQuantities, plates, stations } from "@/data/schema";
 import { makeContexts } from "@/server/access/context.fixture";
@@ -11,14 +12,14 @@ const LB = 0.45359237;
 export async function withPlates(name: string) {
   const made = await makeContexts(name);
   const { hall, bar } = made;
-  const quantity = (kind: string, value: number) => ({
+  const quantity = (kind: QuantityKind, value: number) => ({
     barId: bar.id,
     kind,
     statedValue: String(value),
-    statedUnit: kind === "mass" ? "kg" : "mm",
+    statedUnit: kind === "mass" ? ("kg" as const) : ("mm" as const),
     stated: value,
     effective: value,
-    source: "stated",
+    source: "stated" as const,
   });
   await hall.insert(barQuantities, [
     quantity("mass", 29.4),

@@ -36,7 +36,7 @@ export const barsToSet = cache(async (context: Context): Promise<SetBar[]> => {
   const { hall } = context;
   const rows = await hall.rows(bars, { where: ne(bars.state, "retired"), orderBy: [asc(bars.tag), asc(bars.id)] });
   const own = rows.filter(({ family }) => {
-    const { form } = FAMILIES[family as SetupBar["family"]];
+    const { form } = FAMILIES[family];
     return form !== "straight" && form !== "zigzag";
   });
   return setBars(context, own);

@@ -1,6 +1,6 @@
 import "server-only";
-import { randomUUID } from "node:crypto";
 import { and, eq, inArray, isNull, ne, sql } from "drizzle-orm";
+import { randomUUID } from "node:crypto";
 import { valueOf } from "@/core/bars/bar";
 import { differingTexts } from "@/core/bars/barRecord";
 import type { Problem } from "@/core/problem";

@@ -35,7 +35,7 @@ async function withBars(name: string) {
     lifts,
     LIFT_KEYS.map((key, i) => ({ ...LIFTS[key], listOrder: i + 1 })),
   );
-  const facts = { state: "in-service", knownSince: "2026-01-01" };
+  const facts = { state: "in-service" as const, knownSince: "2026-01-01" };
   const [arm, twin, frame] = await hall.insert(bars, [
     { ...facts, tag: "Y1", name: "Arms", family: "adjustable-yoke", looseParts: ["4 pins", "2 arms"] },
     { ...facts, tag: "Y2", name: "Twin", family: "adjustable-yoke" },

@@ -6,9 +6,9 @@ import { careDueByTask, careDueCounts } from "@/server/care/due/careDue";
 import { todayCount, todayItems } from "./today";
 
 const mass = (stated: number, effective: number, source: "stated" | "measured") => ({
-  kind: "mass",
+  kind: "mass" as const,
   statedValue: String(stated),
-  statedUnit: "kg",
+  statedUnit: "kg" as const,
   stated,
   effective,
   source,

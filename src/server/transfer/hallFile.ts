@@ -1,7 +1,7 @@
 import "server-only";
-import { createHash } from "node:crypto";
 import { ne } from "drizzle-orm";
-import { FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
+import { createHash } from "node:crypto";
+import { FAMILY_KEYS } from "@/core/bars/families";
 import type { HallFileParts } from "@/core/hallFileParts";
 import { bars, lifters as lifterRows, stations as stationRows } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
@@ -152,7 +152,7 @@ async function factsOf(context: Context, file: IncomingHall, isLocking: boolean)
     rows.flatMap(({ texts }) => texts.key ?? []);
   const familyOf = new Map(
     (await hall.summary(bars, { tag: bars.tag, family: bars.family }, { where: ne(bars.state, "retired") })).map(
-      ({ tag, family }) => [tag, family as FamilyKey],
+      ({ tag, family }) => [tag, family],
     ),
   );
   for (const { texts } of file.bars ?? []) {

@@ -186,7 +186,7 @@ async function dueItems(hall: HallDb, plan: (typeof carePlan.$inferSelect)[], to
       barId: bar.id,
       tag: bar.tag,
       barName: bar.name,
-      state: bar.state as Bar["state"],
+      state: bar.state,
       place: place?.name ?? null,
       placeOrder: place?.roundOrder ?? 0,
       task: task.key,

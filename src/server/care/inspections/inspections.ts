@@ -1,6 +1,8 @@
 import "server-only";
 import { and, asc, desc, eq, ne } from "drizzle-orm";
+import type { BarState } from "@/core/bars/bar";
 import { FAMILIES, type FamilyKey } from "@/core/bars/families";
+import type { QuantityKind } from "@/core/bars/quantities";
 import {
   INSPECTION_VERDICTS,
   type InspectionFacts,
@@ -10,6 +12,7 @@ import {
 } from "@/core/care/inspection";
 import type { Problem } from "@/core/problem";
 import { trimmed } from "@/core/units/format";
+import type { Unit } from "@/core/units/typedQuantity";
 import { barMeasurements, bars, carePlan, careTasks, inspections } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { refreshEffective } from "@/server/bars";
@@ -121,9 +124,16 @@ export async function inspectBar(
   );
 }
 
+const STATE_AFTER: Record<InspectionVerdict, BarState> = {
+  keep: "in-service",
+  watch: "watch",
+  quarantine: "quarantined",
+  retire: "retired",
+};
+
 /** The state that follows, or null for the one it has: nobody but the manager takes a bar out of quarantine. */
-function nextState(context: Context, from: string, verdict: InspectionVerdict): string | null {
-  const to = { keep: "in-service", watch: "watch", quarantine: "quarantined", retire: "retired" }[verdict];
+function nextState(context: Context, from: BarState, verdict: InspectionVerdict): BarState | null {
+  const to = STATE_AFTER[verdict];
   if (to === from || from === "on-order") return null;
   if (from === "quarantined" && to !== "retired" && !may(context, "bar.end-quarantine")) return null;
   if (from === "watch" && to === "in-service" && !may(context, "bar.change-state")) return null;
@@ -139,14 +149,11 @@ async function measured(
 ): Promise<void> {
   const { hall } = context;
   const spins = [facts.spinLeftS, facts.spinRightS].filter((spin) => spin !== null);
-  const found: [kind: string, values: number[], unit: string, instrument: string][] = [
-    ...(tirMm === null
-      ? []
-      : [["runout", [Number(tirMm.toFixed(3))], "mm", "dial gauge, one turn"] as [string, number[], string, string]]),
-    ...(facts.endPlayMm === null
-      ? []
-      : [["endPlay", [facts.endPlayMm], "mm", "feeler gauge"] as [string, number[], string, string]]),
-    ...(spins.length === 0 ? [] : [["spinDown", spins, "s", "stopwatch"] as [string, number[], string, string]]),
+  type Found = [kind: QuantityKind, values: number[], unit: Unit, instrument: string];
+  const found: Found[] = [
+    ...(tirMm === null ? [] : [["runout", [Number(tirMm.toFixed(3))], "mm", "dial gauge, one turn"] as Found]),
+    ...(facts.endPlayMm === null ? [] : [["endPlay", [facts.endPlayMm], "mm", "feeler gauge"] as Found]),
+    ...(spins.length === 0 ? [] : [["spinDown", spins, "s", "stopwatch"] as Found]),
   ];
   if (found.length === 0) return;
   await hall.insert(

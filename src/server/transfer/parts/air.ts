@@ -25,7 +25,7 @@ async function read({ hall }: Context): Promise<FileAir[]> {
   return sensors.map(({ id, key, name, kind, seed, so2, chloride, lagHours }) => ({
     key,
     name,
-    kind: kind as FileAir["kind"],
+    kind: kind,
     seed,
     so2,
     chloride,
@@ -46,7 +46,6 @@ async function read({ hall }: Context): Promise<FileAir[]> {
  * moments stay.
  */
 async function diff(context: Context, incoming: readonly FileAir[]): Promise<Difference> {
-  const { hall } = context;
   const there = new Map((await read(context)).map((one) => [one.key, one]));
   /** What the hall's air would be. */
   const merged = (item: FileAir): FileAir => {

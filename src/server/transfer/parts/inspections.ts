@@ -1,7 +1,7 @@
 import "server-only";
-import { randomUUID } from "node:crypto";
 import { asc, ne } from "drizzle-orm";
-import { INSPECTION_VERDICTS, judgeInspection, runoutOf } from "@/core/care/inspection";
+import { randomUUID } from "node:crypto";
+import { INSPECTION_VERDICTS, type InspectionVerdict, judgeInspection, runoutOf } from "@/core/care/inspection";
 import type { FileInspection } from "@/core/hallFileParts";
 import { isHallDay } from "@/core/units/hallDay";
 import { bars, inspections } from "@/data/schema";
@@ -67,7 +67,8 @@ export const inspectionsPart: FilePart<"inspections"> = {
               tirMm: runout?.tirMm ?? null,
               bendAtDeg: runout?.bendAtDeg ?? null,
               suggested,
-              decided,
+              // One of the verdicts: anything else was a problem above.
+              decided: decided as InspectionVerdict,
               reason: reason ?? (decided === suggested ? null : "as decided where it comes from"),
               enteredAt: clock.now(),
             };

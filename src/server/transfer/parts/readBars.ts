@@ -2,9 +2,7 @@ import "server-only";
 import { asc, isNull } from "drizzle-orm";
 import { type FileMeasurement, measuredKey, measurementText } from "@/core/bars/barColumns";
 import { recordTexts } from "@/core/bars/barRecord";
-import type { QuantityKind } from "@/core/bars/quantities";
 import { groupBy } from "@/core/collections/groupBy";
-import type { Unit } from "@/core/units/typedQuantity";
 import { recordFromRow, trimNumeric } from "@/data/barRecordRows";
 import type { BarMeasurementRow } from "@/data/barRows";
 import { barMeasurements, barQuantities, bars } from "@/data/schema";
@@ -45,8 +43,8 @@ export async function readBars({ hall }: Context): Promise<FileBar[]> {
 
 function fileMeasurement(row: BarMeasurementRow, by: string | null): FileMeasurement {
   return {
-    kind: row.kind as QuantityKind,
-    readings: row.typedValues.map((value) => ({ value: trimNumeric(value), unit: row.typedUnit as Unit })),
+    kind: row.kind,
+    readings: row.typedValues.map((value) => ({ value: trimNumeric(value), unit: row.typedUnit })),
     instrument: row.instrument,
     at: row.measuredAt.toISOString(),
     by,

@@ -1,7 +1,7 @@
 "use server";
 
 import { revalidatePath } from "next/cache";
-import { EQUIPMENT_FIELDS, type EquipmentKind } from "@/core/equipment/equipmentFields";
+import { EQUIPMENT_FIELDS } from "@/core/equipment/equipmentFields";
 import { saveEquipment, weighPlate } from "@/server/equipment";
 import { requestContext } from "@/server/access";
 import type { FormState } from "@/ui/kit/formState";
@@ -10,8 +10,7 @@ const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
 
 /** Enters or changes a plate, clamp or station. */
 export async function saveAction(_before: FormState, form: FormData): Promise<FormState> {
-  const kind =
-    (["plate", "clamp", "station"] as const).find((one) => one === form.get("equipment")) ?? ("plate" as EquipmentKind);
+  const kind = (["plate", "clamp", "station"] as const).find((one) => one === form.get("equipment")) ?? "plate";
   const typed = Object.fromEntries(Object.keys(EQUIPMENT_FIELDS[kind]).map((key) => [key, textOf(form, key)]));
   const id = textOf(form, "id") || null;
   const result = await saveEquipment(await requestContext(), kind, {

@@ -1,6 +1,5 @@
 import type { Metadata } from "next";
 import { BUILT_IN_RULES } from "@/core/matching/meetingRules";
-import type { MeetingSpec } from "@/core/matching/meetingSpec";
 import { allLifts, ownMeetingSpecs } from "@/server/lifts";
 import { may, requestContext } from "@/server/access";
 import { PageHead } from "@/ui/kit/PageHead";
@@ -26,7 +25,7 @@ export default async function MeetingsPage() {
             version,
             rules,
             lifts: keys,
-            spec: { name: rules, source, ranges, marks: marks as MeetingSpec["marks"] },
+            spec: { name: rules, source, ranges, marks: marks },
           })),
         ]}
         lifts={lifts.map(({ key, name }) => ({ key, name }))}
