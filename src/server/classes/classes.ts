@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, desc, eq, isNull, sql } from "drizzle-orm";
+import { and, asc, desc, eq, isNull, sql, getTableColumns } from "drizzle-orm";
 import { type Bar, isUsable } from "@/core/bars/bar";
 import type { ClassEntry, PlannedClass } from "@/core/classes/planClass";
 import type { Purpose } from "@/core/matching/lifter";
@@ -7,19 +7,17 @@ import { matchBar } from "@/core/matching/match";
 import type { Reason } from "@/core/matching/verdict";
 import { rackSetting, rackWords } from "@/core/setups/rackHeight";
 import { trimNumeric } from "@/data/barRecordRows";
-import { bars, classEntries, classes, lifters } from "@/data/schema";
+import { classEntries, classes, lifters } from "@/data/schema";
 import { type Context, may } from "@/server/access";
 import { barsOnTheWall } from "@/server/bars";
 import { listStations } from "@/server/equipment";
-import { type Outcome, forbidden, notFound } from "@/server/kit";
+import { type Outcome, forbidden, notFound, withTag } from "@/server/kit";
 import { barUse, matchLifterOf } from "@/server/lifters";
 import { allLifts, liftOf, meetingRules } from "@/server/lifts";
 import { barsToday as barsNow } from "@/server/matching";
 import { matchingRules } from "@/server/rules";
 
 export type ClassRow = typeof classes.$inferSelect;
-
-type EntryRow = typeof classEntries.$inferSelect;
 
 /** Classes, the coming ones first; for coach and manager. */
 export async function listClasses(context: Context): Promise<ClassRow[]> {
@@ -98,29 +96,32 @@ export async function classDetails(context: Context, id: string): Promise<Outcom
 /** What a class asks: its entries for the screen and for the assignment, and the bars there are. */
 export async function entriesOf(context: Context, row: ClassRow) {
   const { hall } = context;
-  const [own, people, liftRows, wall, meetings, used, allBars] = await Promise.all([
-    hall.rows(classEntries, { where: eq(classEntries.classId, row.id), orderBy: [asc(classEntries.id)] }),
-    hall.rows(lifters),
+  const [asked, liftRows, wall, meetings, used] = await Promise.all([
+    hall.rowsWith(
+      classEntries,
+      {
+        person: { table: lifters, on: eq(lifters.id, classEntries.lifterId), columns: getTableColumns(lifters) },
+        locked: withTag(classEntries.lockedBarId),
+      },
+      { where: eq(classEntries.classId, row.id), orderBy: [asc(lifters.name), asc(classEntries.id)] },
+    ),
     allLifts(context),
     barsOnTheWall(context),
     meetingRules(context),
     barUse(context),
-    hall.rows(bars),
   ]);
-  const byId = new Map(people.map((person) => [person.id, person]));
   const lifts = new Map(liftRows.map((lift) => [lift.key, liftOf(lift)]));
-  const tags = new Map(allBars.map(({ id, tag }) => [id, tag]));
-  const known = own
-    .flatMap((entry) => {
-      const [person, lift] = [byId.get(entry.lifterId), lifts.get(entry.liftKey)];
-      return person && lift ? [{ entry, person, lift }] : [];
+  const known = asked
+    .flatMap(({ row: entry, person, locked }) => {
+      const lift = lifts.get(entry.liftKey);
+      return person && lift ? [{ entry, person, lift, tag: locked?.tag ?? null }] : [];
     })
+    // As people's names sort here, whatever the database's collation says.
     .sort((a, b) => (a.person.name < b.person.name ? -1 : a.person.name > b.person.name ? 1 : 0));
-  const tagOf = (entry: EntryRow) => (entry.lockedBarId ? (tags.get(entry.lockedBarId) ?? null) : null);
   return {
     bars: wall.map(({ bar }) => bar).filter(({ state }) => isUsable(state)),
     placeOf: new Map(wall.map(({ bar, place }) => [bar.tag, place])),
-    items: known.map(({ entry, person, lift }): ClassItem => ({
+    items: known.map(({ entry, person, lift, tag }): ClassItem => ({
       id: entry.id,
       lifter: person.key,
       lifterName: person.name,
@@ -131,9 +132,9 @@ export async function entriesOf(context: Context, row: ClassRow) {
       purpose: entry.purpose,
       lockedBlock: entry.lockedBlock,
       lockedStation: entry.lockedStation,
-      lockedTag: tagOf(entry),
+      lockedTag: tag,
     })),
-    entries: known.map(({ entry, person, lift }): ClassEntry => ({
+    entries: known.map(({ entry, person, lift, tag }): ClassEntry => ({
       id: entry.id,
       person: person.id,
       personName: person.name,
@@ -147,7 +148,7 @@ export async function entriesOf(context: Context, row: ClassRow) {
       purpose: entry.purpose,
       block: entry.lockedBlock === null ? null : entry.lockedBlock - 1,
       station: entry.lockedStation,
-      tag: tagOf(entry),
+      tag,
     })),
   };
 }

@@ -4,7 +4,7 @@ import { cache } from "react";
 import type { HallDay } from "@/core/units/hallDay";
 import { bars, lifterBars, lifters } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
-import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
+import { type Outcome, failed, forbidden, notFound, recordChange, withTag } from "@/server/kit";
 
 export interface LifterBar {
   tag: string;
@@ -18,13 +18,13 @@ export interface LifterBar {
 export async function barsOfLifter(context: Context, lifterId: string): Promise<LifterBar[]> {
   if (!may(context, "lifter.read")) return [];
   const { hall } = context;
-  const own = await hall.rows(lifterBars, { where: eq(lifterBars.lifterId, lifterId) });
-  const rows = new Map((await hall.rows(bars)).map((row) => [row.id, row]));
+  const own = await hall.rowsWith(
+    lifterBars,
+    { bar: withTag(lifterBars.barId) },
+    { where: eq(lifterBars.lifterId, lifterId) },
+  );
   return own
-    .map(({ barId, firstUsedOn, lastUsedOn, setting }) => {
-      const { tag, name } = rows.get(barId)!;
-      return { tag, name, firstUsedOn, lastUsedOn, setting };
-    })
+    .map(({ row: { firstUsedOn, lastUsedOn, setting }, bar }) => ({ ...bar!, firstUsedOn, lastUsedOn, setting }))
     .sort((a, b) => (a.lastUsedOn < b.lastUsedOn ? 1 : a.lastUsedOn > b.lastUsedOn ? -1 : a.tag < b.tag ? -1 : 1));
 }
 
@@ -67,13 +67,14 @@ export async function noteBarUse(
 
 /** When lifters first and last used bars, by lifter and tag. */
 export const barUse = cache(async (context: Context) => {
-  const { hall } = context;
-  const own = await hall.rows(lifterBars);
-  const tags = new Map((await hall.rows(bars)).map(({ id, tag }) => [id, tag]));
+  const own = await context.hall.rowsWith(lifterBars, { bar: withTag(lifterBars.barId) });
   const use = new Map<string, Map<string, { first: HallDay; last: HallDay }>>();
-  for (const { lifterId, barId, firstUsedOn, lastUsedOn } of own) {
+  for (const {
+    row: { lifterId, firstUsedOn, lastUsedOn },
+    bar,
+  } of own) {
     const mine = use.get(lifterId) ?? new Map<string, { first: HallDay; last: HallDay }>();
-    use.set(lifterId, mine.set(tags.get(barId)!, { first: firstUsedOn, last: lastUsedOn }));
+    use.set(lifterId, mine.set(bar!.tag, { first: firstUsedOn, last: lastUsedOn }));
   }
   return use;
 });

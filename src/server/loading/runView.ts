@@ -4,7 +4,7 @@ import { isUsable } from "@/core/bars/bar";
 import type { RunState } from "@/core/loading/run/runState";
 import { bars, runSteps, runs } from "@/data/schema";
 import { type Context, may } from "@/server/access";
-import { type Outcome, forbidden, namesById, notFound } from "@/server/kit";
+import { type Outcome, forbidden, namesById, notFound, withTag } from "@/server/kit";
 import { isOver } from "./activeRuns";
 import { findRun, withPlatesOfNow } from "./runPlates";
 
@@ -31,13 +31,12 @@ export async function listRuns(
 ): Promise<{ row: RunRow; tag: string; by: string; isOver: boolean }[]> {
   if (!may(context, "session.run")) return [];
   const { hall } = context;
-  const rows = await hall.rows(runs, { orderBy: [desc(runs.startedAt)], limit });
-  const [names, own] = [await namesById(hall), await hall.rows(bars)];
-  const tags = new Map(own.map(({ id, tag }) => [id, tag]));
+  const rows = await hall.rowsWith(runs, { bar: withTag(runs.barId) }, { orderBy: [desc(runs.startedAt)], limit });
+  const names = await namesById(hall);
   return rows
-    .map((row) => ({
+    .map(({ row, bar }) => ({
       row,
-      tag: tags.get(row.barId)!,
+      tag: bar!.tag,
       by: names.get(row.startedBy) ?? "somebody",
       isOver: isOver(row, context.clock.now()),
     }))

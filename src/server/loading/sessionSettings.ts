@@ -4,7 +4,7 @@ import type { Context } from "@/server/access";
 import type { StationRow } from "@/server/equipment";
 import { type LifterRow, buildOf, listLifters } from "@/server/lifters";
 import { allLifts, liftOf } from "@/server/lifts";
-import { barToSet, currentSetting, stationHoles } from "@/server/setups";
+import { barToSet, currentSettings, stationHolesOfEach } from "@/server/setups";
 import type { LifterSetting } from "./planRun";
 
 export interface SessionSettings {
@@ -32,17 +32,25 @@ export async function sessionSettings(
   const lifterIds = Object.fromEntries(found.map(({ name, lifter }) => [name, lifter.id]));
   if (!set || !liftRow) return { settings: new Map(), lifterIds, changesSetupEmpty };
   const lift = liftOf(liftRow);
+  const ids = found.map(({ lifter }) => lifter.id);
+  const kept = await currentSettings(context, ids, set.id, lift.key);
+  const holes = await stationHolesOfEach(
+    context,
+    set,
+    lift,
+    found.map(({ lifter }) => ({
+      setting: kept.get(lifter.id)?.setting ?? set.present ?? {},
+      build: buildOf(lifter),
+      lifterId: lifter.id,
+    })),
+  );
   const settings = new Map<string, LifterSetting>();
-  for (const { name, lifter } of found) {
-    const kept = await currentSetting(context, lifter.id, set.id, lift.key);
-    const words = kept ? settingWords(set.options, kept.setting) : "";
-    const isHere = kept !== null && kept.stationKey !== null && kept.stationKey === ask.station?.key;
-    let cup = isHere ? kept.jCupHole : null;
-    if (cup === null && ask.station) {
-      const setting = kept?.setting ?? set.present ?? {};
-      const holes = await stationHoles(context, { set, setting, lift, build: buildOf(lifter), lifterId: lifter.id });
-      cup = holes.find(({ key }) => key === ask.station!.key)?.hole ?? null;
-    }
+  for (const [i, { name, lifter }] of found.entries()) {
+    const own = kept.get(lifter.id);
+    const words = own ? settingWords(set.options, own.setting) : "";
+    const isHere = own !== undefined && own.stationKey !== null && own.stationKey === ask.station?.key;
+    const byRule = ask.station ? holes[i]!.find(({ key }) => key === ask.station!.key)?.hole : undefined;
+    const cup = (isHere ? own.jCupHole : null) ?? byRule ?? null;
     if (words || cup !== null) settings.set(name, { setup: words || null, cup });
   }
   return { settings, lifterIds, changesSetupEmpty };

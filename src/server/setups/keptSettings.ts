@@ -1,12 +1,12 @@
 import "server-only";
 import { and, desc, eq, inArray, isNull } from "drizzle-orm";
 import { type Setting, settingWords } from "@/core/setups/setupOptions";
-import { bars, lifterSettings } from "@/data/schema";
+import { lifterSettings } from "@/data/schema";
 import { type Context, may } from "@/server/access";
 import { namesById } from "@/server/kit";
 import { listLifters } from "@/server/lifters";
 import { allLifts } from "@/server/lifts";
-import { type SettingRow, setBars } from "./setBars";
+import { type SettingRow, setBarsById } from "./setBars";
 
 /** A lifter's setting as people read it. */
 export interface KeptSetting {
@@ -53,13 +53,13 @@ async function wordedSettings(context: Context, rows: SettingRow[]): Promise<Kep
   if (rows.length === 0) return [];
   const { hall } = context;
   const ids = [...new Set(rows.map(({ barId }) => barId))];
-  const [people, lifts, names, barRows] = await Promise.all([
+  const [people, lifts, names, sets] = await Promise.all([
     listLifters(context),
     allLifts(context),
     namesById(hall),
-    hall.rows(bars, { where: inArray(bars.id, ids) }),
+    setBarsById(context, ids),
   ]);
-  const bySetBar = new Map((await setBars(context, barRows)).map((one) => [one.id, one]));
+  const bySetBar = new Map(sets.map((one) => [one.id, one]));
   return rows.flatMap((row) => {
     const lifter = people.find(({ id }) => id === row.lifterId);
     const set = bySetBar.get(row.barId);
@@ -99,4 +99,23 @@ export async function currentSetting(context: Context, lifterId: string, barId: 
       isNull(lifterSettings.replacedAt),
     ),
   });
+}
+
+/** The current settings of some lifters for one bar and lift, by lifter's id; nothing for whoever may not read them. */
+export async function currentSettings(
+  context: Context,
+  lifterIds: readonly string[],
+  barId: string,
+  liftKey: string,
+): Promise<Map<string, SettingRow>> {
+  if (!may(context, "lifter.read") || lifterIds.length === 0) return new Map();
+  const rows = await context.hall.rows(lifterSettings, {
+    where: and(
+      inArray(lifterSettings.lifterId, [...lifterIds]),
+      eq(lifterSettings.barId, barId),
+      eq(lifterSettings.liftKey, liftKey),
+      isNull(lifterSettings.replacedAt),
+    ),
+  });
+  return new Map(rows.map((row) => [row.lifterId, row]));
 }

@@ -48,13 +48,13 @@ export async function barToSet(context: Context, tag: string): Promise<SetBar | 
   return row ? (await setBars(context, [row]))[0]! : null;
 }
 
-/** One bar by its id, whatever its state. */
-export async function barToSetById(context: Context, id: string): Promise<SetBar | null> {
-  const row = await context.hall.first(bars, { where: eq(bars.id, id) });
-  return row ? (await setBars(context, [row]))[0]! : null;
+/** Some bars by their ids, whatever their state. */
+export async function setBarsById(context: Context, ids: readonly string[]): Promise<SetBar[]> {
+  if (ids.length === 0) return [];
+  return setBars(context, await context.hall.rows(bars, { where: inArray(bars.id, [...ids]) }));
 }
 
-export async function setBars(context: Context, rows: (typeof bars.$inferSelect)[]): Promise<SetBar[]> {
+async function setBars(context: Context, rows: (typeof bars.$inferSelect)[]): Promise<SetBar[]> {
   if (rows.length === 0) return [];
   const { hall } = context;
   const ids = rows.map(({ id }) => id);

@@ -13,7 +13,7 @@ import { bars, lifterBars, lifterSettings, lifters, stations } from "@/data/sche
 import { type Context, may } from "@/server/access";
 import { buildOf } from "@/server/lifters";
 import { matchingRules } from "@/server/rules";
-import { type SetBar, type SettingRow, barToSetById, liftsToSet } from "./setBars";
+import { type SetBar, type SettingRow, setBarsById, liftsToSet } from "./setBars";
 import { usualKgOf } from "./setupChanges";
 
 /** A setup card with all that is printed or shown of it. */
@@ -49,7 +49,7 @@ const UNKNOWN_LOAD_KG = 60;
 export async function cardPage(context: Context, id: string): Promise<CardPage | null> {
   if (!/^[0-9a-f-]{36}$/.test(id)) return null;
   const row = await context.hall.first(lifterSettings, { where: eq(lifterSettings.id, id) });
-  return row ? cardOf(context, row) : null;
+  return row ? ((await cardsOf(context, [row]))[0] ?? null) : null;
 }
 
 /** The current cards of a bar or a lifter, for a sheet. */
@@ -67,39 +67,56 @@ export async function cardPages(context: Context, ask: { tag?: string; lifter?: 
     ),
     limit: 80,
   });
-  const cards: CardPage[] = [];
-  for (const row of rows) {
-    const card = await cardOf(context, row);
-    if (card) cards.push(card);
-  }
-  return cards.sort((a, b) => (a.set.bar.tag + a.lifterName < b.set.bar.tag + b.lifterName ? -1 : 1));
+  return (await cardsOf(context, rows)).sort((a, b) =>
+    a.set.bar.tag + a.lifterName < b.set.bar.tag + b.lifterName ? -1 : 1,
+  );
 }
 
-async function cardOf(context: Context, row: SettingRow): Promise<CardPage | null> {
+/** What cards say beside their own rows, read once for all of them. */
+async function knownOfCards(context: Context, rows: readonly SettingRow[]) {
   const { hall } = context;
-  const lifter = await hall.first(lifters, { where: eq(lifters.id, row.lifterId) });
-  if (!lifter || lifter.retiredAt || !(may(context, "lifter.read") || lifter.personId === context.actor.personId))
-    return null;
-  const [set, lifts, rules, station, use, newer] = await Promise.all([
-    barToSetById(context, row.barId),
+  const barIds = [...new Set(rows.map(({ barId }) => barId))];
+  const lifterIds = [...new Set(rows.map(({ lifterId }) => lifterId))];
+  const ofThese = and(inArray(lifterSettings.lifterId, lifterIds), inArray(lifterSettings.barId, barIds));
+  const [people, sets, lifts, rules, stationRows, uses, current] = await Promise.all([
+    hall.rows(lifters, { where: inArray(lifters.id, lifterIds) }),
+    setBarsById(context, barIds),
     liftsToSet(context),
     matchingRules(context),
-    row.stationKey ? hall.first(stations, { where: eq(stations.key, row.stationKey) }) : null,
-    hall.first(lifterBars, {
-      where: and(eq(lifterBars.lifterId, row.lifterId), eq(lifterBars.barId, row.barId)),
+    hall.rows(stations),
+    hall.rows(lifterBars, {
+      where: and(inArray(lifterBars.lifterId, lifterIds), inArray(lifterBars.barId, barIds)),
     }),
-    row.replacedAt
-      ? hall.first(lifterSettings, {
-          where: and(
-            eq(lifterSettings.lifterId, row.lifterId),
-            eq(lifterSettings.barId, row.barId),
-            eq(lifterSettings.liftKey, row.liftKey),
-            isNull(lifterSettings.replacedAt),
-          ),
-        })
-      : null,
+    rows.some(({ replacedAt }) => replacedAt)
+      ? hall.rows(lifterSettings, { where: and(ofThese, isNull(lifterSettings.replacedAt)) })
+      : [],
   ]);
-  if (!set) return null;
+  return {
+    lifts,
+    rules,
+    lifterOf: (id: string) => people.find((one) => one.id === id),
+    setOf: (id: string) => sets.find((one) => one.id === id),
+    stationOf: (key: string | null) => stationRows.find((one) => one.key === key) ?? null,
+    useOf: ({ lifterId, barId }: SettingRow) =>
+      uses.find((one) => one.lifterId === lifterId && one.barId === barId) ?? null,
+    newerThan: ({ lifterId, barId, liftKey }: SettingRow) =>
+      current.find((one) => one.lifterId === lifterId && one.barId === barId && one.liftKey === liftKey) ?? null,
+  };
+}
+
+/** Cards of those rows that the one who asks may see: a lifter may see their own. */
+async function cardsOf(context: Context, rows: readonly SettingRow[]): Promise<CardPage[]> {
+  if (rows.length === 0) return [];
+  const known = await knownOfCards(context, rows);
+  return rows.flatMap((row) => cardOf(context, row, known) ?? []);
+}
+
+function cardOf(context: Context, row: SettingRow, known: Awaited<ReturnType<typeof knownOfCards>>): CardPage | null {
+  const [lifter, set] = [known.lifterOf(row.lifterId), known.setOf(row.barId)];
+  if (!lifter || lifter.retiredAt || !set) return null;
+  if (!(may(context, "lifter.read") || lifter.personId === context.actor.personId)) return null;
+  const { lifts, rules } = known;
+  const [station, use, newer] = [known.stationOf(row.stationKey), known.useOf(row), known.newerThan(row)];
   const lift = lifts.find(({ key }) => key === row.liftKey);
   const build = buildOf(lifter);
   const totalKg = usualKgOf(lifter.usualLoads, row.liftKey) ?? UNKNOWN_LOAD_KG;

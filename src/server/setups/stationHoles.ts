@@ -31,19 +31,35 @@ export interface StationHoles {
   supportSpacingMm: number | null;
 }
 
+export interface HolesAsk {
+  setting: Setting;
+  build: Build | null;
+  lifterId: string | null;
+}
+
 /** Where J-cups and safeties go at every rack and bench, for a lifter, a lift and a bar as it is set. */
 export async function stationHoles(
   context: Context,
-  ask: { set: SetBar; setting: Setting; lift: Lift | null; build: Build | null; lifterId: string | null },
+  { set, lift, ...ask }: HolesAsk & { set: SetBar; lift: Lift | null },
 ): Promise<StationHoles[]> {
-  const { set, setting, lift, build, lifterId } = ask;
+  return (await stationHolesOfEach(context, set, lift, [ask]))[0]!;
+}
+
+/** The same for several lifters who share a bar, in the order they are asked for; no more queries than for one. */
+export async function stationHolesOfEach(
+  context: Context,
+  set: SetBar,
+  lift: Lift | null,
+  asks: readonly HolesAsk[],
+): Promise<StationHoles[][]> {
   const { hall } = context;
+  const lifterIds = asks.flatMap(({ lifterId }) => lifterId ?? []);
   const [rows, used, hanging] = await Promise.all([
     hall.rows(stations, { orderBy: [asc(stations.key)] }),
-    lifterId && lift && may(context, "lifter.read")
+    lifterIds.length > 0 && lift && may(context, "lifter.read")
       ? hall.rows(lifterSettings, {
           where: and(
-            eq(lifterSettings.lifterId, lifterId),
+            inArray(lifterSettings.lifterId, lifterIds),
             eq(lifterSettings.barId, set.id),
             eq(lifterSettings.liftKey, lift.key),
           ),
@@ -52,29 +68,32 @@ export async function stationHoles(
       : [],
     barsInRacks(context),
   ]);
-  const atSetting = barAtSetting(set.bar, set.chart, setting);
-  return rows.flatMap((row) => {
-    const { firstHoleMm, holePitchMm } = row;
-    if ((row.kind !== "rack" && row.kind !== "bench") || firstHoleMm === null || holePitchMm === null) return [];
-    const byRule =
-      row.kind === "rack" && build && lift && isBackOrFrontLift(lift.like)
-        ? rackSetting(build, atSetting, lift, { firstHoleMm, holePitchMm })
-        : null;
-    const last = used.find(({ stationKey, jCupHole }) => stationKey === row.key && jCupHole !== null);
-    return [
-      {
-        key: row.key,
-        name: row.name,
-        kind: row.kind,
-        ruleHole: byRule?.hole ?? null,
-        fromStraight: byRule?.fromStraight ?? null,
-        safetyHole: last?.safetyHole ?? byRule?.safetyHole ?? null,
-        lastHole: last?.jCupHole ?? null,
-        ...rackHole(byRule?.hole ?? null, last?.jCupHole ?? null),
-        pairsLeft: pairsLeft(row.jCupPairs, hanging.get(row.key) ?? 0),
-        supportSpacingMm: row.supportSpacingMm,
-      },
-    ];
+  return asks.map(({ setting, build, lifterId }) => {
+    const atSetting = barAtSetting(set.bar, set.chart, setting);
+    const own = used.filter((row) => row.lifterId === lifterId);
+    return rows.flatMap((row) => {
+      const { firstHoleMm, holePitchMm } = row;
+      if ((row.kind !== "rack" && row.kind !== "bench") || firstHoleMm === null || holePitchMm === null) return [];
+      const byRule =
+        row.kind === "rack" && build && lift && isBackOrFrontLift(lift.like)
+          ? rackSetting(build, atSetting, lift, { firstHoleMm, holePitchMm })
+          : null;
+      const last = own.find(({ stationKey, jCupHole }) => stationKey === row.key && jCupHole !== null);
+      return [
+        {
+          key: row.key,
+          name: row.name,
+          kind: row.kind,
+          ruleHole: byRule?.hole ?? null,
+          fromStraight: byRule?.fromStraight ?? null,
+          safetyHole: last?.safetyHole ?? byRule?.safetyHole ?? null,
+          lastHole: last?.jCupHole ?? null,
+          ...rackHole(byRule?.hole ?? null, last?.jCupHole ?? null),
+          pairsLeft: pairsLeft(row.jCupPairs, hanging.get(row.key) ?? 0),
+          supportSpacingMm: row.supportSpacingMm,
+        },
+      ];
+    });
   });
 }
 

@@ -185,14 +185,17 @@ export async function planRounds(context: Context): Promise<Outcome<PlanResult>>
   return inTransaction(context, async (context) => {
     const { hall: own } = context;
     await own.remove(careRounds, gte(careRounds.day, context.clock.today));
-    for (const { window, items } of rounds)
-      await own.insert(careRounds, {
+    await own.insert(
+      careRounds,
+      rounds.map(({ window, items }) => ({
         personId: window.personId,
         day: window.on,
         fromMinute: window.fromMinute,
         minutes: roundMinutes(items),
         items: items.map(({ barId, taskId, dueOn }) => ({ barId, taskId, dueOn })),
-      });
+        updatedAt: context.clock.now(),
+      })),
+    );
     await recordChange(context, {
       entity: "round",
       entityId: context.actor.personId,

@@ -1,10 +1,10 @@
 import "server-only";
-import { and, eq, inArray, notInArray } from "drizzle-orm";
+import { and, asc, inArray, notInArray } from "drizzle-orm";
 import type { HallDay } from "@/core/units/hallDay";
 import { barCare, bars } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { replanCare, storedCareRules, usesByBar } from "@/server/care/planning";
-import { type Outcome, failed, forbidden, notFound, placesById, recordChange } from "@/server/kit";
+import { type Outcome, failed, forbidden, notFound, placesById, recordChanges } from "@/server/kit";
 
 /** So many of the busiest bars are looked at every day. */
 const BUSIEST = 6;
@@ -76,26 +76,32 @@ export async function noteSeen(
       where: and(inArray(bars.tag, [...tags]), notInArray(bars.state, ["retired"])),
     });
     if (rows.length === 0) return notFound(`bar ${tags[0]}`);
-    let isChanged = false;
-    for (const bar of rows) {
-      const row = await hall.first(barCare, { where: eq(barCare.barId, bar.id), forUpdate: true });
-      const chalkSeenOn = seen === "chalk" ? context.clock.today : null;
-      isChanged ||= (row?.chalkSeenOn ?? null) !== chalkSeenOn;
-      await hall.put(barCare, [barCare.barId], {
-        barId: bar.id,
-        useFactor: row?.useFactor ?? null,
-        finishFactor: row?.finishFactor ?? null,
-        chalkSeenOn,
-        lookedOn: context.clock.today,
-        version: (row?.version ?? 0) + 1,
-      });
-      await recordChange(context, {
-        entity: "bar",
-        entityId: bar.id,
-        action: seen === "chalk" ? "chalk left on" : "seen clean",
-        after: { on: context.clock.today },
-      });
-    }
+    const ids = rows.map(({ id }) => id);
+    const kept = new Map(
+      (
+        await hall.rows(barCare, {
+          where: inArray(barCare.barId, ids),
+          orderBy: [asc(barCare.barId)],
+          forUpdate: true,
+        })
+      ).map((row) => [row.barId, row]),
+    );
+    const { today } = context.clock;
+    const chalkSeenOn = seen === "chalk" ? today : null;
+    const isChanged = ids.some((id) => (kept.get(id)?.chalkSeenOn ?? null) !== chalkSeenOn);
+    await hall.putMany(
+      barCare,
+      [barCare.barId],
+      ids.map((barId) => {
+        const { useFactor = null, finishFactor = null, version = 0 } = kept.get(barId) ?? {};
+        return { barId, useFactor, finishFactor, chalkSeenOn, lookedOn: today, version: version + 1 };
+      }),
+    );
+    const action = seen === "chalk" ? "chalk left on" : "seen clean";
+    await recordChanges(
+      context,
+      ids.map((entityId) => ({ entity: "bar", entityId, action, after: { on: today } })),
+    );
     if (isChanged && (await storedCareRules(hall)).rule !== "calendar") await replanCare(context);
     return { ok: true as const, noted: rows.map(({ tag }) => tag) };
   });

@@ -8,9 +8,8 @@ import { type HallDay, daysBetween, isHallDay } from "@/core/units/hallDay";
 import { bars, careLog, careTasks } from "@/data/schema";
 import type { Context } from "@/server/access";
 import { planCare } from "@/server/care/planning";
-import { namesById, recordChanges } from "@/server/kit";
+import { barsByTag, namesById, recordChanges, withTag } from "@/server/kit";
 import { type Difference, type FileFacts, type FilePart, FROM_A_FILE, type ImportReport, MAX_PROBLEMS } from "../part";
-import { barsByTag, withTag } from "./tags";
 
 const CHUNK = 2000;
 

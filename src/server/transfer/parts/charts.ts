@@ -6,10 +6,9 @@ import { type SetupChart, chartKindOf, chartTexts, readChart } from "@/core/setu
 import { isHallDay } from "@/core/units/hallDay";
 import { barSetups, bars } from "@/data/schema";
 import type { Context } from "@/server/access";
-import { recordChanges } from "@/server/kit";
+import { barsByTag, recordChanges, withTag } from "@/server/kit";
 import { diffList } from "../listPart";
 import { type FilePart, FROM_A_FILE } from "../part";
-import { barsByTag, withTag } from "./tags";
 
 /** Charts of setups of every bar that is not retired, by tag; one that differs counts as a new calibration. */
 export const chartsPart: FilePart<"charts"> = {
@@ -49,17 +48,21 @@ export const chartsPart: FilePart<"charts"> = {
             row,
           ]),
         );
-        for (const { tag, value } of items) {
-          const barId = byTag.get(tag)!.id;
-          const row = kept.get(barId);
-          await hall.put(barSetups, [barSetups.barId], {
-            barId,
-            chart: charts.get(tag)!,
-            calibratedOn: value.calibratedOn,
-            chartVersion: (row?.chartVersion ?? 0) + 1,
-            version: (row?.version ?? 0) + 1,
-          });
-        }
+        await hall.putMany(
+          barSetups,
+          [barSetups.barId],
+          items.map(({ tag, value }) => {
+            const barId = byTag.get(tag)!.id;
+            const { chartVersion = 0, version = 0 } = kept.get(barId) ?? {};
+            return {
+              barId,
+              chart: charts.get(tag)!,
+              calibratedOn: value.calibratedOn,
+              chartVersion: chartVersion + 1,
+              version: version + 1,
+            };
+          }),
+        );
         await recordChanges(
           context,
           items.map(({ tag, value }) => ({

@@ -8,10 +8,9 @@ import { bars, inspections } from "@/data/schema";
 import type { Context } from "@/server/access";
 import { factProblems } from "@/server/care/inspections";
 import { storedCareRules } from "@/server/care/planning";
-import { namesById } from "@/server/kit";
+import { barsByTag, namesById, withTag } from "@/server/kit";
 import { diffList } from "../listPart";
 import type { FilePart } from "../part";
-import { barsByTag, withTag } from "./tags";
 
 /**
  * Every inspection of a bar that is not retired, oldest first. They are history: the state of a bar travels with the

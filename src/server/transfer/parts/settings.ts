@@ -4,10 +4,10 @@ import { eq } from "drizzle-orm";
 import type { FileSetting } from "@/core/hallFileParts";
 import { barSetups, bars, lifterSettings, lifters } from "@/data/schema";
 import { type Context, may } from "@/server/access";
+import { barsByTag, withTag } from "@/server/kit";
 import { writeSettings } from "@/server/setups";
 import { diffList } from "../listPart";
 import type { FilePart } from "../part";
-import { barsByTag, withTag } from "./tags";
 
 /**
  * Current settings of lifters who are not erased, on bars that are not retired, for those who may read them; one that

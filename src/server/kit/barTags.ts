@@ -5,11 +5,11 @@ import type { BarRow } from "@/data/barRows";
 import type { HallDb } from "@/data/hallDb";
 import { bars } from "@/data/schema";
 
-/** The tag of the bar that a row names, for `rowsWith`. */
+/** Tag and name of the bar that a row names, for `rowsWith`. */
 export const withTag = (barId: AnyPgColumn) => ({
   table: bars,
   on: eq(bars.id, barId),
-  columns: { tag: bars.tag },
+  columns: { tag: bars.tag, name: bars.name },
 });
 
 /** Bars that are not retired, by tag. */
