@@ -1,14 +1,58 @@
 #!/usr/bin/env node
-/* npm run restore [-- FILE]: puts a dump back, the newest one when none is named. Replaces what is there. */
-import { dirname, join } from "node:path";
+/*
+ * npm run restore [-- FILE] [-- --yes]: puts a backup back, the newest one when none is named. What is in the database
+ * is backed up first and then replaced, all in one transaction; a backup of an older version is brought to this one.
+ */
+import { existsSync } from "node:fs";
+import { dirname, join, resolve } from "node:path";
+import { createInterface } from "node:readline/promises";
 import { fileURLToPath } from "node:url";
-import { configuredUrl, newestBackup, restoreDatabase } from "./lib/database.mjs";
+import { backupDatabase, newestBackup } from "./lib/backup.mjs";
+import { openCluster } from "./lib/cluster.mjs";
+import { asAppRole, configuredUrl, databaseCommands } from "./lib/database.mjs";
+import { homeOf } from "./lib/home.mjs";
+import { migrationsIn, replaceWith, runningPrograms } from "./lib/restore.mjs";
 import { Failure, main, say } from "./lib/say.mjs";
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
+const named = process.argv.slice(2).find((word) => !word.startsWith("--"));
+const isSure = process.argv.includes("--yes");
+
 await main(async () => {
-  const path = process.argv[2] ?? newestBackup(join(root, ".data/backups"));
+  const home = homeOf(root);
+  const folder = process.env.BACKUP_FOLDER || join(home, "backups");
+  const path = named ? resolve(named) : newestBackup(folder);
   if (!path) throw new Failure("There is no backup to restore. Make one with: npm run backup");
-  await restoreDatabase(configuredUrl(root), path);
-  say(`Restored from ${path}`);
+  if (!existsSync(path)) throw new Failure(`There is no backup at ${path}.`);
+  const cluster = await openCluster(home);
+  try {
+    const url = configuredUrl(home);
+    const known = JSON.parse((await databaseCommands(root, url, "known")).known);
+    const made = await migrationsIn(path);
+    if (made.some((hash, i) => hash !== known[i]))
+      throw new Failure(
+        `${path} was made by another version of Garrison than this one can read. Restore it with that version.`,
+      );
+    const running = await runningPrograms(url);
+    if (running > 0)
+      throw new Failure("Garrison is running on this database. Stop it first, every copy of it, then restore.");
+    if (!isSure) await ask(`Replace everything in the database with ${path}?`);
+    const { hasData } = JSON.parse((await databaseCommands(root, url, "pending")).pending);
+    if (hasData) say(`What was there is kept in ${await backupDatabase(url, folder)}`);
+    await replaceWith(url, path);
+    await databaseCommands(root, url, "migrate");
+    // The role's rights go with the tables that were replaced.
+    if (!process.env.DATABASE_URL) await asAppRole(root, url, home);
+    say(`Restored from ${path}`);
+  } finally {
+    await cluster.close();
+  }
 });
+
+async function ask(question) {
+  if (!process.stdin.isTTY) throw new Failure(`${question} Say so with: npm run restore -- FILE --yes`);
+  const lines = createInterface({ input: process.stdin, output: process.stdout });
+  const answer = await lines.question(`${question} Type yes: `);
+  lines.close();
+  if (answer.trim().toLowerCase() !== "yes") throw new Failure("Nothing was changed.");
+}

@@ -1,14 +1,23 @@
-import { existsSync, mkdirSync, readFileSync, readdirSync } from "node:fs";
+import { randomBytes } from "node:crypto";
+import { existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { postgresBin } from "./machine.mjs";
+import { backupDatabase } from "./backup.mjs";
+import { keptSecret } from "./prepare.mjs";
 import { cleanEnv, run } from "./run.mjs";
 import { Failure, say } from "./say.mjs";
 
+/** The role that the program uses from day to day; it owns nothing. */
+const APP_ROLE = "garrison_app";
+
 /** Runs commands of src/data/cli.ts against a database; answers what they printed, by command. */
 export async function databaseCommands(root, url, ...commands) {
+  return commandsWith(root, url, {}, ...commands);
+}
+
+async function commandsWith(root, url, env, ...commands) {
   const { printed } = await run(process.execPath, ["--import", "tsx", "src/data/cli.ts", ...commands], {
     cwd: root,
-    env: cleanEnv({ DATABASE_URL: url }),
+    env: cleanEnv({ DATABASE_URL: url, ...env }),
     capture: true,
     what: `preparing the database (${commands.join(", ")})`,
   });
@@ -23,50 +32,33 @@ export async function databaseCommands(root, url, ...commands) {
 /** Migrates, after a backup when there is something to lose. */
 export async function migrateSafely(root, url, backups) {
   const { pending, hasData } = JSON.parse((await databaseCommands(root, url, "pending")).pending);
+  if (pending < 0)
+    throw new Failure(
+      "The database was made by a newer version of Garrison. Run that version, or restore a backup from before the upgrade.",
+    );
   if (pending === 0) return;
   if (hasData) say(`Backed up to ${await backupDatabase(url, backups)} before ${pending} migration(s).`);
   await databaseCommands(root, url, "migrate");
 }
 
-/** Writes a backup and answers its path. */
-export async function backupDatabase(url, folder) {
-  const bin = postgresBin();
-  if (!bin) throw new Failure("A backup needs pg_dump. Install it with: apt-get install -y postgresql-client");
-  mkdirSync(folder, { recursive: true });
-  const path = join(folder, `garrison-${new Date().toISOString().replace(/[:.]/g, "-")}.dump`);
-  await run(join(bin, "pg_dump"), ["-Fc", "--no-owner", "-f", path, "-d", url], { capture: true, what: "pg_dump" });
-  return path;
+/**
+ * Lets the day-to-day role do what it needs and answers the database as that role reaches it.
+ * @param home where its password is kept.
+ */
+export async function asAppRole(root, ownerUrl, home) {
+  const password = keptSecret(home, "app-password", randomBytes(24));
+  await commandsWith(root, ownerUrl, { APP_ROLE, APP_PASSWORD: password }, "grant");
+  const url = new URL(ownerUrl);
+  url.username = APP_ROLE;
+  url.password = password;
+  return url.href;
 }
 
-/** Puts a backup back: what is in the database now is replaced, in one transaction. */
-export async function restoreDatabase(url, path) {
-  if (!existsSync(path)) throw new Failure(`There is no backup at ${path}.`);
-  const bin = postgresBin();
-  if (!bin) throw new Failure("Restoring needs pg_restore. Install it with: apt-get install -y postgresql-client");
-  await run(
-    join(bin, "pg_restore"),
-    ["--clean", "--if-exists", "--no-owner", "--single-transaction", "-d", url, path],
-    {
-      capture: true,
-      what: "pg_restore",
-    },
-  );
-}
-
-/** The newest backup in a folder, or null. */
-export function newestBackup(folder) {
-  if (!existsSync(folder)) return null;
-  const name = readdirSync(folder)
-    .filter((file) => file.endsWith(".dump"))
-    .sort()
-    .at(-1);
-  return name ? join(folder, name) : null;
-}
-
-/** The database to work on: DATABASE_URL, else the one of the demo, which must be running. */
-export function configuredUrl(root) {
-  if (process.env.DATABASE_URL) return process.env.DATABASE_URL;
-  const file = join(root, ".data/database-url");
-  if (!existsSync(file)) throw new Failure("No database yet. Start the product once with: npm run demo");
+/** The database to work on as its owner: DATABASE_OWNER_URL, DATABASE_URL, else the one that a home's cluster holds. */
+export function configuredUrl(home) {
+  const given = process.env.DATABASE_OWNER_URL || process.env.DATABASE_URL;
+  if (given) return given;
+  const file = join(home, "database-url");
+  if (!existsSync(file)) throw new Failure("No database yet. Start the product once with: npm start, or npm run demo");
   return readFileSync(file, "utf8").trim();
 }

@@ -57,12 +57,12 @@ export async function freePort(preferred, host = "127.0.0.1") {
   });
 }
 
-/** The folder with PostgreSQL's server programs, newest version first; null when there is none. */
-export function postgresBin() {
+/** The folder with one of PostgreSQL's programs, newest version first; null when there is none. */
+export function postgresBin(program = "initdb") {
   const root = "/usr/lib/postgresql";
   if (!existsSync(root)) return null;
   const versions = readdirSync(root).sort((a, b) => Number(b) - Number(a));
-  const found = versions.find((version) => existsSync(`${root}/${version}/bin/initdb`));
+  const found = versions.find((version) => existsSync(`${root}/${version}/bin/${program}`));
   return found ? `${root}/${found}/bin` : null;
 }
 

@@ -1,27 +1,53 @@
-/* What the scripts ask of the database: `pending`, `migrate`, `demo`, `fresh-demo`. Answers on standard output. */
+/*
+ * What the scripts ask of the database: `pending`, `known`, `migrate`, `grant`, `demo`, `fresh-demo`, `gym`, `halls`.
+ * Answers on standard output, a line a command.
+ */
+import { grantAppRole } from "./appRole";
 import { openDatabase } from "./client";
 import { emptyDatabase, hasHall, loadDemo } from "./demo/loadDemo";
-import { migrateDatabase, pendingMigrations } from "./migrate";
+import { readGymFacts } from "./gymFacts";
+import { knownMigrations, migrateDatabase, pendingMigrations } from "./migrate";
+import { makeEmptyHall } from "./newHall";
 
 const url = process.env.DATABASE_URL;
+const now = () => new Date(Date.now() + Number(process.env.GARRISON_CLOCK_OFFSET_MS ?? 0));
+
 const commands: Record<string, (url: string) => Promise<string>> = {
   pending: async (at) => JSON.stringify(await pendingMigrations(at)),
+  /** Hashes of the migrations that this version knows, oldest first. */
+  known: async () => JSON.stringify(knownMigrations()),
   migrate: async (at) => {
     await migrateDatabase(at);
     return "migrated";
   },
+  /** Lets the role of APP_ROLE, with APP_PASSWORD, do what the program does from day to day. */
+  grant: async (at) => {
+    const { APP_ROLE: role, APP_PASSWORD: password } = process.env;
+    if (!role || !password) throw new Error("APP_ROLE and APP_PASSWORD are not set.");
+    await grantAppRole(at, role, password);
+    return role;
+  },
   demo: (at) =>
     withDatabase(at, async (db) => {
       if (await hasHall(db)) return "kept";
-      await loadDemo(db, new Date());
+      await loadDemo(db, now());
       return "loaded";
     }),
   "fresh-demo": (at) =>
     withDatabase(at, async (db) => {
       await emptyDatabase(db);
-      await loadDemo(db, new Date());
+      await loadDemo(db, now());
       return "loaded";
     }),
+  /** A gym's own empty hall, made once. */
+  gym: (at) =>
+    withDatabase(at, async (db) => {
+      if (await hasHall(db)) return "kept";
+      const facts = readGymFacts(process.env);
+      await makeEmptyHall(db, facts);
+      return `made ${facts.name}`;
+    }),
+  halls: (at) => withDatabase(at, async (db) => String(await hasHall(db))),
 };
 
 async function withDatabase(at: string, work: (db: ReturnType<typeof openDatabase>["db"]) => Promise<string>) {

@@ -3,7 +3,7 @@ import { Client, Pool, type PoolConfig } from "pg";
 import { environment } from "./environment";
 import { log } from "./log";
 import * as schema from "./schema";
-import { noteUnavailable } from "./unavailable";
+import { unavailableNoter } from "./unavailable";
 
 export type Database = NodePgDatabase<typeof schema>;
 
@@ -76,28 +76,32 @@ export function openDatabase(url: string, limits?: DatabaseLimits): { db: Databa
   return { pool, db: drizzle(pool, { schema, casing: "snake_case" }) };
 }
 
+type Told = (error: Error | null | undefined, ...rest: unknown[]) => void;
+
+/** Calls with a promise or with a callback as last argument, and lets errors be looked at on their way. */
+function noting(call: (...all: unknown[]) => unknown, args: unknown[]): unknown {
+  const note = unavailableNoter();
+  const told = args.at(-1);
+  if (typeof told === "function")
+    return call(...args.slice(0, -1), (error: Error | null | undefined, ...rest: unknown[]) => {
+      if (error) note(error);
+      (told as Told)(error, ...rest);
+    });
+  const answer = call(...args);
+  if (answer instanceof Promise) answer.catch(note);
+  return answer;
+}
+
 /** Notes on the request that is being answered when no connection is to be had. */
 class NotingPool extends Pool {
   override connect(...args: unknown[]): never {
-    const [told] = args as [((error: Error | undefined, ...rest: unknown[]) => void) | undefined];
-    const connect = super.connect as (...all: unknown[]) => unknown;
-    if (told)
-      return connect.call(this, (error: Error | undefined, ...rest: unknown[]) => {
-        if (error) noteUnavailable(error);
-        told(error, ...rest);
-      }) as never;
-    return (connect.call(this) as Promise<unknown>).catch((error: unknown) => {
-      noteUnavailable(error);
-      throw error;
-    }) as never;
+    return noting((...all) => (super.connect as (...all: unknown[]) => unknown).apply(this, all), args) as never;
   }
 }
 
 /** Notes the same when a statement or a lock took too long, or the line broke. */
 class NotingClient extends Client {
   override query(...args: unknown[]): never {
-    const answer = (super.query as (...all: unknown[]) => unknown).apply(this, args);
-    if (answer instanceof Promise) answer.catch(noteUnavailable);
-    return answer as never;
+    return noting((...all) => (super.query as (...all: unknown[]) => unknown).apply(this, all), args) as never;
   }
 }

@@ -1,3 +1,4 @@
+import { createHash } from "node:crypto";
 import { sql } from "drizzle-orm";
 import { migrate } from "drizzle-orm/node-postgres/migrator";
 import { readFileSync } from "node:fs";
@@ -9,11 +10,24 @@ const FOLDER = join(process.cwd(), "src/data/migrations");
 /** Any fixed number of our own: two processes that migrate at once take turns. */
 const LOCK = 720_311;
 
+interface Journal {
+  entries: { tag: string }[];
+}
+
+/** Hashes of the migrations in a folder, oldest first, as the database keeps them: SHA-256 of each file. */
+export function knownMigrations(folder = FOLDER): string[] {
+  const { entries } = JSON.parse(readFileSync(join(folder, "meta/_journal.json"), "utf8")) as Journal;
+  return entries.map(({ tag }) =>
+    createHash("sha256")
+      .update(readFileSync(join(folder, `${tag}.sql`)))
+      .digest("hex"),
+  );
+}
+
 /** How many migrations wait, and whether there is anything to lose if one goes wrong. */
 export async function pendingMigrations(url: string): Promise<{ pending: number; hasData: boolean }> {
   return withClient(url, async (client) => {
-    const known = (JSON.parse(readFileSync(join(FOLDER, "meta/_journal.json"), "utf8")) as { entries: unknown[] })
-      .entries;
+    const known = knownMigrations();
     const table = await client.query("select to_regclass('drizzle.__drizzle_migrations') as name");
     if (table.rows[0].name === null) return { pending: known.length, hasData: false };
     const done = await client.query("select count(*)::int as count from drizzle.__drizzle_migrations");

@@ -26,9 +26,14 @@ interface CarriedRequest {
   isUnavailable: boolean;
 }
 
-/** Notes on the request being answered that the database failed it, so that it is told 503 and not 500. */
-export function noteUnavailable(error: unknown): void {
+/**
+ * For the request that is being answered: what notes on it that the database failed it, so that it is told 503 and not
+ * 500. Asked for when a statement is sent, since its answer comes on a connection that many requests share.
+ */
+export function unavailableNoter(): (error: unknown) => void {
   const carrier = (globalThis as { garrisonRequests?: { getStore(): CarriedRequest | undefined } }).garrisonRequests;
   const request = carrier?.getStore();
-  if (request && isUnavailable(error)) request.isUnavailable = true;
+  return (error) => {
+    if (request && isUnavailable(error)) request.isUnavailable = true;
+  };
 }

@@ -4,9 +4,7 @@ import { FIELD_KEYS, hasField, type FieldKey } from "@/core/bars/barFields";
 import { readBarRecord, statedKey, type BarRecord } from "@/core/bars/barRecord";
 import { FAMILIES } from "@/core/bars/families";
 import { QUANTITIES, type QuantityKind } from "@/core/bars/quantities";
-import { CARE_TASK_KEYS, CARE_TASKS } from "@/core/care/careTasks";
 import type { ClimateClass } from "@/core/care/climateClass";
-import { LIFT_KEYS, LIFTS } from "@/core/matching/lifts";
 import { massUnitsFromKg } from "@/core/units/exactMass";
 import { addDays, daysBetween, hallDayAt, type HallDay } from "@/core/units/hallDay";
 import { convertTyped, type TypedQuantity, type Unit } from "@/core/units/typedQuantity";
@@ -27,6 +25,7 @@ import {
   SECOND_HALL,
 } from "./demoHall";
 import { loadClimate, loadHours, loadInspections } from "./loadCareFacts";
+import { insertUsualCare, insertUsualLifts } from "../newHall";
 import type { Role } from "../schema";
 import { loadPeople } from "./loadPeople";
 import { seededRandom } from "./random";
@@ -117,10 +116,7 @@ async function loadHall(
   ))
     places[place.name] = place.id;
 
-  await hall.insert(
-    schema.lifts,
-    LIFT_KEYS.map((key, i) => ({ ...LIFTS[key], listOrder: i + 1 })),
-  );
+  await insertUsualLifts(hall);
   await hall.insert(schema.plates, (spec.isFull ? DEMO_PLATES : DEMO_PLATES.slice(0, 4)).map(plateRow));
   await hall.insert(
     schema.clamps,
@@ -152,25 +148,7 @@ async function loadHall(
       }),
     ),
   );
-  const tasks = await hall.insert(
-    schema.careTasks,
-    CARE_TASK_KEYS.map((key, i) => {
-      const { name, steps, materials, cautions, minutes, baseDays, dependsOnFinish } = CARE_TASKS[key];
-      return {
-        key,
-        name,
-        listOrder: i + 1,
-        steps: [...steps],
-        materials: [...materials],
-        cautions: [...cautions],
-        minutes,
-        dependsOnFinish,
-        dryDays: baseDays.dry,
-        temperateDays: baseDays.temperate,
-        saltHumidDays: baseDays["salt-humid"],
-      };
-    }),
-  );
+  const tasks = await insertUsualCare(hall);
   const measurer = people[spec.people[0]![0]]!;
   const rows = [];
   for (const bar of spec.bars) rows.push(await loadBar(hall, bar, places[bar.place]!, measurer, today, now));

@@ -1,5 +1,6 @@
 import { sql } from "drizzle-orm";
 import {
+  bigint,
   check,
   foreignKey,
   index,
@@ -109,4 +110,20 @@ export const idempotencyKeys = pgTable(
     at: timestamp({ withTimezone: true }).notNull().defaultNow(),
   },
   (t) => [primaryKey({ columns: [t.hallId, t.key] })],
+);
+
+/** Backups of the whole database, good and failed; the only table that belongs to no hall. Written by scripts/backup.mjs. */
+export const backups = pgTable(
+  "backups",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    startedAt: timestamp({ withTimezone: true }).notNull(),
+    finishedAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+    /** Name of the file without its folder; null where the backup failed. */
+    file: text(),
+    bytes: bigint({ mode: "number" }),
+    /** Why it failed, or why its copy did; null where all is well. */
+    problem: text(),
+  },
+  (t) => [index().on(t.finishedAt)],
 );

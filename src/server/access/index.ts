@@ -2,8 +2,10 @@ import "server-only";
 
 /* What other rooms, pages and routes may use of this one. */
 
+export { closeDatabase as closeConnections, databaseAnswers as isReady } from "@/data/client";
 export { isUnavailable } from "@/data/unavailable";
 export { log } from "@/data/log";
+export { type BackupState, backupHour, backupState } from "./backups";
 export { type Actor, type Clock, type Context, inTransaction } from "./context";
 export { may } from "./permissions";
 export {

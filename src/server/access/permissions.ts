@@ -16,6 +16,8 @@ const PERMISSIONS = {
   "rule.edit": ["manager"],
   "hall.export": ["manager", "coach"],
   "hall.import": ["manager"],
+  /** Whether the database is backed up. */
+  "backup.read": ["manager"],
   /** Marks, pins and holes of a bar, how it stands, and lifters' settings. */
   "setup.edit": ["manager", "coach"],
   /** Counting parts and hanging a bar up. */

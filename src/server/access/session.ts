@@ -1,13 +1,13 @@
 import "server-only";
 import { and, asc, eq, isNull } from "drizzle-orm";
 import { getIronSession } from "iron-session";
-import { cookies } from "next/headers";
+import { cookies, headers } from "next/headers";
 import { cache } from "react";
 import { groupBy } from "@/core/collections/groupBy";
 import { database } from "@/data/client";
 import { environment, now } from "@/data/environment";
 import { HallDb } from "@/data/hallDb";
-import { log } from "@/data/log";
+import { type Log, log } from "@/data/log";
 import { calendarLinks, halls, people } from "@/data/schema";
 import { type Actor, type Context, clockIn } from "./context";
 
@@ -24,7 +24,9 @@ interface Session {
  */
 export const requestContext = cache(async (): Promise<Context> => {
   const { personId } = await session();
-  return contextFor((personId ? await findActor(personId) : null) ?? (await firstManager()));
+  const actor = (personId ? await findActor(personId) : null) ?? (await firstManager());
+  const id = (await headers()).get("x-request-id");
+  return contextFor(actor, id ? log().child({ id }) : log());
 });
 
 /** The context of a request of which the route holds the signal: work stops when the asker has gone. */
@@ -33,13 +35,13 @@ export async function requestContextOf(request: Request): Promise<Context> {
 }
 
 /** A context for somebody, with the machine's clock. */
-export function contextFor(actor: Actor): Context {
+export function contextFor(actor: Actor, ownLog: Log = log()): Context {
   return {
     actor,
     hall: new HallDb(database(), actor.hallId),
     clock: clockIn(actor.timeZone, now),
     signal: new AbortController().signal,
-    log: log(),
+    log: ownLog,
     publicUrl: environment().publicUrl,
   };
 }

@@ -11,7 +11,7 @@ import { type Finding, listFindings } from "@/server/care/findings";
 import { type ClassRow, classesUnassigned } from "@/server/classes";
 import { measuringRules } from "@/server/rules";
 import { storageDangers } from "@/server/setups";
-import { keepCareCurrent } from "@/server/upkeep";
+import { type BackupAlarm, backupAlarm, keepCareCurrent } from "@/server/upkeep";
 
 /** One sentence of the Today page with its one button. */
 export interface TodayItem {
@@ -28,7 +28,8 @@ const MAX_LISTED = 50;
 /** What needs doing today, most urgent first; empty when there is nothing. Worked out once a request. */
 export const todayItems = cache(async (context: Context): Promise<TodayItem[]> => {
   await keepCareCurrent(context);
-  const [sweat, findings, troubled, due, off, unweighed, classes, dangers] = await Promise.all([
+  const [backup, sweat, findings, troubled, due, off, unweighed, classes, dangers] = await Promise.all([
+    backupAlarm(context),
     sweatWarning(context),
     listFindings(context, { openOnly: true }),
     barsInState(context, ["quarantined", "watch"], MAX_LISTED),
@@ -43,6 +44,7 @@ export const todayItems = cache(async (context: Context): Promise<TodayItem[]> =
   return [
     ...outOfUse(troubled),
     ...badlyHung(dangers),
+    ...notBackedUp(backup),
     ...sweating(sweat),
     ...found(findings),
     ...tonight(classes),
@@ -55,7 +57,8 @@ export const todayItems = cache(async (context: Context): Promise<TodayItem[]> =
 
 /** How many sentences Today has, without making them: every page shows the number. */
 export async function todayCount(context: Context): Promise<number> {
-  const [sweat, findings, troubled, due, off, unweighed, classes, dangers] = await Promise.all([
+  const [backup, sweat, findings, troubled, due, off, unweighed, classes, dangers] = await Promise.all([
+    backupAlarm(context),
     sweatWarning(context),
     listFindings(context, { openOnly: true }),
     countInState(context, ["quarantined", "watch"]),
@@ -68,6 +71,7 @@ export async function todayCount(context: Context): Promise<number> {
   const single = troubled > MAX_LISTED ? MAX_LISTED : troubled;
   return (
     single +
+    (backup ? 1 : 0) +
     (sweat ? 1 : 0) +
     Math.sign(findings.length) +
     due.length +
@@ -76,6 +80,20 @@ export async function todayCount(context: Context): Promise<number> {
     classes.length +
     dangers.length
   );
+}
+
+/** A database that nobody has a fresh copy of. */
+function notBackedUp(alarm: BackupAlarm | null): TodayItem[] {
+  if (!alarm) return [];
+  return [
+    {
+      id: "backup",
+      weight: "danger",
+      title: alarm.title,
+      because: alarm.because,
+      action: { label: "See how", href: "/settings#backups" },
+    },
+  ];
 }
 
 type Wall = readonly ListedBar[];

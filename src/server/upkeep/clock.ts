@@ -1,6 +1,7 @@
 import "server-only";
 import { contextOfEachHall, log } from "@/server/access";
 import { keepCareCurrent } from "./housekeeping";
+import { backUpWhenDue } from "./nightlyBackup";
 
 /** So often the program looks whether an hour or a day has begun. */
 const LOOK_EVERY = 60_000;
@@ -31,6 +32,8 @@ async function lookOnce(): Promise<void> {
   // The database may be starting or being restored; the next look tries again.
   const contexts = await contextOfEachHall().catch(complain);
   for (const context of contexts ?? []) await keepCareCurrent(context).catch(complain);
+  const [first] = contexts ?? [];
+  if (first) await backUpWhenDue(first);
 }
 
 function complain(error: unknown): void {

@@ -2,5 +2,6 @@ import "server-only";
 
 /* What other rooms, pages and routes may use of this one. */
 
-export { startClock } from "./clock";
+export { type BackupAlarm, backupAlarm, backupsOf } from "./backupAlarm";
 export { keepCareCurrent } from "./housekeeping";
+export { startProgram } from "./program";

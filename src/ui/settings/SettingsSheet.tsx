@@ -9,6 +9,8 @@ interface Props {
   becomeAction: (form: FormData) => Promise<void>;
   themeAction: (form: FormData) => Promise<void>;
   rules: ReactNode;
+  /** How backups stand; nothing where the reader may not know or none are made. */
+  backups: ReactNode;
 }
 
 const THEMES = [
@@ -18,18 +20,18 @@ const THEMES = [
 ] as const;
 
 /** Who is asking, how it looks, and what is known of the hall. */
-export function SettingsSheet({ actor, halls, theme, becomeAction, themeAction, rules }: Props) {
+export function SettingsSheet({ actor, halls, theme, becomeAction, themeAction, rules, backups }: Props) {
   return (
     <>
       <PageHead title="Settings" />
       <div className="grid max-w-5xl items-start gap-3 md:grid-cols-2">
         <section className="sheet p-4" aria-labelledby="actor">
           <h2 id="actor" className="mb-1 font-bold">
-            Who is asking
+            Signed in as
           </h2>
           <p className="text-quiet mb-3 text-sm">
-            You are {actor.name}, {actor.role} of {actor.hallName}. Until there are accounts, choose actor you are here;
-            the demo has two halls, and neither sees the other.
+            You are {actor.name}, {actor.role} of {actor.hallName}. Until there are accounts, choose who you are here;
+            the demonstration has two halls, and neither sees the other.
           </p>
           {halls.map(({ hallName, people }) => (
             <div key={hallName} className="mb-3">
@@ -85,6 +87,7 @@ export function SettingsSheet({ actor, halls, theme, becomeAction, themeAction, 
               Open the wall screen
             </Link>
           </section>
+          {backups}
           <section className="sheet p-4" aria-labelledby="look">
             <h2 id="look" className="mb-2 font-bold">
               Light or dark

@@ -2,6 +2,8 @@ import type { Metadata } from "next";
 import { cookies } from "next/headers";
 import { may, peopleToBecome, requestContext } from "@/server/access";
 import { measuringRules } from "@/server/rules";
+import { backupsOf } from "@/server/upkeep";
+import { BackupNote } from "@/ui/settings/BackupNote";
 import { SettingsSheet } from "@/ui/settings/SettingsSheet";
 import { RulesForm } from "@/ui/settings/RulesForm";
 import { becomeAction, rulesAction, themeAction } from "./actions";
@@ -17,6 +19,7 @@ export default async function SettingsPage() {
       theme={jar.get("theme")?.value ?? ""}
       becomeAction={becomeAction}
       themeAction={themeAction}
+      backups={<BackupNote state={await backupsOf(context)} timeZone={context.actor.timeZone} />}
       rules={<RulesForm {...await measuringRules(context)} mayEdit={may(context, "rule.edit")} action={rulesAction} />}
     />
   );
