@@ -4,7 +4,9 @@ import { CHROMIUM } from "./scripts/lib/machine.mjs";
 export default defineConfig({
   testDir: "e2e",
   outputDir: process.env.E2E_OUTPUT ?? "test-results",
-  timeout: 60_000,
+  timeout: 120_000,
+  // What is computed may take its time on a busy machine; a test says what is shown, not how fast.
+  expect: { timeout: 20_000 },
   // One database for all: errands that change something name bars of their own.
   workers: 2,
   // On the build machine a second try tells a slow moment from a fault; what needed one is named in the report.

@@ -14,6 +14,8 @@ export default defineConfig({
           name: "unit",
           include: ["src/{core,api,ui}/**/*.test.{ts,tsx}", "scripts/**/*.test.ts"],
           environment: "node",
+          testTimeout: 60_000,
+          setupFiles: ["scripts/lib/testSetup.ts"],
         },
       },
       {
@@ -24,7 +26,21 @@ export default defineConfig({
           environment: "node",
           // One database a file would cost more than it tells; the files clean up after themselves by hall.
           fileParallelism: false,
-          testTimeout: 20_000,
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+          setupFiles: ["scripts/lib/testSetup.ts"],
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          // The program as a gym runs it: the production build in processes of its own. `npm run test:run`.
+          name: "run",
+          include: ["tests/running/**/*.test.ts"],
+          environment: "node",
+          fileParallelism: false,
+          testTimeout: 180_000,
+          hookTimeout: 180_000,
         },
       },
     ],

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./clock";
 
 async function become(page: Page, name: string) {
   await page.goto("/settings");

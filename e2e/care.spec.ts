@@ -1,4 +1,5 @@
-import { expect, test, type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
+import { expect, now, test } from "./clock";
 import { serious } from "./serious";
 
 /** Errands of whoever keeps the bars clean, straight and turning. */
@@ -20,7 +21,7 @@ const everyDays = async (page: Page, tag: string) => {
 test("a damp salty month brings the rounds closer together, and says why", async ({ page }) => {
   const before = await everyDays(page, "K02");
   const rows = Array.from({ length: 20 * 24 }, (_, i) => {
-    const at = new Date(Math.floor(Date.now() / 3_600_000) * 3_600_000 - i * 3_600_000);
+    const at = new Date(Math.floor(now().getTime() / 3_600_000) * 3_600_000 - i * 3_600_000);
     return `${at.toISOString()},24,93,500`;
   });
   await page.goto("/care/air");
@@ -85,13 +86,13 @@ test("a round is done on a telephone with the connection lost in the middle; wha
   expect(await left()).toBe(all - 3);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await context.setOffline(false);
-  await expect(page.getByText("No connection.")).toBeHidden({ timeout: 20_000 });
+  await expect(page.getByText("No connection.")).toBeHidden({ timeout: 30_000 });
   // On another device: both are done once, the one passed over says why, the finding has its photo.
   const found = page.getByRole("region", { name: "Found and not settled" });
   await expect(async () => {
     await page.goto("/care");
     await expect(found).toContainText(words, { timeout: 1000 });
-  }).toPass({ timeout: 20_000 });
+  }).toPass({ timeout: 30_000 });
   const lately = page.getByRole("region", { name: "Done lately" });
   for (const done of [first, second]) await expect(lately.getByText(done, { exact: true }).first()).toBeVisible();
   const photo = await page.request.get(
@@ -144,7 +145,7 @@ test("sleeves are oiled one side of every bar, then all are turned; a page opene
     await expect(lately.getByRole("listitem").filter({ hasText: tag }).first()).toContainText("oil the sleeves", {
       timeout: 1000,
     });
-  }).toPass({ timeout: 20_000 });
+  }).toPass({ timeout: 30_000 });
   await context.close();
 });
 
@@ -164,7 +165,7 @@ test("of a bar with several tasks those are ticked that were done; the others st
   await expect(async () => {
     await page.goto(`/care?bar=${bar}&ahead=0`);
     await expect(due).toHaveCount(1, { timeout: 1000 });
-  }).toPass({ timeout: 20_000 });
+  }).toPass({ timeout: 30_000 });
   const task = (await due.getAttribute("aria-label"))!.replace(/^Done: | on .*$/g, "");
   expect(names[0]).toContain(task);
 });
@@ -205,7 +206,7 @@ test("a large photo is shrunk before it is sent", async ({ page }) => {
   await expect(async () => {
     await page.goto("/care");
     await expect(row).toBeVisible({ timeout: 1000 });
-  }).toPass({ timeout: 20_000 });
+  }).toPass({ timeout: 30_000 });
   const kept = await page.request.get((await row.getByRole("link", { name: "photo" }).getAttribute("href"))!);
   expect(kept.headers()["content-type"]).toBe("image/jpeg");
   expect((await kept.body()).length).toBeLessThan(photo.length);

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./clock";
 
 /** Errands of a coach: the right bar for a person, the class of the evening, what the house believes. */
 
@@ -291,7 +292,7 @@ test.describe("the wall screen", () => {
     await page.getByRole("link", { name: "Another lift" }).tap();
     await expect(page.getByRole("heading", { name: "What do you want to lift?" })).toBeVisible();
     await page.goto("/wall?lift=snatch&return=1");
-    await expect(page.getByRole("heading", { name: "What do you want to lift?" })).toBeVisible({ timeout: 5000 });
+    await expect(page.getByRole("heading", { name: "What do you want to lift?" })).toBeVisible({ timeout: 15_000 });
     await context.close();
   });
 });

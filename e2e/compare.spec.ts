@@ -1,6 +1,6 @@
 import { execFileSync } from "node:child_process";
 import { writeFileSync } from "node:fs";
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./clock";
 import Papa from "papaparse";
 
 test("three deadlift bars over one another: which gives most slack at 220 kg, and by how much", async ({

@@ -1,4 +1,4 @@
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./clock";
 
 /** The small errand that the first slice is for: from Today, past the wall of bars, to a care task ticked off. */
 test("the manager looks at the bars, compares two, finds the right one, loads it, and ticks off care", async ({

@@ -1,4 +1,4 @@
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./clock";
 
 const HEAD = "Bar;Name;Type;Status;Weight (lb);Diameter mm;Finish;Favourite song";
 const GOOD = "F1;File one;power;in-service;45;28.5;bare;x";

@@ -1,4 +1,4 @@
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./clock";
 
 test("the wall by keyboard: search, arrows, pick with c, open with Enter, sections with g", async ({ page }) => {
   await page.goto("/bars");

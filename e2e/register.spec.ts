@@ -1,4 +1,4 @@
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./clock";
 
 test("a bar is measured with the simulated caliper, nulled first, and the flagged diameter is found", async ({
   page,

@@ -1,4 +1,5 @@
-import { expect, test, type Browser, type Page } from "@playwright/test";
+import type { Browser, Page } from "@playwright/test";
+import { expect, test } from "./clock";
 import { serious } from "./serious";
 
 /** Errands at the plates: a session of several lifters on one bar, and a rack that tips. */
@@ -90,7 +91,7 @@ test("a session of three is run on two telephones at once: a load is changed hal
 
   // Back again: six sets are done on both, none twice, and the one that was lifted otherwise is said.
   await two.context.setOffline(false);
-  await expect(two.page.getByText("No connection.")).toBeHidden({ timeout: 15_000 });
+  await expect(two.page.getByText("No connection.")).toBeHidden({ timeout: 30_000 });
   for (const { page } of [one, two]) {
     await expect(heading(page)).toContainText("set 7 of 15");
     await expect(page.getByRole("list", { name: "What changed" })).toContainText("with other plates than planned last");

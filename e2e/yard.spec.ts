@@ -1,4 +1,5 @@
-import { expect, test, type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./clock";
 
 /** Errands in the second, small hall, where a long wall and odd rules disturb nobody. */
 
@@ -42,7 +43,7 @@ test("a long wall: taken in from a file, scrolled to its end, searched and range
   await expect(async () => {
     await page.evaluate(() => window.scrollTo(0, document.documentElement.scrollHeight));
     await expect(page.getByRole("link", { name: "Yard bar 319" })).toBeVisible({ timeout: 2000 });
-  }).toPass({ timeout: 20_000 });
+  }).toPass({ timeout: 30_000 });
   await page.evaluate(() => window.scrollTo(0, document.documentElement.scrollHeight));
   await expect(page.getByRole("link", { name: "Yard bar 319" })).toBeInViewport();
   await page.goto("/bars?q=yard+31");

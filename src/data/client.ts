@@ -97,6 +97,11 @@ class NotingPool extends Pool {
   override connect(...args: unknown[]): never {
     return noting((...all) => (super.connect as (...all: unknown[]) => unknown).apply(this, all), args) as never;
   }
+
+  /** A statement that waits for a connection is sent when another request gives one back: this is the one that asks. */
+  override query(...args: unknown[]): never {
+    return noting((...all) => (super.query as (...all: unknown[]) => unknown).apply(this, all), args) as never;
+  }
 }
 
 /** Notes the same when a statement or a lock took too long, or the line broke. */

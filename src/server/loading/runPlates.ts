@@ -27,6 +27,7 @@ export async function withPlatesOfNow(context: Context, row: RunRow): Promise<Ru
     const [updated] = await hall.update(runs, eq(runs.id, row.id), { state, seq: locked.seq + 1 });
     await hall.insert(runSteps, {
       runId: row.id,
+      arrivedAt: context.clock.now(),
       seq: locked.seq + 1,
       kind: "plates",
       setId: null,

@@ -39,6 +39,7 @@ export async function beginRun(
       ...more,
       state: startRun(question, plan, sets),
       startedBy: context.actor.personId,
+      startedAt: context.clock.now(),
     });
     return { ok: true as const, id: row!.id };
   });
@@ -64,6 +65,7 @@ export async function touchRun(
       await context.hall.insert(runSteps, {
         runId: id,
         seq,
+        arrivedAt: context.clock.now(),
         kind: step.kind,
         setId: touch.set,
         detail: { ...touch },

@@ -196,4 +196,13 @@ describe("history in words", () => {
         for (const line of historyWords(before, after)) expect(line).not.toContain("undefined");
       }),
     ));
+  it("says what a stored row holds, whatever it is: also an object whose toString is none", () => {
+    expect(historyWords({ "": { toString: 0 } }, { "": { toString: 1 } })).toEqual([
+      expect.stringContaining('“{"toString":0}” → “{"toString":1}”'),
+    ]);
+    expect(historyWords({ note: ["a"] }, { note: null })).toEqual([expect.stringMatching(/“\["a"\]” → not known$/)]);
+    expect(historyWords({ state: "watch", stateReason: { toString: 0 } }, null)).toEqual([
+      'watch ({"toString":0}), no longer counted',
+    ]);
+  });
 });

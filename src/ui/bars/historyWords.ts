@@ -18,8 +18,13 @@ export function historyWords(before: unknown, after: unknown): string[] {
   });
 }
 
-const wordOf = (texts: Record<string, unknown>, key: string) =>
-  Object.hasOwn(texts, key) ? String(texts[key] ?? "") : "";
+const wordOf = (texts: Record<string, unknown>, key: string) => (Object.hasOwn(texts, key) ? textOf(texts[key]) : "");
+
+/** Any value that a stored row may hold, as text: an object may have a toString that is none. */
+function textOf(value: unknown): string {
+  if (value === null || value === undefined) return "";
+  return typeof value === "object" ? JSON.stringify(value) : String(value);
+}
 
 function asTexts(value: unknown): Record<string, unknown> | null {
   return typeof value === "object" && value !== null ? (value as Record<string, unknown>) : null;
@@ -28,6 +33,6 @@ function asTexts(value: unknown): Record<string, unknown> | null {
 function short(texts: Record<string, unknown> | null): string | null {
   if (texts === null) return null;
   if (typeof texts.state === "string")
-    return texts.state.replace("-", " ") + (texts.stateReason ? ` (${String(texts.stateReason)})` : "");
+    return texts.state.replace("-", " ") + (texts.stateReason ? ` (${textOf(texts.stateReason)})` : "");
   return typeof texts.value === "number" ? trimmed(texts.value, 2) : null;
 }

@@ -88,6 +88,7 @@ export async function inspectBar(
         barId: row.id,
         personId: context.actor.personId,
         inspectedOn: context.clock.today,
+        enteredAt: context.clock.now(),
         facts,
         tirMm: runout?.tirMm ?? null,
         bendAtDeg: runout?.bendAtDeg ?? null,

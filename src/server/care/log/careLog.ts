@@ -90,6 +90,7 @@ export async function logDone(
   const { hall } = context;
   const [entry] = await hall.insert(careLog, {
     barId: bar.id,
+    enteredAt: context.clock.now(),
     taskId: task.id,
     doneOn,
     doneBy,

@@ -118,6 +118,7 @@ export async function makeCalendarLink(context: Context, personId: string | null
     const [row] = await hall.insert(calendarLinks, {
       personId,
       tokenSha256: hashOf(token),
+      createdAt: context.clock.now(),
       createdBy: context.actor.personId,
     });
     await recordChange(context, { entity: "round", entityId: row!.id, action: "calendar address made" });

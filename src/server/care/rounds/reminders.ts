@@ -16,6 +16,7 @@ export async function remindOfRounds(context: Context): Promise<number> {
     messages,
     rounds.map((round) => ({
       toPersonId: round.personId,
+      sentAt: context.clock.now(),
       subject: `Care today at ${round.from}: about ${Math.ceil(round.minutes)} min`,
       body: round.tasks.map(({ name, bars }) => `${name}: ${bars.map(({ tag }) => tag).join(", ")}`).join("\n"),
     })),

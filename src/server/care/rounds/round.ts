@@ -167,6 +167,7 @@ export async function touchRound(
             barId: bar.id,
             taskId: task.id,
             skippedOn: doneOn,
+            at: context.clock.now(),
             reason: note,
             personId: context.actor.personId,
           });

@@ -1,0 +1,144 @@
+import { readFileSync } from "node:fs";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { openHouse, startProgram, until, withOwner, type House, type Program } from "./program.fixture";
+
+let house: House;
+let program: Program;
+beforeAll(async () => {
+  house = await openHouse();
+  program = await startProgram(house);
+}, 180_000);
+afterAll(async () => {
+  await program?.end();
+  await house?.close();
+});
+
+/** Every route that answers to GET, from the build itself; with something in place of what an address leaves open. */
+function everyAddress(): string[] {
+  const { staticRoutes, dynamicRoutes } = JSON.parse(readFileSync(".next/routes-manifest.json", "utf8")) as {
+    staticRoutes: { page: string }[];
+    dynamicRoutes: { page: string }[];
+  };
+  return [...staticRoutes, ...dynamicRoutes]
+    .map(({ page }) => page)
+    .filter((page) => !page.startsWith("/_"))
+    .map((page) =>
+      page
+        .replace("[[...path]]", "nothing")
+        .replace(/\[tag\]/, "K02")
+        .replace(/\[key\]/, "isla")
+        .replace(/\[\w+\]/, "00000000-0000-4000-8000-000000000000"),
+    );
+}
+
+describe("when the database cannot answer", () => {
+  it("every route still answers, or says 503 in time, while every connection waits for somebody else", async () => {
+    const addresses = everyAddress();
+    expect(addresses.length).toBeGreaterThan(60);
+    const answers = await withOwner(house, async (client) => {
+      await client.query("begin; lock table people, places, bars, lifts in access exclusive mode");
+      try {
+        return await Promise.all(
+          addresses.map(async (path) => {
+            const response = await fetch(`${program.base}${path}`, { redirect: "manual" });
+            await response.text();
+            return { path, status: response.status, retryAfter: response.headers.get("retry-after") };
+          }),
+        );
+      } finally {
+        await client.query("rollback");
+      }
+    });
+    expect(
+      answers.filter(({ status }) => status === 500),
+      program.printed(),
+    ).toEqual([]);
+    const busy = answers.filter(({ status }) => status === 503);
+    expect(busy.length).toBeGreaterThan(40);
+    expect(busy.filter(({ retryAfter }) => !retryAfter)).toEqual([]);
+    expect(answers.find(({ path }) => path === "/healthz")).toMatchObject({ status: 200 });
+    expect(answers.find(({ path }) => path === "/readyz")).toMatchObject({ status: 503 });
+    // Nobody holds it up any more: it goes on by itself.
+    await until(
+      async () => (await fetch(`${program.base}/bars`)).status,
+      (status) => status === 200,
+    );
+  });
+
+  it("fourteen touches of one run sheet at once all count, each once", async () => {
+    const runId = await beginRun();
+    const key = (i: number) => `touch-at-once-${i}`;
+    const state = (await runState(runId)) as { state: { sets: { id: string }[] } };
+    const sets = state.state.sets.map(({ id }) => id);
+    const answers = await Promise.all(
+      Array.from({ length: 14 }, (_, i) =>
+        fetch(`${program.base}/load/session/run/${runId}/touch`, {
+          method: "POST",
+          headers: { "content-type": "application/json" },
+          body: JSON.stringify({
+            kind: "skip",
+            set: sets[i % sets.length],
+            key: key(i),
+            madeAt: new Date().toISOString(),
+          }),
+        }),
+      ),
+    );
+    expect(answers.map(({ status }) => status)).toEqual(Array(14).fill(200));
+    const { rows } = await withOwner(house, (client) =>
+      client.query("select count(*)::int as n from run_steps where run_id = $1", [runId]),
+    );
+    expect(rows[0].n).toBe(14);
+  });
+
+  it("goes on after the database was restarted, without being restarted itself", async () => {
+    expect((await fetch(`${program.base}/api/v1/plates`)).status).toBe(200);
+    await house.restart();
+    await until(
+      async () => (await fetch(`${program.base}/api/v1/plates`)).status,
+      (status) => status === 200,
+    );
+    expect(program.process.exitCode).toBeNull();
+  });
+});
+
+/** A run sheet as the page makes one: straight into the database, since its buttons are another test's. */
+async function beginRun(): Promise<string> {
+  return withOwner(house, async (client) => {
+    const { rows: bars } = await client.query(
+      "select b.id, b.hall_id, p.id as person from bars b join people p on p.hall_id = b.hall_id and p.role = 'manager' where b.tag = 'K02' limit 1",
+    );
+    const set = (id: number) => ({
+      id: `1.${id}`,
+      lifter: "Ann",
+      isWork: true,
+      setup: null,
+      jCupHole: null,
+      targetUnits: 600_000_000_000,
+      achievedUnits: 600_000_000_000,
+      perSide: [],
+      state: "open",
+    });
+    const state = {
+      bar: { barUnits: 200_000_000_000, clampPairUnits: 0, roomMm: 400, changesSetupEmpty: false },
+      plates: [],
+      start: [],
+      sets: Array.from({ length: 14 }, (_, i) => set(i + 1)),
+      isProven: true,
+    };
+    const { rows } = await client.query(
+      "insert into runs (hall_id, bar_id, state, started_by, started_at, plan_address, lifter_ids) values ($1, $2, $3, $4, $5, '', '{}') returning id",
+      [
+        bars[0].hall_id,
+        bars[0].id,
+        state,
+        bars[0].person,
+        new Date(Date.now() + Number(process.env.GARRISON_CLOCK_OFFSET_MS)),
+      ],
+    );
+    return rows[0].id as string;
+  });
+}
+
+const runState = async (id: string): Promise<unknown> =>
+  (await withOwner(house, (client) => client.query("select state from runs where id = $1", [id]))).rows[0];
