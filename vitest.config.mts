@@ -22,7 +22,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: "data",
-          include: ["src/{data,server}/**/*.test.ts"],
+          include: ["src/{data,server,app}/**/*.test.ts"],
           environment: "node",
           // One database a file would cost more than it tells; the files clean up after themselves by hall.
           fileParallelism: false,

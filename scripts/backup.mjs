@@ -74,7 +74,8 @@ async function backup(url, folder) {
   }
 }
 
-const reasonOf = (error) =>
-  String(error.message ?? error)
+function reasonOf(error) {
+  return String(error.message ?? error)
     .split("\n")[0]
     .slice(0, 300);
+}

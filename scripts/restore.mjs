@@ -27,7 +27,8 @@ await main(async () => {
   const cluster = await openCluster(home);
   try {
     const url = configuredUrl(home);
-    const known = JSON.parse((await databaseCommands(root, url, "known")).known);
+    const stands = await databaseCommands(root, url, "known", "pending");
+    const known = JSON.parse(stands.known);
     const made = await migrationsIn(path);
     if (made.some((hash, i) => hash !== known[i]))
       throw new Failure(
@@ -37,7 +38,7 @@ await main(async () => {
     if (running > 0)
       throw new Failure("Garrison is running on this database. Stop it first, every copy of it, then restore.");
     if (!isSure) await ask(`Replace everything in the database with ${path}?`);
-    const { hasData } = JSON.parse((await databaseCommands(root, url, "pending")).pending);
+    const { hasData } = JSON.parse(stands.pending);
     if (hasData) say(`What was there is kept in ${await backupDatabase(url, folder)}`);
     await replaceWith(url, path);
     await databaseCommands(root, url, "migrate");

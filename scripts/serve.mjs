@@ -21,6 +21,7 @@ const host = process.env.HOST || "127.0.0.1";
 /** So long a stop waits for what is under way. */
 const DRAIN_MS = 20_000;
 
+const { version } = JSON.parse(readFileSync(join(root, "package.json"), "utf8"));
 process.env.NODE_ENV = "production";
 process.env.NEXT_TELEMETRY_DISABLED = "1";
 
@@ -94,7 +95,7 @@ server.on("error", (error) => {
   process.exit(1);
 });
 server.listen(port, host, () => {
-  log.info({ host, port }, "listening");
+  log.info({ version, host, port }, "listening");
   process.send?.("ready");
 });
 

@@ -69,9 +69,9 @@ export async function backupDatabase(url, folder, now = new Date()) {
 
 /** Copies a backup into a second folder, whole or not at all. */
 export function copyBackup(path, folder) {
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
   const copy = join(folder, basename(path));
   try {
+    mkdirSync(folder, { recursive: true, mode: 0o700 });
     copyFileSync(path, `${copy}.making`);
     chmodSync(`${copy}.making`, 0o600);
     renameSync(`${copy}.making`, copy);

@@ -41,13 +41,17 @@ export async function migrateSafely(root, url, backups) {
   await databaseCommands(root, url, "migrate");
 }
 
+/** Lets the day-to-day role, with a password, do what it needs. */
+export const grantTo = (root, ownerUrl, password) =>
+  commandsWith(root, ownerUrl, { APP_ROLE, APP_PASSWORD: password }, "grant");
+
 /**
  * Lets the day-to-day role do what it needs and answers the database as that role reaches it.
  * @param home where its password is kept.
  */
 export async function asAppRole(root, ownerUrl, home) {
   const password = keptSecret(home, "app-password", randomBytes(24));
-  await commandsWith(root, ownerUrl, { APP_ROLE, APP_PASSWORD: password }, "grant");
+  await grantTo(root, ownerUrl, password);
   const url = new URL(ownerUrl);
   url.username = APP_ROLE;
   url.password = password;

@@ -1,3 +1,4 @@
+import { version } from "../../package.json";
 import parse from "joi-to-json";
 import type Joi from "joi";
 import { ERROR_STATUS } from "./problems";
@@ -27,7 +28,7 @@ export function openApiDocument(): Json {
     openapi: "3.1.0",
     info: {
       title: "Garrison",
-      version: "1.0.0",
+      version,
       description:
         "Units are in the names: Kg, Mm, Nm, MPa, GPa, Deg, Hz, Minutes. Days are days of the hall. A field is never renamed or dropped within v1, only added.",
     },

@@ -1,26 +1,11 @@
-import { randomUUID } from "node:crypto";
 import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { Client } from "pg";
 import { expect, it } from "vitest";
 import { openDatabase } from "./client";
+import { inNewDatabase } from "./database.fixture";
 import { loadDemo } from "./demo/loadDemo";
 import { migrateDatabase, pendingMigrations } from "./migrate";
-
-async function inNewDatabase(work: (url: string) => Promise<void>) {
-  const server = process.env.TEST_SERVER_URL!;
-  const name = `t_${randomUUID().replaceAll("-", "")}`;
-  const client = new Client({ connectionString: `${server}/postgres` });
-  await client.connect();
-  await client.query(`create database ${name}`);
-  try {
-    await work(`${server}/${name}`);
-  } finally {
-    await client.query(`drop database ${name} with (force)`);
-    await client.end();
-  }
-}
 
 it("builds the schema from empty, says when nothing is pending, and keeps the data of a second run", () =>
   inNewDatabase(async (url) => {

@@ -65,6 +65,7 @@ export async function loadInspections(
   bars: readonly BarRow[],
   personId: string,
   today: HallDay,
+  now: Date,
 ): Promise<void> {
   const straight = bars.filter(({ family, state }) => family !== "axle" && state === "in-service").slice(0, 4);
   const bent = bars.find(({ state }) => state === "quarantined");
@@ -101,6 +102,7 @@ export async function loadInspections(
         barId: bar.id,
         personId,
         inspectedOn: addDays(today, -back),
+        enteredAt: new Date(`${addDays(today, -back)}T12:00:00Z`),
         facts,
         tirMm: runout.tirMm,
         bendAtDeg: runout.bendAtDeg,
@@ -116,7 +118,7 @@ export async function loadInspections(
       barId: dragging.id,
       note: "right sleeve drags when it is cold",
       foundBy: personId,
-      foundAt: new Date(Date.now() - 30 * HOUR),
+      foundAt: new Date(now.getTime() - 30 * HOUR),
     });
 }
 

@@ -159,7 +159,7 @@ async function loadHall(
       hall,
       spec.people.map(([name, role]) => ({ id: people[name]!, role })),
     );
-    await loadInspections(hall, rows, measurer, today);
+    await loadInspections(hall, rows, measurer, today, now);
   }
   await loadCare(hall, rows, tasks, facts.climateClass, people, spec, today);
 }
@@ -224,6 +224,7 @@ async function loadBar(
     entity: "bar",
     entityId: row!.id,
     action: "entered",
+    at: new Date(now.getTime() - 41 * 86_400_000),
     after: { tag: spec.tag, name: spec.name, family: spec.family },
   });
   return row!;
@@ -282,8 +283,15 @@ async function loadCare(
   const [random, older] = [seededRandom(SEED), seededRandom(SEED + 1)];
   const house = { climate, isAllRoundBusiest: false };
   const crew = spec.people.filter(([, role]) => role !== "wall" && role !== "lifter").map(([name]) => people[name]!);
-  const log: { barId: string; taskId: string; doneOn: HallDay; doneBy: string; enteredBy: string; minutes: number }[] =
-    [];
+  const log: {
+    barId: string;
+    taskId: string;
+    doneOn: HallDay;
+    doneBy: string;
+    enteredBy: string;
+    enteredAt: Date;
+    minutes: number;
+  }[] = [];
   const plan = [];
   for (const bar of bars) {
     const demo = spec.bars.find(({ tag }) => tag === bar.tag)!;
@@ -296,7 +304,15 @@ async function loadCare(
         // The cradle was forgotten; everything else was last done somewhere within its interval, or a little past it.
         const lapse = demo.place === "Floor cradle" ? 2.3 + 0.3 * random() : 0.15 + 0.93 * random();
         const write = (doneOn: HallDay, doneBy: string, minutes: number) =>
-          log.push({ barId: bar.id, taskId: task.id, doneOn, doneBy, enteredBy: doneBy, minutes });
+          log.push({
+            barId: bar.id,
+            taskId: task.id,
+            doneOn,
+            doneBy,
+            enteredBy: doneBy,
+            enteredAt: new Date(`${doneOn}T12:00:00Z`),
+            minutes,
+          });
         let first = 0;
         for (
           let back = Math.round(lapse * fresh.intervalDays);

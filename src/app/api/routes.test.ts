@@ -1,0 +1,349 @@
+import { beforeAll, beforeEach, describe, expect, it, vi } from "vitest";
+import { ROUTES } from "@/api/routes";
+import type { HallFileParts } from "@/core/hallFileParts";
+import { LIFTS } from "@/core/matching/lifts";
+import { massUnitsFromKg } from "@/core/units/exactMass";
+import { barQuantities, lifters, lifts, plates, stations } from "@/data/schema";
+import { makeContexts } from "@/server/access/context.fixture";
+import { edge } from "../edge.fixture";
+import { GET as anythingElse } from "./[[...path]]/route";
+import * as balance from "./v1/balance/route";
+import * as bar from "./v1/bars/[tag]/route";
+import * as bars from "./v1/bars/route";
+import * as barsCsv from "./v1/bars.csv/route";
+import * as careDue from "./v1/care/due/route";
+import * as careIcs from "./v1/care.ics/route";
+import * as corrosion from "./v1/corrosion/route";
+import * as exportJson from "./v1/export.json/route";
+import * as importRoute from "./v1/import/route";
+import * as liftersRoute from "./v1/lifters/route";
+import * as liftsRoute from "./v1/lifts/route";
+import * as load from "./v1/load/route";
+import * as match from "./v1/match/route";
+import * as openapi from "./v1/openapi.json/route";
+import * as platesRoute from "./v1/plates/route";
+import * as platesCsv from "./v1/plates.csv/route";
+import * as sessionPlan from "./v1/session-plan/route";
+import * as stationsRoute from "./v1/stations/route";
+import * as tipping from "./v1/tipping/route";
+import * as whip from "./v1/whip/route";
+
+vi.mock("@/server/access", async (original) => {
+  const { contextOfTest } = await import("../edge.fixture");
+  return { ...(await original<object>()), requestContext: contextOfTest, requestContextOf: contextOfTest };
+});
+
+type Handler = (request: Request, context: { params: Promise<Record<string, string>> }) => Promise<Response>;
+type Module = Record<"GET" | "HEAD" | "POST" | "PUT" | "PATCH" | "DELETE", Handler>;
+
+const MODULES: Record<keyof typeof ROUTES, Module> = {
+  whip,
+  load,
+  sessionPlan,
+  tipping,
+  balance,
+  corrosion,
+  bars,
+  bar,
+  plates: platesRoute,
+  stations: stationsRoute,
+  lifts: liftsRoute,
+  lifters: liftersRoute,
+  match,
+  careDue,
+  careIcs,
+  barsCsv,
+  platesCsv,
+  exportJson,
+  import: importRoute,
+  openapi,
+};
+
+let made: Awaited<ReturnType<typeof makeContexts>>;
+beforeAll(async () => {
+  made = await makeContexts("routes");
+  const { hall, bar: power } = made;
+  await hall.insert(
+    lifts,
+    Object.values(LIFTS).map((lift, i) => ({ ...lift, listOrder: i + 1 })),
+  );
+  await hall.insert(lifters, [
+    { key: "ann", name: "Ann", heightMm: 1700, massKg: 70 },
+    { key: "bo", name: "Bo" },
+  ]);
+  await hall.insert(stations, { key: "r1", name: "Rack 1", kind: "rack", jCupPairs: 1 });
+  await hall.insert(barQuantities, {
+    barId: power.id,
+    kind: "mass",
+    statedValue: "20",
+    statedUnit: "kg",
+    stated: 20,
+    effective: 20,
+    source: "stated",
+  });
+  await hall.insert(
+    plates,
+    [25, 20, 10, 5].map((kg) => ({
+      key: `r${kg}`,
+      massValue: String(kg),
+      massUnit: "kg" as const,
+      massUnits: massUnitsFromKg(kg),
+      pairs: 2,
+    })),
+  );
+});
+beforeEach(() => {
+  edge.fails = null;
+  edge.context = made.context("manager");
+});
+
+const at = (path: string, init?: RequestInit) => new Request(`http://garrison.test/api/v1${path}`, init);
+const ask = (module: Module, path: string, params: Record<string, string> = {}) =>
+  module.GET(at(path), { params: Promise.resolve(params) });
+const send = (module: Module, body: unknown, type = "application/json", path = "/x") =>
+  module.POST(
+    at(path, {
+      method: "POST",
+      headers: { "content-type": type },
+      body: typeof body === "string" ? body : JSON.stringify(body),
+    }),
+    { params: Promise.resolve({}) },
+  );
+const json = async (response: Response | Promise<Response>) =>
+  (await (await response).json()) as Record<string, unknown>;
+interface ErrorBody {
+  error: { code: string; message: string; details: { path: string; message: string }[] };
+}
+const errorOf = async (response: Response | Promise<Response>) =>
+  ((await json(response)) as unknown as ErrorBody).error;
+
+describe("every route of the interface", () => {
+  it.each(Object.keys(ROUTES) as (keyof typeof ROUTES)[])(
+    "%s answers its own method, and 405 with Allow to every other",
+    async (name) => {
+      const { method } = ROUTES[name];
+      for (const other of ["GET", "POST", "PUT", "PATCH", "DELETE"] as const) {
+        if (other === method) continue;
+        const response = await MODULES[name][other](at("/x", { method: other }), { params: Promise.resolve({}) });
+        expect(response.status, other).toBe(405);
+        expect(response.headers.get("allow")).toContain(method);
+        expect((await errorOf(response)).code).toBe("method-not-allowed");
+      }
+    },
+  );
+  it.each(Object.keys(ROUTES) as (keyof typeof ROUTES)[])(
+    "%s refuses a query that it does not know, by name",
+    async (name) => {
+      const { method } = ROUTES[name];
+      const request = at("/x?nonsense=1", {
+        method,
+        ...(method === "POST" ? { headers: { "content-type": "application/json" }, body: "{}" } : {}),
+      });
+      const response = await MODULES[name][method](request, { params: Promise.resolve({ tag: "T1" }) });
+      expect(response.status).toBe(400);
+      expect((await errorOf(response)).details.map(({ path }) => path)).toContain("nonsense");
+    },
+  );
+  it.each(Object.keys(ROUTES) as (keyof typeof ROUTES)[])(
+    "%s says 503 with Retry-After when the database is away, 500 without our inside when we fail",
+    async (name) => {
+      const { method } = ROUTES[name];
+      const call = () =>
+        MODULES[name][method](at("/x", { method, ...(method === "POST" ? { body: "{}" } : {}) }), {
+          params: Promise.resolve({ tag: "T1" }),
+        });
+      edge.fails = new Error("timeout exceeded when trying to connect");
+      const away = await call();
+      expect([away.status, away.headers.get("retry-after")]).toEqual([503, "5"]);
+      edge.fails = new Error("secret inside");
+      const failed = await call();
+      expect(failed.status).toBe(500);
+      expect(JSON.stringify(await json(failed))).not.toContain("secret");
+    },
+  );
+});
+
+describe("bodies", () => {
+  it.each([
+    ["text", "text/plain", "{}", 415],
+    ["nothing said", "", "{}", 415],
+    ["another charset", "application/json; charset=latin1", "{}", 415],
+    ["utf-8 said", "application/json; charset=utf-8", "{}", 400],
+    ["no JSON", "application/json", "{", 400],
+    ["a list", "application/json", "[]", 400],
+  ])("%s", async (_, type, body, status) => {
+    expect((await send(whip, body, type)).status).toBe(status);
+  });
+  it("over 256 KiB are refused before they are read", async () => {
+    const long = JSON.stringify({ bar: "x".repeat(300 * 1024) });
+    expect((await send(load, long)).status).toBe(413);
+  });
+  it("that are wrong are told every problem at its path", async () => {
+    const { code, details } = await errorOf(
+      send(whip, { bar: { shaftDiameterMm: "28" }, supportHalfSpacingMm: -1, perSide: [{ massKg: null }], extra: 1 }),
+    );
+    expect(code).toBe("bad-request");
+    for (const path of ["bar.shaftDiameterMm", "supportHalfSpacingMm", "perSide.0.massKg", "extra"])
+      expect(
+        details.map((one) => one.path),
+        path,
+      ).toContain(path);
+  });
+});
+
+describe("computing", () => {
+  const WHIP = {
+    bar: { shaftDiameterMm: 28, shaftLengthMm: 1310, collarThicknessMm: 30 },
+    supportHalfSpacingMm: 220,
+    perSide: Array(5).fill({ massKg: 25, thicknessMm: 27 }),
+  };
+  it("whip as the handbook has it: 22.1 mm and 303 MPa", async () => {
+    const answer = await json(send(whip, WHIP));
+    expect(answer.deflectionMm as number).toBeCloseTo(22.1, 1);
+    expect(Math.round(answer.maxStressMPa as number)).toBe(303);
+  });
+  it("whip is impossible when the supports are not inside the load", async () => {
+    expect((await send(whip, { ...WHIP, supportHalfSpacingMm: 900 })).status).toBe(422);
+  });
+  it("a load, exact, and one that is impossible", async () => {
+    const plate = { id: "r20", massKg: 20, pairs: 2 };
+    const ok = await json(send(load, { targetKg: 100, bar: { massKg: 20 }, plates: [plate] }));
+    expect(ok).toMatchObject({ achievedKg: 100, exact: true, perSide: ["r20", "r20"] });
+    expect((await send(load, { targetKg: 10, bar: { massKg: 20 }, plates: [plate] })).status).toBe(422);
+    const doubled = await errorOf(send(load, { targetKg: 60, bar: { massKg: 20 }, plates: [plate, plate] }));
+    expect(doubled.details.length).toBeGreaterThan(0);
+  });
+  it("a session, with its bound", async () => {
+    const sets = [60, 100, 60].map((targetKg, i) => ({ id: String(i), targetKg }));
+    const answer = await json(
+      send(sessionPlan, { bar: { massKg: 20 }, plates: [{ id: "r20", massKg: 20, pairs: 2 }], sets }),
+    );
+    expect(answer).toMatchObject({ handledPerSide: 3, lowerBoundPerSide: 3, provenOptimal: true });
+  });
+  it("tipping, balance and corrosion", async () => {
+    const stack = [{ massKg: 25, thicknessMm: 27 }];
+    const bar20 = { massKg: 20, shaftLengthMm: 1310, collarThicknessMm: 30 };
+    expect(await json(send(tipping, { bar: bar20, rackHalfSpacingMm: 545, left: stack, right: stack }))).toMatchObject({
+      tips: null,
+    });
+    const carry = { alongTrunk: 1, alongTrunkMm: 20, forwardMm: -50 };
+    const lean = await json(send(balance, { lifter: { heightMm: 1800, massKg: 85 }, carry, loadKg: 100 }));
+    expect(lean.trunkLeanDeg as number).toBeCloseTo(41.4, 1);
+    // ISO 9223:2012, the handbook's check value.
+    const rate = await json(
+      send(corrosion, {
+        temperatureC: 10,
+        relativeHumidityPct: 75,
+        so2DepositionMgPerM2Day: 10,
+        chlorideDepositionMgPerM2Day: 10,
+      }),
+    );
+    expect([Math.round((rate.rateUmPerYear as number) * 10) / 10, rate.category]).toEqual([33.8, "C3"]);
+  });
+});
+
+describe("lists", () => {
+  it("come a page at a time, and a cursor of another list is refused", async () => {
+    const first = await json(ask(liftsRoute, "/lifts?limit=2"));
+    expect((first.items as unknown[]).length).toBe(2);
+    const next = await json(ask(liftsRoute, `/lifts?limit=2&cursor=${encodeURIComponent(first.nextCursor as string)}`));
+    const keys = [...(first.items as { key: string }[]), ...(next.items as { key: string }[])].map(({ key }) => key);
+    expect(new Set(keys).size).toBe(4);
+    for (const module of [bars, platesRoute, stationsRoute, liftsRoute, careDue]) {
+      const day = module === careDue ? "&on=2026-03-20" : "";
+      expect((await ask(module, `/x?cursor=nonsense${day}`)).status).toBe(400);
+    }
+  });
+  it.each(["0", "501", "1.5", "x", ""])("a limit of %j is refused", async (limit) => {
+    expect((await ask(bars, `/bars?limit=${limit}`)).status).toBe(400);
+  });
+  it("a bar by its tag, and none", async () => {
+    expect(await json(ask(bar, "/bars/T1", { tag: "T1" }))).toMatchObject({
+      tag: "T1",
+      family: "power",
+      massKg: { value: 20, source: "stated" },
+    });
+    expect((await ask(bar, "/bars/T9", { tag: "T9" })).status).toBe(404);
+  });
+  it("what is due names its days, and a day that is none is refused", async () => {
+    const due = await json(ask(careDue, "/care/due?on=2026-03-20"));
+    expect(due.items).toMatchObject([{ tag: "T1", task: "shaft", dueOn: "2026-03-11", overdueDays: 9 }]);
+    expect((await ask(careDue, "/care/due?on=2026-02-30")).status).toBe(400);
+  });
+  it("as CSV and as a calendar, by their types", async () => {
+    const csv = await ask(barsCsv, "/bars.csv");
+    expect(csv.headers.get("content-type")).toContain("text/csv");
+    expect(await csv.text()).toContain("T1");
+    expect(await (await ask(platesCsv, "/plates.csv")).text()).toContain("r25");
+    const ics = await ask(careIcs, "/care.ics");
+    expect(ics.headers.get("content-type")).toContain("text/calendar");
+    expect(await ics.text()).toMatch(/^BEGIN:VCALENDAR\r\n/);
+  });
+  it("describe themselves", async () => {
+    expect(await json(ask(openapi, "/openapi.json"))).toMatchObject({ openapi: "3.1.0" });
+  });
+});
+
+describe("who asks", () => {
+  it("lifters are for coach and manager; a match for one of them too", async () => {
+    for (const [role, status] of [
+      ["manager", 200],
+      ["coach", 200],
+      ["care", 403],
+      ["lifter", 403],
+      ["wall", 403],
+    ] as const) {
+      edge.context = made.context(role);
+      expect((await ask(liftersRoute, "/lifters")).status, role).toBe(status);
+      expect((await ask(match, "/match?lift=bench&loadKg=60&lifter=ann")).status, role).toBe(status);
+      expect((await ask(match, "/match?lift=bench&loadKg=60")).status, role).toBe(200);
+    }
+  });
+  it("a match names what there is not", async () => {
+    expect((await ask(match, "/match?lift=flying&loadKg=60")).status).toBe(404);
+    expect((await ask(match, "/match?lift=bench&loadKg=60&lifter=nobody")).status).toBe(404);
+    expect((await ask(match, "/match?lift=bench&loadKg=-1")).status).toBe(400);
+  });
+  it("the export is for coach and manager, and says lifters only to them", async () => {
+    edge.context = made.context("lifter");
+    expect((await ask(exportJson, "/export.json")).status).toBe(403);
+    edge.context = made.context("coach");
+    const file = (await json(ask(exportJson, "/export.json"))) as unknown as HallFileParts;
+    expect(file.lifters!.length).toBe(2);
+  });
+});
+
+describe("taking a file in", () => {
+  const row = (tag: string) => `tag,name,family\n${tag},New bar,power\n`;
+  const csv = (text: string, query = "") => send(importRoute, text, "text/csv", `/import${query}`);
+  it("looks first: a dry run writes nothing, and its token does what it told", async () => {
+    const looked = await json(csv(row("N1"), "?dryRun=true"));
+    expect(looked).toMatchObject({ added: 1, changed: 0, token: expect.stringMatching(/^[\w-]{43}$/) as unknown });
+    expect((await ask(bar, "/x", { tag: "N1" })).status).toBe(404);
+    const done = await json(csv(row("N1"), `?token=${looked.token as string}`));
+    expect(done).toMatchObject({ added: 1, token: looked.token });
+    expect((await ask(bar, "/x", { tag: "N1" })).status).toBe(200);
+  });
+  it("with a token that no longer tells what would happen it is refused whole", async () => {
+    const looked = await json(csv(row("N2"), "?dryRun=true"));
+    await csv(row("N2"));
+    const late = await csv(row("N2"), `?token=${looked.token as string}`);
+    expect(late.status).toBe(409);
+    expect((await csv(row("N3"), `?token=${looked.token as string}`)).status).toBe(409);
+    expect((await ask(bar, "/x", { tag: "N3" })).status).toBe(404);
+    expect((await csv(row("N3"), "?token=short")).status).toBe(400);
+  });
+  it("is the manager's, and every problem of every line is told", async () => {
+    const wrong = await errorOf(csv("tag,name,family\n,x,power\nN4,x,flying\n"));
+    expect(wrong.details.length).toBeGreaterThanOrEqual(2);
+    expect((await csv("tag,colour\nN5,red\n")).status).toBe(400);
+    expect((await send(importRoute, "{}", "application/json", "/import")).status).toBe(400);
+    edge.context = made.context("coach");
+    expect((await csv(row("N6"))).status).toBe(403);
+  });
+});
+
+it("an unknown path is answered in the one shape", async () => {
+  const response = await anythingElse(new Request("http://garrison.test/api/v1/nothing"));
+  expect([response.status, (await errorOf(response)).code]).toEqual([404, "not-found"]);
+});

@@ -1,0 +1,89 @@
+import { spawn } from "node:child_process";
+import { once } from "node:events";
+import { chmodSync, existsSync, mkdtempSync, readdirSync, rmSync, statSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterAll, expect, it } from "vitest";
+import { freePort } from "../../scripts/lib/machine.mjs";
+import { cleanEnv } from "../../scripts/lib/run.mjs";
+import { until } from "./program.fixture";
+
+const scratch = mkdtempSync(join(tmpdir(), "garrison-start-"));
+chmodSync(scratch, 0o755);
+const home = join(scratch, "gym");
+afterAll(() => rmSync(scratch, { recursive: true, force: true }));
+
+/** npm start, as somebody types it; answers where it is and how to stop it. */
+async function npmStart(env: Record<string, string> = {}) {
+  const port = await freePort(null);
+  const child = spawn(process.execPath, ["scripts/start.mjs"], {
+    env: cleanEnv({
+      GARRISON_HOME: home,
+      PORT: String(port),
+      DATABASE_URL: "",
+      GYM_NAME: "Low Bridge Strength",
+      GYM_TIME_ZONE: "Europe/Lisbon",
+      GYM_CLIMATE: "dry",
+      GYM_MANAGER: "Ines",
+      ...env,
+    }),
+    stdio: ["ignore", "pipe", "pipe"],
+  });
+  let printed = "";
+  for (const pipe of [child.stdout, child.stderr]) pipe.on("data", (chunk) => (printed += chunk));
+  const ready = `Garrison is ready: http://127.0.0.1:${port}`;
+  await until(
+    async () => printed,
+    (text) => text.includes(ready) || child.exitCode !== null,
+    150_000,
+  );
+  return {
+    base: `http://127.0.0.1:${port}`,
+    printed: () => printed,
+    exitCode: () => child.exitCode,
+    stop: async () => {
+      const closed = once(child, "close");
+      child.kill("SIGINT");
+      return ((await closed) as [number])[0];
+    },
+  };
+}
+
+it("npm start serves a gym's own empty hall, keeps it, backs it up, and stops cleanly", async () => {
+  const first = await npmStart();
+  expect(first.printed()).toContain("Made an empty hall: Low Bridge Strength.");
+  const page = async (path: string) => (await fetch(`${first.base}${path}`)).text();
+  expect(await page("/")).toContain("Low Bridge Strength");
+  expect(await page("/bars")).not.toContain("K02");
+  const { items } = (await (await fetch(`${first.base}/api/v1/bars`)).json()) as { items: unknown[] };
+  expect(items).toEqual([]);
+  const lifts = (await (await fetch(`${first.base}/api/v1/lifts`)).json()) as { items: unknown[] };
+  expect(lifts.items.length).toBeGreaterThan(20);
+  for (const path of ["/match", "/compare", "/setups", "/load", "/sessions", "/care", "/lifters", "/settings", "/wall"])
+    expect((await fetch(`${first.base}${path}`)).status, path).toBe(200);
+  // The program's clock makes the first backup by itself.
+  const folder = join(home, "backups");
+  const files = () => (existsSync(folder) ? readdirSync(folder).filter((file) => file.endsWith(".dump")) : []);
+  await until(
+    async () => files(),
+    (all) => all.length === 1,
+  );
+  expect(statSync(join(folder, files()[0]!)).mode & 0o777).toBe(0o600);
+  expect(await first.stop()).toBe(0);
+
+  const second = await npmStart({ GYM_NAME: "Another name" });
+  expect(second.printed()).not.toContain("Made an empty hall");
+  expect(await (await fetch(`${second.base}/settings`)).text()).toContain("Low Bridge Strength");
+  expect(await second.stop()).toBe(0);
+});
+
+it("a gym that is described wrongly is not set up, and every mistake is named", async () => {
+  const wrong = await npmStart({
+    GARRISON_HOME: join(scratch, "wrong"),
+    GYM_TIME_ZONE: "Nowhere/Else",
+    GYM_CLIMATE: "wet",
+    GYM_CURRENCY: "pounds",
+  });
+  expect(wrong.exitCode()).toBe(1);
+  for (const name of ["GYM_TIME_ZONE", "GYM_CLIMATE", "GYM_CURRENCY"]) expect(wrong.printed()).toContain(name);
+});
