@@ -66,6 +66,8 @@ const server = createServer(
     underWay += 1;
     response.once("close", () => {
       underWay -= 1;
+      // A connection that was busy when the stop began is idle now, and would be kept for a next request.
+      if (isStopping) setImmediate(() => server.closeIdleConnections());
       const route = nameOf(request.url);
       const level = route === "/_next" ? "debug" : "info";
       const ms = Math.round(Number(process.hrtime.bigint() - started) / 1e5) / 10;

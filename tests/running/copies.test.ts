@@ -14,7 +14,7 @@ describe("several copies of the program on one database", () => {
     await withOwner(house, (client) =>
       client.query(
         `insert into care_rounds (hall_id, person_id, day, from_minute, minutes, items)
-         select b.hall_id, p.id, $1, 1080, 10, jsonb_build_array(jsonb_build_object('barId', b.id, 'taskId', t.id, 'dueOn', $1::text))
+         select b.hall_id, p.id, $1::date, 1080, 10, jsonb_build_array(jsonb_build_object('barId', b.id, 'taskId', t.id, 'dueOn', $1::date::text))
          from bars b join people p on p.hall_id = b.hall_id and p.role = 'care' join care_tasks t on t.hall_id = b.hall_id and t.key = 'shaft'
          where b.tag = 'K02' limit 1`,
         [day],
