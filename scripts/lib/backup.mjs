@@ -76,7 +76,11 @@ export function copyBackup(path, folder) {
     chmodSync(`${copy}.making`, 0o600);
     renameSync(`${copy}.making`, copy);
   } catch (error) {
-    rmSync(`${copy}.making`, { force: true });
+    try {
+      rmSync(`${copy}.making`, { force: true });
+    } catch {
+      // A folder that is none has nothing to take away; why the copy failed is what counts.
+    }
     throw new Failure(`The copy in ${folder} failed: ${error.message}`);
   }
   return copy;

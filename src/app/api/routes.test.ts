@@ -249,9 +249,9 @@ describe("lists", () => {
     const next = await json(ask(liftsRoute, `/lifts?limit=2&cursor=${encodeURIComponent(first.nextCursor as string)}`));
     const keys = [...(first.items as { key: string }[]), ...(next.items as { key: string }[])].map(({ key }) => key);
     expect(new Set(keys).size).toBe(4);
-    for (const module of [bars, platesRoute, stationsRoute, liftsRoute, careDue]) {
-      const day = module === careDue ? "&on=2026-03-20" : "";
-      expect((await ask(module, `/x?cursor=nonsense${day}`)).status).toBe(400);
+    for (const list of [bars, platesRoute, stationsRoute, liftsRoute, careDue]) {
+      const day = list === careDue ? "&on=2026-03-20" : "";
+      expect((await ask(list, `/x?cursor=nonsense${day}`)).status).toBe(400);
     }
   });
   it.each(["0", "501", "1.5", "x", ""])("a limit of %j is refused", async (limit) => {
