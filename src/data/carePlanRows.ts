@@ -1,4 +1,5 @@
-import { careDue, type CareDue, type CareHouse } from "@/core/care/careDue";
+import { careDue, type CareHouse } from "@/core/care/careDue";
+import type { CareDue } from "@/core/care/nextDue";
 import { isTaskFor, type CareTaskKey } from "@/core/care/careTasks";
 import { METER_TASKS } from "@/core/care/meterTasks";
 import { needOf, onCondition, type MeterTask, type Need } from "@/core/care/needMeter";

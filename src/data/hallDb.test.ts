@@ -1,7 +1,11 @@
-import { eq } from "drizzle-orm";
+import { and, desc, eq, inArray, sql } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
-import { barMeasurements, bars, carePlan, plates } from "./schema";
+import type { HallDb } from "./hallDb";
+import { barMeasurements, bars, carePlan, careTasks, plates } from "./schema";
 import { makeHall } from "./testHall.fixture";
+
+const LINE = { name: "New", family: "power", state: "in-service", knownSince: "2026-01-01" } as const;
+const PLATE = { massValue: "20", massUnit: "kg", massUnits: 200_000_000_000, material: "iron", pairs: 1 } as const;
 
 describe("one hall's view", () => {
   it("neither reads nor changes another hall's rows, whatever is asked for", async () => {
@@ -24,6 +28,111 @@ describe("one hall's view", () => {
     const row = { barId: b.bar.id, taskId: b.task.id, dueOn: "2030-01-01", intervalDays: 1, reason: "" };
     await a.hall.put(carePlan, [carePlan.barId, carePlan.taskId], row).catch(() => {});
     expect((await b.hall.first(carePlan))!.dueOn).toBe("2026-03-11");
+  });
+});
+
+describe("a join", () => {
+  const withTask = {
+    task: { table: careTasks, on: eq(carePlan.taskId, careTasks.id), columns: { key: careTasks.key } },
+  };
+  it("says of each row what it names, in one query, and null where it names none", async () => {
+    const { hall, bar, task } = await makeHall("joined");
+    const other = {
+      bar: {
+        table: bars,
+        on: and(eq(bars.id, carePlan.barId), eq(bars.tag, "elsewhere"))!,
+        columns: { tag: bars.tag },
+      },
+    };
+    const [row, ...more] = await hall.rowsWith(carePlan, { ...withTask, ...other });
+    expect(more).toEqual([]);
+    expect(row).toMatchObject({ row: { barId: bar.id, taskId: task.id }, task: { key: "shaft" }, bar: null });
+  });
+  it("never reaches into another hall, whatever it is joined on", async () => {
+    const [a, b] = [await makeHall("A"), await makeHall("B")];
+    const anyBar = { bar: { table: bars, on: sql`true`, columns: { id: bars.id } } };
+    const seen = (await a.hall.rowsWith(carePlan, anyBar)).map(({ bar }) => bar?.id);
+    expect(seen).toEqual([a.bar.id]);
+    expect(seen).not.toContain(b.bar.id);
+  });
+  it("keeps order, limit and offset of the list", async () => {
+    const { hall } = await makeHall("paged");
+    await hall.insert(
+      bars,
+      ["P1", "P2", "P3"].map((tag) => ({ ...LINE, tag })),
+    );
+    const page = await hall.rowsWith(bars, {}, { orderBy: [desc(bars.tag)], limit: 2, offset: 1 });
+    expect(page.map(({ row }) => row.tag)).toEqual(["P3", "P2"]);
+  });
+});
+
+describe("many changes in one statement", () => {
+  it("change the columns that are said, also to nothing, and no others", async () => {
+    const { hall } = await makeHall("many");
+    const rows = await hall.insert(
+      bars,
+      ["P1", "P2"].map((tag) => ({ ...LINE, tag, finish: "bare" as const })),
+    );
+    await hall.updateMany(bars, [
+      { id: rows[0]!.id, name: "one 'quoted' \\ name", finish: null },
+      { id: rows[1]!.id, name: "two", finish: "stainless" },
+    ]);
+    const after = await hall.rows(bars, { where: inArray(bars.tag, ["P1", "P2"]), orderBy: [bars.tag] });
+    expect(after.map(({ name, finish, family }) => [name, finish, family])).toEqual([
+      ["one 'quoted' \\ name", null, "power"],
+      ["two", "stainless", "power"],
+    ]);
+  });
+  it("leave another hall's rows alone", async () => {
+    const [a, b] = [await makeHall("A"), await makeHall("B")];
+    await a.hall.updateMany(bars, [{ id: b.bar.id, name: "stolen" }]);
+    expect((await b.hall.first(bars))!.name).toBe("Test bar");
+  });
+});
+
+describe("a look at one moment", () => {
+  it("sees nothing of what others write meanwhile, and may itself write and lock nothing", async () => {
+    const { hall, bar } = await makeHall("moment");
+    await hall.snapshot(async (still) => {
+      await still.first(bars);
+      await hall.update(bars, undefined, { name: "changed meanwhile" });
+      expect((await still.first(bars))!.name).toBe("Test bar");
+    });
+    const cause = /read-only transaction/;
+    for (const write of [
+      (still: HallDb) => still.update(bars, undefined, { name: "no" }),
+      (still: HallDb) => still.rows(bars, { forUpdate: true }),
+    ])
+      await expect(hall.snapshot(write)).rejects.toMatchObject({
+        cause: { message: expect.stringMatching(cause) as unknown },
+      });
+    expect((await hall.first(bars, { where: eq(bars.id, bar.id) }))!.name).toBe("changed meanwhile");
+  });
+});
+
+describe("a transaction in a transaction", () => {
+  it("that fails takes back its own part only, on the same connection", async () => {
+    const { hall } = await makeHall("nested");
+    await hall.transaction(async (outer) => {
+      await outer.update(bars, undefined, { name: "outer" });
+      await outer
+        .transaction(async (inner) => {
+          await inner.update(bars, undefined, { name: "inner" });
+          throw new Error("not after all");
+        })
+        .catch(() => undefined);
+      expect((await outer.first(bars))!.name).toBe("outer");
+    });
+    expect((await hall.first(bars))!.name).toBe("outer");
+  });
+  it("lets statements that are sent at the same moment take turns", async () => {
+    const { hall } = await makeHall("turns");
+    await hall.transaction(async (tx) => {
+      await Promise.all(
+        ["P1", "P2", "P3", "P1"].map((tag) => tx.insertOnce(plates, { ...PLATE, key: tag.toLowerCase() })),
+      );
+    });
+    expect(await hall.rows(plates)).toHaveLength(3);
   });
 });
 

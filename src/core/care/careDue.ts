@@ -3,6 +3,7 @@ import { FINISH_FACTOR, type CareBar, type CareTask } from "./careTasks";
 import { CLIMATE_WORDS, type ClimateClass } from "./climateClass";
 import type { ClimateClock } from "./climateClock";
 import type { BarFactors, CareRule } from "./needMeter";
+import type { CareDue } from "./nextDue";
 
 /** What the house decides about care besides its air. */
 export interface CareHouse {
@@ -26,13 +27,6 @@ export interface MeterHouse {
 
 /** The busiest bars come round a fifth sooner. Ours; the need meter will count real use. */
 const BUSIEST_FACTOR = 0.8;
-
-export interface CareDue {
-  dueOn: HallDay;
-  intervalDays: number;
-  /** Why, in one sentence without a date that ages: "bare shaft in salt-humid air: every 10 days". */
-  reason: string;
-}
 
 /** What decides how often a task comes round. */
 export type CareFrequency = Pick<CareTask, "baseDays" | "dependsOnFinish">;

@@ -1,8 +1,8 @@
 import type { HallDay } from "../units/hallDay";
 import { trimmed } from "../units/format";
 import { FINISH_FACTOR, type CareBar } from "./careTasks";
-import type { CareDue } from "./careDue";
 import type { ClimateClock } from "./climateClock";
+import type { CareDue } from "./nextDue";
 
 /** By which rule the house says when care is due. */
 export const CARE_RULES = ["calendar", "meter", "condition"] as const;

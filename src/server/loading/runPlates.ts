@@ -3,14 +3,10 @@ import { eq } from "drizzle-orm";
 import type { RunState } from "@/core/loading/run/runState";
 import { stepRun } from "@/core/loading/run/runStep";
 import { trimmed } from "@/core/units/format";
-import type { HallDb } from "@/data/hallDb";
 import { runSteps, runs } from "@/data/schema";
 import { type Context, inTransaction } from "@/server/access";
 import { pairsAtHand, platesAtHand } from "./platesAtHand";
-import type { RunRow } from "./runView";
-
-export const findRun = async (hall: HallDb, id: string, forUpdate = false) =>
-  /^[0-9a-f-]{36}$/.test(id) ? hall.first(runs, { where: eq(runs.id, id), forUpdate }) : null;
+import { findRun, type RunRow } from "./runRow";
 
 /** Plates put away, counted or weighed anew since the plan: what comes is planned again, and it is said. */
 export async function withPlatesOfNow(context: Context, row: RunRow): Promise<RunRow> {

@@ -6,9 +6,8 @@ import { bars, runSteps, runs } from "@/data/schema";
 import { type Context, may } from "@/server/access";
 import { type Outcome, forbidden, namesById, notFound, withTag } from "@/server/kit";
 import { isOver } from "./activeRuns";
-import { findRun, withPlatesOfNow } from "./runPlates";
-
-export type RunRow = typeof runs.$inferSelect;
+import { withPlatesOfNow } from "./runPlates";
+import { findRun, type RunRow } from "./runRow";
 
 /** A run as tablets show it: plain JSON. */
 export interface RunView {

@@ -10,7 +10,8 @@ import { type Outcome, failed, forbidden, idempotent, notFound, recordChange } f
 import { activeRuns } from "./activeRuns";
 import { type SessionWish, planRun } from "./planRun";
 import { noticeOf } from "./runNotices";
-import { amongOthers, findRun } from "./runPlates";
+import { amongOthers } from "./runPlates";
+import { findRun } from "./runRow";
 import { type RunView, viewOf } from "./runView";
 
 /** Starts the run sheet of a plan and answers its id. One session a bar at a time. */

@@ -124,7 +124,7 @@ describe("the walk from bar to bar", () => {
     const [first, second] = BARS.map(({ bar }) => sessionKinds(bar));
     await user.click(step().getByRole("button", { name: "Back" }));
     expect(heading()).toContain(QUANTITIES.mass.label);
-    for (const _ of first!) await user.click(step().getByRole("button", { name: "Skip" }));
+    for (let i = 0; i < first!.length; i += 1) await user.click(step().getByRole("button", { name: "Skip" }));
     expect(step().getByText("T2")).toBeTruthy();
     expect(heading()).toContain(QUANTITIES[second![0]!].label);
     await user.click(step().getByRole("button", { name: "Back" }));
@@ -154,7 +154,7 @@ describe("a simulated instrument", () => {
     await user.click(screen.getByRole("checkbox", { name: "simulated instrument" }));
     await user.click(screen.getByRole("button", { name: "Null it" }));
     expect(screen.getByText("nulled")).toBeTruthy();
-    for (const _ of boxes()) await user.click(screen.getByRole("button", { name: "Read the bar" }));
+    for (let i = 0; i < boxes().length; i += 1) await user.click(screen.getByRole("button", { name: "Read the bar" }));
     for (const { value } of boxes()) expect(Math.abs(Number(value) - 20)).toBeLessThan(0.5);
     await user.click(keep());
     expect(kept[0]!.instrument).toMatch(/^simulated /);

@@ -1,31 +1,23 @@
 import "server-only";
 import { desc, isNull } from "drizzle-orm";
-import { type FileMeasurement, measuredKey, measurementText, readMeasurement } from "@/core/bars/barColumns";
-import { type BarRecord, differingTexts, readBarRecord, recordLabel, recordTexts } from "@/core/bars/barRecord";
+import { measuredKey, measurementText, readMeasurement } from "@/core/bars/barColumns";
+import { differingTexts, readBarRecord, recordLabel, recordTexts } from "@/core/bars/barRecord";
 import { QUANTITY_KINDS } from "@/core/bars/quantities";
 import { groupBy } from "@/core/collections/groupBy";
 import type { Problem } from "@/core/problem";
-import { convertTyped } from "@/core/units/typedQuantity";
 import { recordFromRow } from "@/data/barRecordRows";
-import type { BarMeasurementRow, BarRow } from "@/data/barRows";
+import type { BarRow } from "@/data/barRows";
 import type { HallDb } from "@/data/hallDb";
 import { barMeasurements, barQuantities, bars, places } from "@/data/schema";
 import type { Context } from "@/server/access";
 import { type ImportReport, type IncomingBar, MAX_PROBLEMS, type Difference } from "../part";
+import { type Known, type Prepared, newMeasurements } from "./preparedBars";
 import { readBars } from "./readBars";
 import { writeBars } from "./writeBars";
 
 export const MAX_ROWS = 20_000;
 
 const MAX_TOLD = 300;
-
-export interface Prepared {
-  line: number;
-  record: BarRecord;
-  measurements: FileMeasurement[];
-  row: BarRow | null;
-  before: Record<string, string>;
-}
 
 /**
  * Every bar of the hall with all its measurements that count, retired ones last. A tag that hangs on the wall is that
@@ -44,15 +36,6 @@ async function diffBars(context: Context, incoming: readonly IncomingBar[], isLo
     report,
     write: (onProgress) => writeBars(context, { added, changed, known }, onProgress),
   };
-}
-
-export interface Known {
-  byTag: Map<string, BarRow>;
-  /** Retired bars by tag and name: a tag may have been used more than once. */
-  retired: Map<string, BarRow>;
-  stated: Map<string, (typeof barQuantities.$inferSelect)[]>;
-  measured: Map<string, BarMeasurementRow[]>;
-  places: Map<string, string>;
 }
 
 async function knownBars(hall: HallDb, isLocking: boolean): Promise<Known> {
@@ -147,17 +130,4 @@ function sortOut(prepared: readonly Prepared[], known: Known) {
     tell(line, record.tag, [...words, ...fresh.map((measurement) => measurementText(measurement))].join("; "));
   }
   return { report: { ...report, added: added.length, changed: changed.length }, added, changed };
-}
-
-/** Measurements of the file that the bar does not have: another moment, or without one, other readings than the last. */
-export function newMeasurements({ row, measurements }: Prepared, known: Known): FileMeasurement[] {
-  const own = row ? (known.measured.get(row.id) ?? []) : [];
-  const said = (readings: readonly number[]) => readings.map((reading) => reading.toPrecision(12)).join();
-  return measurements.filter(({ kind, readings, at }) => {
-    const values = said(readings.map(convertTyped));
-    const same = own.filter((one) => one.kind === kind);
-    return at === null
-      ? said(same[0]?.readings ?? []) !== values
-      : !same.some((one) => said(one.readings) === values && one.measuredAt.getTime() === Date.parse(at));
-  });
 }

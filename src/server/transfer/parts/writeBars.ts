@@ -4,7 +4,7 @@ import type { Context } from "@/server/access";
 import { insertBars, insertMeasurements, writeRecords } from "@/server/bars";
 import { recordChanges } from "@/server/kit";
 import { FROM_A_FILE, type OnProgress } from "../part";
-import { type Known, type Prepared, newMeasurements } from "./bars";
+import { type Known, type Prepared, newMeasurements } from "./preparedBars";
 
 /** So many bars are written in one go; between two the answer's stream gets its turn. */
 const CHUNK = 250;

@@ -1,0 +1,9 @@
+import type { HallDay } from "../units/hallDay";
+
+/** When a task of a bar is due next, by the calendar or by need. */
+export interface CareDue {
+  dueOn: HallDay;
+  intervalDays: number;
+  /** Why, in one sentence without a date that ages: "bare shaft in salt-humid air: every 10 days". */
+  reason: string;
+}
