@@ -1,8 +1,12 @@
 import "fake-indexeddb/auto";
-import { cleanup } from "@testing-library/react";
+import { cleanup, configure } from "@testing-library/react";
 import { afterEach, beforeEach, vi } from "vitest";
+import { sendUnsent, unsentOf } from "./kit/outbox";
 
 /* A screen in a document that can be touched: for `@vitest-environment jsdom`. Layout and networks are for the browser. */
+
+// The library's own second is nothing on a busy machine.
+configure({ asyncUtilTimeout: 20_000 });
 
 const page = vi.hoisted(() => ({ went: [] as string[], refreshed: 0, path: "/" }));
 
@@ -49,7 +53,13 @@ beforeEach(() => {
   });
 });
 
-afterEach(() => {
+afterEach(async () => {
   cleanup();
+  // What a test left on its way is sent before the next begins, which would count it as its own.
+  server = () => ({ status: 200, body: {} });
+  for (let i = 0; i < 50; i += 1) {
+    await sendUnsent();
+    if ((await unsentOf()).length === 0) break;
+  }
   vi.unstubAllGlobals();
 });

@@ -1,10 +1,10 @@
 // @vitest-environment jsdom
 import { render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { beforeEach, describe, expect, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import type { RoundStop } from "@/server/care/rounds";
 import { sent, serve } from "../dom.fixture";
-import { forgetUnsent, unsentOf } from "../kit/outbox";
+import { unsentOf } from "../kit/outbox";
 import { RoundScreen } from "./RoundScreen";
 
 /* A round as it is walked: one bar at a time, three answers, and a connection that comes and goes. */
@@ -46,10 +46,6 @@ const now = () => within(screen.getByRole("region", { name: "Now" }));
 const tagNow = () => now().getByRole("heading").textContent!.split(" ")[0];
 const button = (name: string | RegExp) => now().getByRole("button", { name });
 const touches = () => sent.filter(({ url }) => url === URL).map(({ body }) => body);
-
-beforeEach(async () => {
-  for (const { key } of await unsentOf()) await forgetUnsent(key);
-});
 
 describe("the three answers", () => {
   it("done goes to the server with the bar's tasks and on to the next bar", async () => {

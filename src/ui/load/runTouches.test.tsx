@@ -9,7 +9,7 @@ import { stepOfTouch, type RunTouch } from "@/core/loading/run/runTouch";
 import { massUnitsFromKg } from "@/core/units/exactMass";
 import type { RunView } from "@/server/loading";
 import { sent, serve } from "../dom.fixture";
-import { forgetUnsent, unsentOf } from "../kit/outbox";
+import { unsentOf } from "../kit/outbox";
 import { noAction } from "../screen.fixture";
 import { RunScreen } from "./RunScreen";
 
@@ -89,9 +89,8 @@ const [off, on] = [0, 1].map((i) => () => now().getAllByRole("definition")[i]!.t
 const lifter = () => now().getByText(/^Lifter /).textContent;
 const touches = () => sent.filter(({ url }) => url === URL).map(({ body }) => body);
 
-beforeEach(async () => {
+beforeEach(() => {
   vi.useFakeTimers({ toFake: ["setInterval", "clearInterval"], now: undefined });
-  for (const { key } of await unsentOf()) await forgetUnsent(key);
 });
 afterEach(() => vi.useRealTimers());
 
