@@ -1,7 +1,8 @@
 #!/usr/bin/env node
 /*
- * npm run restore [-- FILE] [-- --yes]: puts a backup back, the newest one when none is named. What is in the database
- * is backed up first and then replaced, all in one transaction; a backup of an older version is brought to this one.
+ * npm run restore [-- FILE] [-- --yes] [-- --as-it-was]: puts a backup back, the newest one when none is named. What is
+ * in the database is backed up first and then replaced, all in one transaction; a backup of an older version is brought
+ * to this one, or with --as-it-was left for the older version to run on.
  */
 import { existsSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
@@ -17,6 +18,8 @@ import { Failure, main, say } from "./lib/say.mjs";
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
 const named = process.argv.slice(2).find((word) => !word.startsWith("--"));
 const isSure = process.argv.includes("--yes");
+/** For going back to the version that made the backup: its schema is left as that version knows it. */
+const isAsItWas = process.argv.includes("--as-it-was");
 
 await main(async () => {
   const home = homeOf(root);
@@ -41,6 +44,10 @@ await main(async () => {
     const { hasData } = JSON.parse(stands.pending);
     if (hasData) say(`What was there is kept in ${await backupDatabase(url, folder)}`);
     await replaceWith(url, path);
+    if (isAsItWas) {
+      say(`Restored from ${path}, as it was. Start it with the version that made it; this one would upgrade it again.`);
+      return;
+    }
     await databaseCommands(root, url, "migrate");
     // The role's rights go with the tables that were replaced.
     if (!process.env.DATABASE_URL) await asAppRole(root, url, home);

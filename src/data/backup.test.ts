@@ -184,6 +184,31 @@ describe("restoring", () => {
     }),
   );
 
+  it("as it was leaves an older backup for the version that made it: its data in its schema", () =>
+    inNewDatabase(async (old) => {
+      const n = all.length - 1;
+      await migrateDatabase(old, migrationsUpTo(n));
+      await fill(old, "of the older version");
+      mkdirSync(folder);
+      const dump = join(folder, "old.dump");
+      await promisify(execFile)(`${process.env.PG_BIN ?? "/usr/lib/postgresql/15/bin"}/pg_dump`, [
+        "-Fc",
+        "-f",
+        dump,
+        "-d",
+        old,
+      ]);
+      await inNewDatabase(async (url) => {
+        await migrateDatabase(url);
+        await fill(url, "written since");
+        await npmScript(url, "restore", [dump, "--yes", "--as-it-was"]);
+        expect(await names(url)).toEqual(["of the older version"]);
+        expect((await pendingMigrations(url)).pending).toBe(1);
+        // What was written since is in the backup that was made first.
+        expect(dumps().length).toBe(2);
+      });
+    }));
+
   it("refuses a dump that is none of ours, one of a newer version, and a file that is no dump; nothing changes", () =>
     inNewDatabase(async (url) => {
       await migrateDatabase(url);
