@@ -52,11 +52,23 @@ test("a file with three bad rows is told of, mended, and taken in; a second time
     const csv = await (await request.get("/api/v1/bars.csv")).text();
     expect(csv).toContain("'=1+1");
     const asManager = { "content-type": "text/csv" };
-    const again = await request.post("/api/v1/import?dryRun=true", { data: csv, headers: asManager });
-    expect(await again.json()).toMatchObject({ added: 0, changed: 0 });
-    const json = await (await request.get("/api/v1/export.json")).text();
-    const whole = await request.post("/api/v1/import", { data: json, headers: { "content-type": "application/json" } });
-    expect(await whole.json()).toMatchObject({ added: 0, changed: 0 });
+    // Other errands change the same hall meanwhile: then it is taken out and looked at again.
+    await expect(async () => {
+      for (const [out, type] of [
+        ["bars.csv", "text/csv"],
+        ["export.json", "application/json"],
+      ]) {
+        const data = await (await request.get(`/api/v1/${out}`)).text();
+        const looked = await request.post("/api/v1/import?dryRun=true", { data, headers: { "content-type": type! } });
+        const { added, changed, token } = (await looked.json()) as Record<string, unknown>;
+        expect([out, added, changed]).toEqual([out, 0, 0]);
+        const taken = await request.post(`/api/v1/import?token=${String(token)}`, {
+          data,
+          headers: { "content-type": type! },
+        });
+        expect(await taken.json()).toMatchObject({ added: 0, changed: 0 });
+      }
+    }).toPass({ timeout: 60_000 });
     const wrong = await request.post("/api/v1/import", { data: "tag,sword\nK1,x\n", headers: asManager });
     expect(wrong.status()).toBe(400);
     expect((await wrong.json()).error.details).toEqual([{ path: "sword", message: "the column “sword” is not known" }]);
