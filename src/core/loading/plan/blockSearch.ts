@@ -42,6 +42,8 @@ export interface BlockQuestion {
   endsEmpty: boolean;
   /** Kinds in the order in which they go on when it does not matter: larger inside. */
   order: readonly number[];
+  /** Asked now and then; a run that is over finds nothing. */
+  isOver?: () => boolean;
 }
 
 /**
@@ -106,7 +108,8 @@ export class BlockSearch {
           this.joinAll();
           if (beam !== Infinity) this.keepMost();
         }
-        if (this.looked > budget) return { stacks: null, cost: 0, isWhole: false, looked: this.looked };
+        if (this.looked > budget || this.question.isOver?.())
+          return { stacks: null, cost: 0, isWhole: false, looked: this.looked };
       }
       states = [...this.found.values()].filter(({ cost, way }) => cost + after[way]! <= most);
       if (states.length > beam) {

@@ -4,19 +4,23 @@ import type { SessionQuestion } from "./sessionQuestion";
 /** Fewest plates handled by trying every ordered stack of every set: slow and obvious, for small sessions. */
 export function exhaustiveSession(question: SessionQuestion): number {
   const { sets, plates, barUnits, clampPairUnits, roomMm, start, endsEmpty, changesSetupEmpty } = question;
+  const slack = Math.floor((question.toleranceUnits ?? 0) / 2);
+  const plateOf = new Map(plates.map((plate) => [plate.id, plate]));
+  /** Going outwards nothing is heavier, and of equal mass nothing is known to be larger. */
+  const isLargerInside = (stack: readonly string[]) =>
+    stack.every((id, i) => {
+      const [inner, outer] = [plateOf.get(stack[i - 1] ?? id)!, plateOf.get(id)!];
+      if (outer.massUnits !== inner.massUnits) return outer.massUnits < inner.massUnits;
+      return !(outer.diameterMm && inner.diameterMm && outer.diameterMm > inner.diameterMm);
+    });
   let states: { stack: readonly string[]; cost: number }[] = [{ stack: start, cost: 0 }];
   sets.forEach((set, i) => {
     const limit = Math.max(0, Math.floor((set.targetUnits - barUnits - clampPairUnits) / 2));
-    const stacks: string[][] = [];
-    let best = 0;
+    const found: { stack: string[]; mass: number }[] = [];
     const grow = (stack: string[], mass: number, thickness: number) => {
-      if (mass > best) {
-        best = mass;
-        stacks.length = 0;
-      }
-      if (mass === best) stacks.push([...stack]);
+      found.push({ stack: [...stack], mass });
       plates.forEach(({ id, massUnits, thicknessMm, pairs }, k) => {
-        if (mass + massUnits > limit || (roomMm !== null && thickness + thicknessMm > roomMm)) return;
+        if (mass + massUnits > limit + slack || (roomMm !== null && thickness + thicknessMm > roomMm)) return;
         if (stack.filter((one) => one === id).length >= (set.pairs?.[k] ?? pairs)) return;
         stack.push(id);
         grow(stack, mass + massUnits, thickness + thicknessMm);
@@ -24,6 +28,11 @@ export function exhaustiveSession(question: SessionQuestion): number {
       });
     };
     grow([], 0, 0);
+    const best = Math.max(...found.filter(({ mass }) => mass <= limit).map(({ mass }) => mass));
+    const stacks = found
+      .filter(({ mass }) => Math.abs(mass - best) <= slack)
+      .map(({ stack }) => stack)
+      .filter((stack) => question.order !== "larger-inside" || isLargerInside(stack));
     const isEmptied = changesSetupEmpty && i > 0 && set.setup !== sets[i - 1]!.setup;
     states = stacks.map((stack) => ({
       stack,

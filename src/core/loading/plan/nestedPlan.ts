@@ -18,37 +18,43 @@ export interface NestedQuestion {
   order: readonly number[];
 }
 
-/** Bases that stay throughout some sets, by rising number, and the least that is handled beyond them. */
-interface Span {
-  bases: Int32Array;
-  costs: Int16Array;
-}
-
 export interface NestedPlan {
   handled: number;
   /** Kinds of every set's stack, inside first. */
   stacks: number[][];
 }
 
-/** Different parts of choices that are tabulated, and numbers kept in all; beyond that another way must do. */
+/** Different parts of choices that are tabulated, numbers kept and joins made; beyond that another way must do. */
 const MAX_BASES = 1_200_000;
 const MAX_NUMBERS = 60_000_000;
+const MAX_JOINS = 2_000_000_000;
+/** Numbers kept of what bases lack, by set. */
+const MAX_CELLS = 100_000_000;
+const NOT_A_PART = 255;
+
+/** When to give up. */
+export interface NestedLimits {
+  /** Asked now and then. */
+  isOver?: () => boolean;
+  /** Pairs of spans looked at; about half a thousand million a second. */
+  maxJoins?: number;
+}
 
 /**
- * The least that is handled, proven; null when there are too many parts of choices to tabulate.
+ * The least that is handled, proven; null when there are too many parts of choices to tabulate, or time is over.
  *
  * @returns the stack of each set, inside first, and plates handled on one side; or null
  */
-export function nestedPlan(question: NestedQuestion): NestedPlan | null {
+export function nestedPlan(question: NestedQuestion, limits: NestedLimits = {}): NestedPlan | null {
   const { ways, isEmptiedBefore, start, endsEmpty, order } = question;
   const kinds = ways[0]?.[0]?.length ?? 0;
   const first = new Uint8Array(kinds);
   for (const k of start) first[k] = first[k]! + 1;
-  const numbering = new Numbering(start.length > 0 ? [[first], ...ways] : ways);
+  const numbering = new Numbering(start.length > 0 ? [[first], ...ways] : ways, limits.isOver);
   if (!numbering.isReady) return null;
   const sets = numbering.parts.map((_, i) => i);
   const plan = new Nested(numbering, sets, { isEmptiedBefore, start, endsEmpty, startsFree: false });
-  return plan.solve() ? plan.answer(order) : null;
+  return plan.solve(limits) ? plan.answer(order) : null;
 }
 
 /**
@@ -60,14 +66,16 @@ export class Numbering {
   /** By base: the base with one plate more of a kind, or −1. */
   up!: Int32Array;
   bases = 0;
-  /** By set: which bases are part of one of its choices, and which are a whole choice. */
+  /** By set: the bases that are part of one of its choices; and by base, how many plates it lacks of the nearest. */
   readonly parts: Int32Array[] = [];
-  readonly isPart: Uint8Array[] = [];
-  readonly isChoice: Uint8Array[] = [];
+  readonly missing: Uint8Array[] = [];
   /** False when there are too many parts to tabulate. */
   readonly isReady: boolean;
 
-  constructor(private readonly ways: readonly (readonly Uint8Array[])[]) {
+  constructor(
+    private readonly ways: readonly (readonly Uint8Array[])[],
+    private readonly isOver?: () => boolean,
+  ) {
     this.kinds = ways[0]?.[0]?.length ?? 0;
     this.isReady = ways.length > 0 && this.number();
   }
@@ -88,29 +96,20 @@ export class Numbering {
     const bySet: Set<number>[] = [];
     const all = new Set<number>();
     const lists = [...new Set(this.ways)];
+    let looked = 0;
     for (const list of lists) {
       const mine = new Set<number>();
-      const down = (index: number) => {
-        const open: [number, number][] = [[index, 0]];
-        mine.add(index);
-        while (open.length > 0) {
-          const [at, from] = open.pop()!;
-          for (let k = from; k < this.kinds; k += 1) {
-            const n = Math.floor(at / strides[k]!) % (most[k]! + 1);
-            if (n === 0) continue;
-            const next = at - strides[k]!;
-            // Kinds are taken away in order, so every part is reached once from one choice.
-            open.push([next, k]);
-            mine.add(next);
-          }
-          if (mine.size > MAX_BASES) return;
-        }
-      };
       for (const counts of list) {
         let index = 0;
         for (let k = 0; k < this.kinds; k += 1) index += counts[k]! * strides[k]!;
-        down(index);
-        if (mine.size > MAX_BASES) return false;
+        mine.add(index);
+      }
+      // What is added while it is gone through is gone through too: every part once, one plate taken away at a time.
+      for (const at of mine) {
+        for (let k = 0; k < this.kinds; k += 1)
+          if (Math.floor(at / strides[k]!) % (most[k]! + 1) > 0) mine.add(at - strides[k]!);
+        looked += 1;
+        if (mine.size > MAX_BASES || ((looked & 4095) === 0 && this.isOver?.())) return false;
       }
       bySet.push(mine);
       for (const index of mine) all.add(index);
@@ -118,6 +117,7 @@ export class Numbering {
     }
     const sorted = Float64Array.from(all).sort();
     this.bases = sorted.length;
+    if (this.bases * lists.length > MAX_CELLS) return false;
     const numberOf = new Map<number, number>();
     sorted.forEach((index, b) => numberOf.set(index, b));
     this.up = new Int32Array(this.bases * this.kinds).fill(-1);
@@ -128,27 +128,31 @@ export class Numbering {
       }
     const places = new Map(lists.map((list, i) => [list, i]));
     const parts: Int32Array[] = [];
-    const isParts: Uint8Array[] = [];
-    const isChoices: Uint8Array[] = [];
-    bySet.forEach((mine, i) => {
-      const list = Int32Array.from(mine, (index) => numberOf.get(index)!).sort();
-      const isPart = new Uint8Array(this.bases);
-      for (const b of list) isPart[b] = 1;
-      const isChoice = new Uint8Array(this.bases);
+    const missing: Uint8Array[] = [];
+    for (let i = 0; i < lists.length; i += 1) {
+      if (this.isOver?.()) return false;
+      const list = Int32Array.from(bySet[i]!, (index) => numberOf.get(index)!).sort();
+      const short = new Uint8Array(this.bases).fill(NOT_A_PART);
       for (const counts of lists[i]!) {
         let index = 0;
         for (let k = 0; k < this.kinds; k += 1) index += counts[k]! * strides[k]!;
-        isChoice[numberOf.get(index)!] = 1;
+        short[numberOf.get(index)!] = 0;
       }
+      for (let p = list.length - 1; p >= 0; p -= 1) {
+        const at = list[p]! * this.kinds;
+        for (let k = 0; k < this.kinds; k += 1) {
+          const next = this.up[at + k]!;
+          if (next >= 0 && short[next]! + 1 < short[list[p]!]!) short[list[p]!] = short[next]! + 1;
+        }
+      }
+      if (short[0] === NOT_A_PART) return false;
       parts.push(list);
-      isParts.push(isPart);
-      isChoices.push(isChoice);
-    });
+      missing.push(short);
+    }
     for (const list of this.ways) {
       const i = places.get(list)!;
       this.parts.push(parts[i]!);
-      this.isPart.push(isParts[i]!);
-      this.isChoice.push(isChoices[i]!);
+      this.missing.push(missing[i]!);
     }
     return true;
   }
@@ -163,30 +167,51 @@ interface NestedOptions {
   startsFree: boolean;
 }
 
-/**
- * What is handled between the sets of a part of a session, at least: whatever is on before it and stays after it is free.
- *
- * @returns a count of plates, one side
- */
-export function windowCost(numbering: Numbering, sets: readonly number[]): number {
-  const isEmptiedBefore = sets.map(() => false);
-  const nested = new Nested(numbering, sets, { isEmptiedBefore, start: [], endsEmpty: false, startsFree: true });
-  return nested.solve() ? nested.handled() : 0;
+export interface Window {
+  /** Sets by their place in the numbering, in the order they are lifted. */
+  sets: readonly number[];
+  /** Whether the window begins the session, from an empty sleeve; else whatever is on before it is free. */
+  isFirst?: boolean;
+  /** Whether the sleeve is emptied after it, and that counts; else whatever stays after it is free. */
+  endsEmpty?: boolean;
+  isEmptiedBefore?: readonly boolean[];
 }
 
+/**
+ * What is handled through a part of a session, at least.
+ *
+ * @returns a count of plates, one side; null when time is over
+ */
+export function windowCost(
+  numbering: Numbering,
+  { sets, isFirst = false, endsEmpty = false, isEmptiedBefore = sets.map(() => false) }: Window,
+  limits: NestedLimits = {},
+): number | null {
+  const nested = new Nested(numbering, sets, { isEmptiedBefore, start: [], endsEmpty, startsFree: !isFirst });
+  return nested.solve(limits) ? nested.handled() : null;
+}
+
+/**
+ * The least of every span of sets, base by base from the fullest to the empty sleeve. A base can stay over runs of sets
+ * that follow each other; for each run there is a square of what its spans cost, by first and last set.
+ */
 class Nested {
   private readonly kinds: number;
   private readonly sets: number;
   private readonly hasStart: boolean;
   private readonly up: Int32Array;
   private readonly bases: number;
-  private readonly parts: readonly Int32Array[];
-  private readonly isPart: readonly Uint8Array[];
-  private readonly isChoice: readonly Uint8Array[];
-  private readonly spans: Span[][] = [];
-  /** Bases that a start's order allows, by plates: the first so many of it. */
-  private readonly startBases: number[] = [];
-  private numbers = 0;
+  private readonly parts: Int32Array[];
+  private readonly missing: readonly Uint8Array[];
+  /** Bases that can stay over several sets, the fullest first; by base its last run, by run the one before of its base. */
+  private readonly present: number[] = [];
+  private readonly lastRunOf: Int32Array;
+  private readonly runBefore: number[] = [];
+  private readonly runFrom: number[] = [];
+  private readonly runTo: number[] = [];
+  private readonly runAt: number[] = [];
+  private costs!: Int16Array;
+  private readonly inParts: Int16Array;
 
   constructor(
     numbering: Numbering,
@@ -198,13 +223,15 @@ class Nested {
     this.bases = numbering.bases;
     this.hasStart = question.start.length > 0;
     this.sets = sets.length;
+    this.inParts = new Int16Array(sets.length);
     this.parts = sets.map((set) => numbering.parts[set]!);
-    this.isPart = sets.map((set) => numbering.isPart[set]!);
-    this.isChoice = sets.map((set) => numbering.isChoice[set]!);
+    this.missing = sets.map((set) => numbering.missing[set]!);
+    this.lastRunOf = new Int32Array(this.bases).fill(-1);
     if (this.hasStart) {
-      let base = 0;
-      this.startBases.push(base);
-      for (const k of question.start) this.startBases.push((base = this.up[base * this.kinds + k]!));
+      // A start has an order: only the first so many plates of it can stay.
+      const chain = [0];
+      for (const k of question.start) chain.push(this.up[chain.at(-1)! * this.kinds + k]!);
+      this.parts[0] = Int32Array.from(chain);
     }
   }
 
@@ -219,78 +246,118 @@ class Nested {
     return own > 0 && this.question.isEmptiedBefore[own]!;
   }
 
-  solve(): boolean {
-    const { sets, bases } = this;
-    const dense = new Int16Array(bases).fill(NEVER);
-    for (let l = sets - 1; l >= 0; l -= 1) {
-      this.spans[l] = [];
-      let list = this.hasStart && l === 0 ? Int32Array.from(this.startBases) : this.parts[l]!;
-      let isCrossing = false;
-      for (let r = l; r < sets; r += 1) {
-        if (r > l) {
-          isCrossing ||= this.isEmptiedBefore(r);
-          // Over an emptied sleeve nothing stays.
-          list = isCrossing ? list.subarray(0, 1) : list.filter((b) => this.isPart[r]![b] === 1);
-        }
-        const costs = new Int16Array(list.length).fill(NEVER);
-        this.numbers += list.length;
-        if (this.numbers > MAX_NUMBERS) return false;
-        if (l === r) {
-          for (let p = 0; p < list.length; p += 1) if (this.isChoice[l]![list[p]!] === 1) costs[p] = 0;
-        } else for (let m = l; m < r; m += 1) this.join(list, costs, this.spans[l]![m]!, this.spans[m + 1]![r]!);
-        this.stay(l, r, list, costs, dense);
-        this.spans[l]![r] = { bases: list, costs };
-      }
+  solve({ isOver, maxJoins = MAX_JOINS }: NestedLimits): boolean {
+    if (!this.layOut(maxJoins)) return false;
+    for (let i = 0; i < this.present.length; i += 1) {
+      // A look at the clock now and then: it costs more than a small base.
+      if ((i & 63) === 0 && isOver?.()) return false;
+      const base = this.present[i]!;
+      for (let run = this.lastRunOf[base]!; run >= 0; run = this.runBefore[run]!) this.fill(base, run);
     }
     return true;
   }
 
-  /** The cheaper of what is known and of two parts side by side. */
-  private join(list: Int32Array, costs: Int16Array, a: Span, b: Span): void {
-    let [i, j] = [0, 0];
-    const [aBases, aCosts, bBases, bCosts] = [a.bases, a.costs, b.bases, b.costs];
-    for (let p = 0; p < list.length; p += 1) {
-      const base = list[p]!;
-      while (aBases[i]! < base) i += 1;
-      while (j < bBases.length && bBases[j]! < base) j += 1;
-      if (j === bBases.length) return;
-      if (bBases[j] !== base) continue;
-      const sum = aCosts[i]! + bCosts[j]!;
-      if (sum < costs[p]!) costs[p] = sum;
+  /** Where every base can stay; false when there is more to join or to keep than is allowed. */
+  private layOut(maxJoins: number): boolean {
+    const { sets, parts, lastRunOf, runFrom, runTo, runAt, runBefore } = this;
+    const baseOf: number[] = [];
+    for (let i = 0; i < sets; i += 1) {
+      // Over an emptied sleeve nothing stays.
+      const isCut = this.isEmptiedBefore(i);
+      for (const base of parts[i]!) {
+        const run = lastRunOf[base]!;
+        if (run >= 0 && runTo[run] === i - 1 && (base === 0 || !isCut)) runTo[run] = i;
+        else {
+          lastRunOf[base] = runFrom.length;
+          baseOf.push(base);
+          runFrom.push(i);
+          runTo.push(i);
+        }
+      }
+    }
+    lastRunOf.fill(-1);
+    let [numbers, joins] = [0, 0];
+    for (let run = 0; run < runFrom.length; run += 1) {
+      const length = runTo[run]! - runFrom[run]! + 1;
+      runAt.push(numbers);
+      const base = baseOf[run]!;
+      runBefore.push(lastRunOf[base]!);
+      // What a single set costs is known without a table.
+      if (length === 1) continue;
+      if (lastRunOf[base]! < 0) this.present.push(base);
+      lastRunOf[base] = run;
+      numbers += length * length;
+      joins += length ** 3 / 6;
+      if (numbers > MAX_NUMBERS || joins > maxJoins) return false;
+    }
+    this.present.sort((a, b) => b - a);
+    this.costs = new Int16Array(numbers).fill(NEVER);
+    return true;
+  }
+
+  private fill(base: number, run: number): void {
+    const { kinds, up, costs, runFrom, runTo, runAt } = this;
+    const [from, to, at] = [runFrom[run]!, runTo[run]!, runAt[run]!];
+    const length = to - from + 1;
+    const lastSet = this.sets - 1;
+    const isStartFree = this.hasStart || this.question.startsFree;
+    // One plate more stays throughout: its runs lie within this one, except where the start allows no such base.
+    for (let k = 0; k < kinds; k += 1) {
+      const next = up[base * kinds + k]!;
+      if (next < 0) continue;
+      for (let other = this.lastRunOf[next]!; other >= 0; other = this.runBefore[other]!) {
+        const [first, last] = [Math.max(from, runFrom[other]!), Math.min(to, runTo[other]!)];
+        const otherLength = runTo[other]! - runFrom[other]! + 1;
+        for (let l = first; l < last; l += 1) {
+          const theirs = runAt[other]! + (l - runFrom[other]!) * otherLength - runFrom[other]!;
+          const mine = at + (l - from) * length - from;
+          const inner = l === 0 && isStartFree ? 1 : 2;
+          const end = last === lastSet ? last - 1 : last;
+          for (let r = l + 1; r <= end; r += 1) {
+            const cost = costs[theirs + r]! + inner;
+            if (cost < costs[mine + r]!) costs[mine + r] = cost;
+          }
+          if (end === last) continue;
+          const cost = costs[theirs + last]! + this.costOf(l, last);
+          if (cost < costs[mine + last]!) costs[mine + last] = cost;
+        }
+      }
+    }
+    for (let l = from; l <= to; l += 1) costs[at + (l - from) * (length + 1)] = this.single(l, base);
+    // Parts side by side, from the last set back. The first part is one over which a plate stays, or a single set, and
+    // only worth a look where it is cheaper than the same span in parts.
+    const parts = this.inParts;
+    for (let l = length - 1; l >= 0; l -= 1) {
+      const row = at + l * length;
+      parts.fill(NEVER, l, length);
+      for (let m = l; m < length; m += 1) {
+        const first = costs[row + m]!;
+        if (first >= parts[m]!) {
+          costs[row + m] = parts[m]!;
+          continue;
+        }
+        const rest = row + (m + 1 - l) * length;
+        for (let r = m + 1; r < length; r += 1) {
+          const sum = first + costs[rest + r]!;
+          if (sum < parts[r]!) parts[r] = sum;
+        }
+      }
     }
   }
 
-  /** One plate more stays throughout: from the fullest bases down. */
-  private stay(l: number, r: number, list: Int32Array, costs: Int16Array, dense: Int16Array): void {
-    const { kinds, up } = this;
-    const cost = this.costOf(l, r);
-    const isStart = this.hasStart && l === 0;
-    for (let p = list.length - 1; p >= 0; p -= 1) {
-      const base = list[p]!;
-      let least = costs[p]!;
-      if (isStart) {
-        if (p + 1 < list.length && this.startBases[p + 1] === list[p + 1])
-          least = Math.min(least, dense[list[p + 1]!]! + cost);
-      } else
-        for (let at = base * kinds, k = 0; k < kinds; k += 1, at += 1) {
-          const next = up[at]!;
-          if (next >= 0 && dense[next]! + cost < least) least = dense[next]! + cost;
-        }
-      costs[p] = least;
-      dense[base] = least;
-    }
-    for (let p = 0; p < list.length; p += 1) dense[list[p]!] = NEVER;
+  /** A set by itself: what its nearest choice has beyond the base goes on and off. */
+  private single(set: number, base: number): number {
+    const short = this.missing[set]![base]!;
+    return short === NOT_A_PART ? NEVER : short * this.costOf(set, set);
   }
 
   private valueOf(l: number, r: number, base: number): number {
-    const { bases, costs } = this.spans[l]![r]!;
-    let [low, high] = [0, bases.length];
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (bases[middle]! < base) low = middle + 1;
-      else high = middle;
+    if (l === r) return this.single(l, base);
+    for (let run = this.lastRunOf[base]!; run >= 0; run = this.runBefore[run]!) {
+      const [from, to] = [this.runFrom[run]!, this.runTo[run]!];
+      if (from <= l && r <= to) return this.costs[this.runAt[run]! + (l - from) * (to - from + 1) + r - from]!;
     }
-    return bases[low] === base ? costs[low]! : NEVER;
+    return NEVER;
   }
 
   handled(): number {
@@ -308,7 +375,7 @@ class Nested {
     while (open.length > 0) {
       const { l, r, base, stack } = open.pop()!;
       const value = this.valueOf(l, r, base);
-      if (l === r && this.isChoice[l]![base] === 1 && value === 0) {
+      if (l === r && this.missing[l]![base] === 0) {
         stacks[l] = stack;
         continue;
       }

@@ -46,12 +46,13 @@ describe("the order of lifters", () => {
           maxLength: 3,
         }),
         fc.boolean(),
-        (loads, endsEmpty) => {
+        fc.constantFrom("any" as const, "larger-inside" as const),
+        (loads, endsEmpty, order) => {
           const asked = question(
             loads.map((round) => round.map((n) => 2.5 * n)),
-            { endsEmpty },
+            { endsEmpty, order },
           );
-          const { order, plan, lowerBound, isProven } = planOrder(asked);
+          const { order: found, plan, lowerBound, isProven } = planOrder(asked);
           const all = [
             [0, 1, 2],
             [0, 2, 1],
@@ -67,7 +68,7 @@ describe("the order of lifters", () => {
           expect(plan.handled).toBe(Math.min(...all));
           expect(lowerBound).toBeLessThanOrEqual(Math.min(...all));
           expect(isProven).toBe(true);
-          expect([...order].sort()).toEqual([0, 1, 2]);
+          expect([...found].sort()).toEqual([0, 1, 2]);
         },
       ),
       { numRuns: 60 },
@@ -85,6 +86,20 @@ describe("the order of lifters", () => {
   });
   it("does not try more than seven lifters", () =>
     expect(() => planOrder(question([[1, 2, 3, 4, 5, 6, 7, 8]]))).toThrow("too many orders"));
+  it("answers with the best so far when time is over, and with a bound that holds", () => {
+    const loads = [
+      [62.5, 127.5, 75, 110, 95],
+      [85, 142.5, 90, 117.5, 100],
+    ];
+    const whole = planOrder(question(loads));
+    expect(whole.isProven).toBe(true);
+    for (const over of [0, 3, 50]) {
+      let asked = 0;
+      const found = planOrder(question(loads), { spent: () => ((asked += 1) > over ? 1 : 0) });
+      expect(found.lowerBound).toBeLessThanOrEqual(whole.cost);
+      expect(found.cost).toBeGreaterThanOrEqual(whole.cost);
+    }
+  });
 });
 
 describe("ladders to a work set", () => {

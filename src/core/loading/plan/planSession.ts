@@ -1,14 +1,23 @@
-import { load } from "../load";
 import { BlockSearch } from "./blockSearch";
-import { nestedPlan } from "./nestedPlan";
+import { nestedPlan, type NestedQuestion } from "./nestedPlan";
 import { relaxedSession } from "./relaxed";
-import { SideFinder, type SideWays } from "./sideWays";
-import type { PlanPlate, SessionPlan, SessionQuestion } from "./sessionQuestion";
+import { rollingPlan } from "./rollingPlan";
+import { massBound } from "./sessionBound";
+import type { SessionPlan, SessionQuestion } from "./sessionQuestion";
+import { sideWaysOf } from "./sessionWays";
+import type { SideWays } from "./sideWays";
+import { groupsOf } from "./stackOrder";
+import { stackPlan } from "./stackPlan";
+import { handledThrough } from "./handledThrough";
 
 export interface PlanOptions {
+  /** How much of the time that may be taken is gone, from 0; at 1 and beyond the best plan so far is the answer. */
+  spent?: () => number;
+  /** Told every plan that is better than those before. */
+  onBetter?: (plan: SessionPlan) => void;
   /** Steps of the search that does without the table before it stops proving; about a million a second. */
   budget?: number;
-  /** For tests: does without the table of spans. */
+  /** For tests: does without the tables. */
   withoutTable?: boolean;
 }
 
@@ -16,109 +25,230 @@ const BUDGET = 1_500_000;
 /** States kept a set when that search looks narrowly, and choices a set that it takes. */
 const BEAM = 40;
 const MAX_CHOICES = 60;
-/** Single loads that are asked where a collection is too large to list. */
-const MAX_SINGLES = 6;
+/** Ordered stacks a set up to which a session is proven (contract), with some to spare. */
+const MAX_STACKS = 120_000;
+/** Choices a set when there are more than can be looked at, by how far the time has gone. */
+const FEWER_CHOICES = [200, 2_000, 20_000];
+/** Joins that the table of spans may make before the table of stacks is tried. */
+const FIRST_JOINS = 300_000_000;
+/** Sets planned at once where the session is too long for one table. */
+const WINDOWS = [6, 12, 24, 48];
+/** Shares of the time: until then a proof is looked for, and after the proofs a better plan. */
+const PROOF_SHARE = 0.6;
+/** Counts beyond this do not fit the tables. */
+const MAX_HANDLED = 16_000;
 
 /**
  * Which plates in which order for every set, so that the plates handled through the session are fewest.
  *
- * Every set is loaded to the nearest that it can reach at or below its target. Among all ordered stacks that do so the
- * plan is the cheapest family of nested spans (nestedPlan.ts): proven, and quick as long as the parts of all choices
- * can be tabulated. Where they cannot, a search with a lower bound takes over (blockSearch.ts) and says how far it may
- * be off.
+ * Every set is loaded to the nearest that it can reach at or below its target, or to what counts as equally near. Among
+ * all ordered stacks that do so the plan is the cheapest: by nested spans (nestedPlan.ts) where any order may be, else
+ * set by set over all stacks (stackPlan.ts); both proven. Where neither can be tabulated in time, windows and a search
+ * with a lower bound take over and say how far the plan may be off.
  *
  * @throws RangeError for a start that names an unknown plate.
  * @returns stacks of one side, inside first, for each set; plates handled, a lower bound, and whether it is proven
  */
 export function planSession(question: SessionQuestion, options: PlanOptions = {}): SessionPlan {
-  const { sets, plates, barUnits, clampPairUnits } = question;
-  const ownUnits = barUnits + clampPairUnits;
-  const byTarget = waysBySet(question, ownUnits);
   const start = startKinds(question);
-  const isEmptiedBefore = sets.map(
-    ({ setup }, i) => question.changesSetupEmpty && i > 0 && setup !== sets[i - 1]!.setup,
-  );
-  const blocks = {
-    ways: byTarget.map((one) => one.ways),
-    isEmptiedBefore,
-    start,
-    endsEmpty: question.endsEmpty,
-    // Larger plates inside where it does not matter, so that the usual picture is found.
-    order: plates.map((_, k) => k).sort((a, b) => heavier(plates[a]!, plates[b]!) || a - b),
-  };
-  if (sets.length === 0) {
+  if (question.sets.length === 0) {
     const handled = question.endsEmpty ? start.length : 0;
     return { sets: [], handled, lowerBound: handled, isProven: true };
   }
-  const isCut = byTarget.some((one) => one.isCut);
-  const nested = isCut || options.withoutTable ? null : nestedPlan(blocks);
-  if (nested) return finished(nested.stacks, nested.handled, nested.handled);
-  return bySearch();
+  return new SessionPlanner(question, start, options).plan();
+}
 
-  function bySearch(): SessionPlan {
-    const asked = {
-      ...blocks,
-      start: countsOf(start, plates.length),
-      massUnits: byTarget.map(({ massUnits }) => massUnits),
-      heaviestUnits: Math.max(1, ...plates.map(({ massUnits }) => massUnits)),
+class SessionPlanner {
+  private readonly spent: () => number;
+  private readonly isOver: () => boolean;
+  private readonly isProofOver: () => boolean;
+  private readonly bySet: readonly SideWays[];
+  /** Sets in a row that ask for the same are planned as one: the least handled leaves them as they are. */
+  private readonly firstOf: number[] = [];
+  private readonly groupOf: number[] = [];
+  private readonly asked: NestedQuestion;
+  private readonly groups: number[][];
+  private readonly isWholeSchool: boolean;
+  private readonly isCut: boolean;
+  private readonly isAny: boolean;
+  private best: Pick<SessionPlan, "sets" | "handled"> | null = null;
+  private lowerBound: number;
+
+  constructor(
+    private readonly question: SessionQuestion,
+    start: readonly number[],
+    private readonly options: PlanOptions,
+  ) {
+    const { sets, plates, endsEmpty, changesSetupEmpty, order = "any" } = question;
+    this.spent = options.spent ?? (() => 0);
+    this.isOver = () => this.spent() >= 1;
+    this.isProofOver = () => this.spent() >= PROOF_SHARE;
+    this.bySet = sideWaysOf(question, () => this.spent() >= PROOF_SHARE / 2);
+    this.isAny = order === "any";
+    const { groups, isWhole } = groupsOf(plates, order);
+    this.groups = groups;
+    this.isWholeSchool = isWhole;
+    this.isCut = this.bySet.some((one) => one.isCut);
+    const isEmptied = sets.map(({ setup }, i) => changesSetupEmpty && i > 0 && setup !== sets[i - 1]!.setup);
+    this.bySet.forEach(({ ways }, i) => {
+      if (i === 0 || isEmptied[i] || ways !== this.bySet[i - 1]!.ways) this.firstOf.push(i);
+      this.groupOf.push(this.firstOf.length - 1);
+    });
+    this.asked = {
+      ways: this.firstOf.map((i) => this.bySet[i]!.ways),
+      isEmptiedBefore: this.firstOf.map((i) => isEmptied[i]!),
+      start,
+      endsEmpty,
+      // Larger plates inside where it does not matter, so that the usual picture is found.
+      order: groups.flat(),
     };
-    const whole = relaxedSession(asked);
-    const isNarrowed = blocks.ways.some((list) => list.length > MAX_CHOICES);
-    const ways = blocks.ways.map((list) => list.slice(0, MAX_CHOICES));
-    const relaxed = isNarrowed ? relaxedSession({ ...asked, ways }) : whole;
-    const search = new BlockSearch({ ...blocks, ways, relaxed });
-    let left = options.budget ?? BUDGET;
-    let lowerBound = isCut ? weakBound(question, byTarget) : whole.lowerBound;
-    let isProving = !isCut && !isNarrowed;
-    // With the sleeves empty at the end every plate that goes on comes off again: only every other number can be.
-    const step = question.endsEmpty ? 2 : 1;
-    for (let most = relaxed.lowerBound; ; most += step) {
-      if (isProving) lowerBound = most;
-      // A narrow look finds most plans; only where it finds none everything is looked at, to be sure that there is none.
-      const narrow = search.run(isProving ? most : Infinity, Infinity, isProving ? BEAM : BEAM / 4);
-      if (narrow.stacks) return finished(narrow.stacks, narrow.cost, lowerBound);
-      if (!isProving || narrow.isWhole) continue;
-      const run = search.run(most, left, Infinity);
-      left -= run.looked;
-      if (run.stacks) return finished(run.stacks, run.cost, lowerBound);
-      isProving = run.isWhole;
+    this.lowerBound = massBound(
+      question,
+      this.firstOf.map((i) => this.bySet[i]!),
+      this.asked.isEmptiedBefore,
+    );
+  }
+
+  plan(): SessionPlan {
+    this.take(this.fewestEach());
+    if (!this.isDone()) this.prove();
+    if (!this.isDone()) this.improve();
+    return this.answer();
+  }
+
+  private answer(): SessionPlan {
+    const { handled } = this.best!;
+    const { start, endsEmpty } = this.asked;
+    // Ending empty, what goes on comes off again: only every other number can be.
+    const step = endsEmpty && (this.lowerBound - start.length) % 2 !== 0 ? 1 : 0;
+    const lowerBound = Math.min(handled, this.lowerBound + step);
+    return { ...this.best!, lowerBound, isProven: lowerBound === handled };
+  }
+
+  /** Every set with its fewest plates, larger inside: at once, and never refused. */
+  private fewestEach(): number[][] {
+    const stacks = new Map<readonly Uint8Array[], number[]>();
+    return this.asked.ways.map((ways) => {
+      let stack = stacks.get(ways);
+      if (!stack) stacks.set(ways, (stack = this.asked.order.flatMap((k) => new Array<number>(ways[0]![k]!).fill(k))));
+      return stack;
+    });
+  }
+
+  private prove(): void {
+    const { asked, options } = this;
+    const mostPlates = asked.ways.reduce((sum, ways) => sum + Math.max(...ways.map(sumOf)), asked.start.length);
+    if (options.withoutTable || 2 * mostPlates > MAX_HANDLED) return;
+    const isOver = this.isProofOver;
+    const byNesting = (maxJoins?: number) => this.isAny && nestedPlan(asked, { isOver, maxJoins });
+    const plan =
+      byNesting(FIRST_JOINS) ||
+      stackPlan({ ...asked, groups: this.groups }, { maxStacks: MAX_STACKS, isOver }) ||
+      byNesting();
+    if (!plan) return;
+    if (!this.isCut && this.isWholeSchool) this.lowerBound = Math.max(this.lowerBound, plan.handled);
+    this.take(plan.stacks);
+  }
+
+  /** Better plans while there is time, and a bound that may rise. */
+  private improve(): void {
+    const { asked } = this;
+    if (!this.isAny) {
+      for (const most of FEWER_CHOICES) {
+        const plan = stackPlan(
+          { ...asked, ways: shortened(asked.ways, most), groups: this.asked.order.map((k) => [k]) },
+          { maxStacks: MAX_STACKS, isOver: this.isOver },
+        );
+        if (plan) this.take(plan.stacks);
+        if (this.isDone()) return;
+      }
+      return;
+    }
+    this.search();
+    const ways = shortened(asked.ways, MAX_CHOICES);
+    for (const window of WINDOWS) {
+      if (this.isDone() || this.options.withoutTable) return;
+      const stacks = rollingPlan({ ...asked, ways }, { window, isOver: this.isOver });
+      if (stacks) this.take(stacks);
+      if (window >= asked.ways.length) return;
     }
   }
 
-  function finished(stacks: number[][], handled: number, bound: number): SessionPlan {
-    return {
+  /** Plans at a rising number of plates: where there is none, the bound rises. */
+  private search(): void {
+    const { question, asked, options } = this;
+    const relaxing = {
+      ...asked,
+      start: countsOf(asked.start, question.plates.length),
+      massUnits: this.firstOf.map((i) => this.bySet[i]!.massUnits),
+      slackUnits: question.toleranceUnits ?? 0,
+      heaviestUnits: Math.max(1, ...question.plates.map(({ massUnits }) => massUnits)),
+    };
+    const ways = shortened(asked.ways, MAX_CHOICES);
+    const isNarrowed = ways.some((list, i) => list !== asked.ways[i]);
+    const isProving = !this.isCut && !isNarrowed;
+    if (!this.isCut && isNarrowed && !this.isProofOver())
+      this.lowerBound = Math.max(this.lowerBound, relaxedSession(relaxing).lowerBound);
+    const relaxed = relaxedSession({ ...relaxing, ways });
+    if (isProving) this.lowerBound = Math.max(this.lowerBound, relaxed.lowerBound);
+    const search = new BlockSearch({ ...asked, ways, relaxed, isOver: this.isOver });
+    if (!isProving) {
+      for (const beam of [BEAM / 4, BEAM, 4 * BEAM]) {
+        const run = search.run(Infinity, Infinity, beam);
+        if (run.stacks) this.take(run.stacks);
+        if (this.isDone()) return;
+      }
+      return;
+    }
+    let left = options.budget ?? BUDGET;
+    // With the sleeves empty at the end every plate that goes on comes off again: only every other number can be.
+    const step = asked.endsEmpty ? 2 : 1;
+    for (let most = relaxed.lowerBound; most < this.best!.handled && !this.isOver(); most += step) {
+      // A narrow look finds most plans; only where it finds none everything is looked at, to be sure that there is none.
+      const narrow = search.run(most, Infinity, BEAM);
+      const run = narrow.stacks || narrow.isWhole ? narrow : search.run(most, left, Infinity);
+      if (run !== narrow) left -= run.looked;
+      if (run.stacks) return this.take(run.stacks);
+      if (!run.isWhole) break;
+      this.lowerBound = Math.max(this.lowerBound, most + step);
+    }
+    const last = search.run(Infinity, Infinity, BEAM);
+    if (last.stacks) this.take(last.stacks);
+  }
+
+  private isDone(): boolean {
+    return this.answer().isProven || this.isOver();
+  }
+
+  /** Keeps a plan when it is better than the best. */
+  private take(stacks: readonly (readonly number[])[]): void {
+    const { sets, plates, barUnits, clampPairUnits } = this.question;
+    const handled = handledThrough(stacks, this.asked);
+    if (this.best && this.best.handled <= handled) return;
+    this.best = {
       sets: sets.map(({ id, targetUnits }, i) => {
-        const achievedUnits = ownUnits + 2 * byTarget[i]!.massUnits;
-        return {
-          id,
-          achievedUnits,
-          errorUnits: achievedUnits - targetUnits,
-          perSide: stacks[i]!.map((k) => plates[k]!.id),
-        };
+        const stack = stacks[this.groupOf[i]!]!;
+        const side = stack.reduce((sum, k) => sum + plates[k]!.massUnits, 0);
+        const achievedUnits = barUnits + clampPairUnits + 2 * side;
+        return { id, achievedUnits, errorUnits: achievedUnits - targetUnits, perSide: stack.map((k) => plates[k]!.id) };
       }),
       handled,
-      lowerBound: Math.min(bound, handled),
-      isProven: bound >= handled,
     };
+    this.options.onBetter?.(this.answer());
   }
 }
 
-/** When not every choice of plates could be listed, only this much is certain: mass moves at most one plate at a time. */
-function weakBound({ plates, endsEmpty }: SessionQuestion, ways: readonly SideWays[]): number {
-  const heaviest = Math.max(1, ...plates.map(({ massUnits }) => massUnits));
-  let sum = 0;
-  for (let i = 1; i < ways.length; i += 1)
-    sum += Math.ceil(Math.abs(ways[i]!.massUnits - ways[i - 1]!.massUnits) / heaviest - 1e-9);
-  return sum + (endsEmpty && ways.length > 0 ? Math.ceil(ways.at(-1)!.massUnits / heaviest - 1e-9) : 0);
-}
+const cutLists = new WeakMap<readonly Uint8Array[], Map<number, readonly Uint8Array[]>>();
 
-/**
- * What each set is loaded to, with every choice of plates; for bounds over orders of sets.
- *
- * @returns choices of one side by set, with what is achieved in mass units
- */
-export function sideWaysOf(question: SessionQuestion): SideWays[] {
-  return waysBySet(question, question.barUnits + question.clampPairUnits);
+/** The first of every list; the same list for the same list, so that sets go on sharing. */
+function shortened(lists: readonly (readonly Uint8Array[])[], most: number): readonly (readonly Uint8Array[])[] {
+  return lists.map((list) => {
+    if (list.length <= most) return list;
+    let known = cutLists.get(list);
+    if (!known) cutLists.set(list, (known = new Map<number, readonly Uint8Array[]>()));
+    if (!known.has(most)) known.set(most, list.slice(0, most));
+    return known.get(most)!;
+  });
 }
 
 function startKinds({ start, plates }: SessionQuestion): number[] {
@@ -131,76 +261,12 @@ function startKinds({ start, plates }: SessionQuestion): number[] {
 
 function countsOf(kinds: readonly number[], of: number): Uint8Array {
   const counts = new Uint8Array(of);
-  for (const k of kinds) counts[k] = counts[k]! + 1;
+  for (const k of kinds) counts[k]! += 1;
   return counts;
 }
 
-/** What every set is loaded to and all the ways to do it; sets with the same plates at hand share the work. */
-function waysBySet(question: SessionQuestion, ownUnits: number): SideWays[] {
-  const { sets, plates, roomMm } = question;
-  const limits = sets.map(({ targetUnits }) => Math.max(0, Math.floor((targetUnits - ownUnits) / 2)));
-  const most = Math.max(0, ...limits);
-  const finders = new Map<string, SideFinder>();
-  const known = new Map<string, SideWays>();
-  const all = plates.map(({ pairs }) => pairs);
-  let singles = 0;
-  return sets.map((set, i) => {
-    const pairs = set.pairs ?? all;
-    const key = pairs.join();
-    const asked = `${key};${limits[i]}`;
-    let answer = known.get(asked);
-    if (!answer) {
-      let finder = finders.get(key);
-      if (!finder) finders.set(key, (finder = new SideFinder(plates, pairs, roomMm, most)));
-      answer = finder.atOrBelow(limits[i]!);
-      // Where not every choice could be listed, the single load says what can be reached; it may take its time.
-      if (answer.isCut && answer.massUnits < limits[i]! && singles < MAX_SINGLES) {
-        singles += 1;
-        answer = withSingleLoad(answer, question, pairs, limits[i]!);
-      }
-      known.set(asked, answer);
-    }
-    return answer;
-  });
+function sumOf(counts: Uint8Array): number {
+  let sum = 0;
+  for (const n of counts) sum += n;
+  return sum;
 }
-
-function withSingleLoad(
-  answer: SideWays,
-  { plates, roomMm }: SessionQuestion,
-  pairs: readonly number[],
-  limitUnits: number,
-): SideWays {
-  const single = load({
-    targetUnits: 2 * limitUnits,
-    barUnits: 0,
-    clampPairUnits: 0,
-    roomMm,
-    ratedUnits: null,
-    plates: plates.map(({ id, massUnits, thicknessMm }, k) => ({
-      id,
-      massUnits,
-      thicknessMm,
-      pairs: pairs[k]!,
-      diameterMm: null,
-      material: null,
-    })),
-    ending: "racked",
-    rounding: "at-or-below",
-    toleranceUnits: 0,
-    onBar: null,
-  });
-  if (!single.ok || single.achievedUnits < 2 * answer.massUnits) return answer;
-  const counts = new Uint8Array(plates.length);
-  for (const id of single.perSide) {
-    const k = plates.findIndex((plate) => plate.id === id);
-    counts[k] = counts[k]! + 1;
-  }
-  const isSame = single.achievedUnits === 2 * answer.massUnits;
-  return {
-    massUnits: single.achievedUnits / 2,
-    ways: [counts, ...(isSame ? answer.ways.filter((way) => way.some((n, k) => n !== counts[k])) : [])],
-    isCut: true,
-  };
-}
-
-const heavier = (a: PlanPlate, b: PlanPlate) => b.massUnits - a.massUnits;

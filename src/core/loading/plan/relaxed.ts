@@ -18,6 +18,8 @@ export interface RelaxedQuestion {
   /** Mass of every set's side and of the heaviest plate, for the weakest bound. */
   massUnits: readonly number[];
   heaviestUnits: number;
+  /** Loads so far from another, both sides together, count as equal; 0 when absent. */
+  slackUnits?: number;
 }
 
 /** Least handled, at least: from the start through every choice, and from every choice to the end. */
@@ -91,7 +93,7 @@ export function leastOf(a: Int16Array, b: Int16Array): number {
 type Step = (from: number, to: number, costs: Int16Array) => Int16Array;
 
 /** From the costs of one set's choices to those of its neighbour's, over the plates between them. */
-function stepper({ ways, massUnits, heaviestUnits }: RelaxedQuestion): Step {
+function stepper({ ways, massUnits, heaviestUnits, slackUnits = 0 }: RelaxedQuestion): Step {
   const kinds = ways[0]![0]!.length;
   const most = new Uint8Array(kinds);
   for (const list of ways)
@@ -127,7 +129,8 @@ function stepper({ ways, massUnits, heaviestUnits }: RelaxedQuestion): Step {
     return Int16Array.from(ways[to]!, (counts) => grid[at(counts)]!);
   };
   const byMass: Step = (from, to, costs) => {
-    const moved = Math.ceil(Math.abs(massUnits[to]! - massUnits[from]!) / heaviestUnits - 1e-9);
+    const between = Math.abs(massUnits[to]! - massUnits[from]!) - slackUnits;
+    const moved = Math.max(0, Math.ceil(between / heaviestUnits - 1e-9));
     const least = costs.reduce((a, b) => Math.min(a, b), NEVER) + moved;
     return new Int16Array(ways[to]!.length).fill(least);
   };
@@ -166,6 +169,7 @@ export function leastBetween(
   ways: readonly (readonly Uint8Array[])[],
   massUnits: readonly number[],
   heaviestUnits: number,
+  slackUnits = 0,
 ): (a: number, b: number) => number {
   if (ways.length === 0) return () => 0;
   const kinds = ways[0]![0]!.length;
@@ -176,6 +180,7 @@ export function leastBetween(
     endsEmpty: false,
     massUnits,
     heaviestUnits,
+    slackUnits,
   });
   // Sets of one target share their list of choices, and so what is between them.
   const ids = new Map<readonly Uint8Array[], number>();

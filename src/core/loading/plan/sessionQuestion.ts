@@ -7,7 +7,15 @@ export interface PlanPlate {
   pairs: number;
   /** 0 when nobody said. */
   thicknessMm: number;
+  /** For the order of plates of equal mass; absent or null when nobody said. */
+  diameterMm?: number | null;
 }
+
+/**
+ * The two schools of what a stack may look like: anything that is least handled, or larger inside, as most gyms teach:
+ * going outwards no plate is heavier than the one inside it, and of equal mass none larger in diameter.
+ */
+export type StackOrder = "any" | "larger-inside";
 
 /** One set of a session: what is wished on the bar, how it is set, and what is at hand at that moment. */
 export interface PlanSet {
@@ -35,6 +43,10 @@ export interface SessionQuestion {
   start: readonly string[];
   /** Whether the sleeves are emptied after the last set, and that counts. */
   endsEmpty: boolean;
+  /** Loads so far from the nearest at or below a target count as equal, also above the target; 0 when absent. */
+  toleranceUnits?: MassUnits;
+  /** "any" when absent. */
+  order?: StackOrder;
 }
 
 export interface PlannedSet {

@@ -1,4 +1,4 @@
-import { sideWaysOf } from "./planSession";
+import { sideWaysOf } from "./sessionWays";
 import { leftThroughout, spanOf, type Shortage, type StationQuestion } from "./poolQuestion";
 import type { PlanPlate, SessionPlan } from "./sessionQuestion";
 

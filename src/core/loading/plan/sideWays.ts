@@ -1,9 +1,11 @@
 import type { MassUnits } from "../../units/exactMass";
 import type { PlanPlate } from "./sessionQuestion";
 
-/** Every choice of plates for one side that makes one mass: how many of each kind, in the order of the kinds. */
+/** Every choice of plates for one side that counts as near enough: how many of each kind, in the order of the kinds. */
 export interface SideWays {
+  /** The greatest mass of a side that can be reached at or below the wish. */
   massUnits: MassUnits;
+  /** Fewest plates first. */
   ways: Uint8Array[];
   /** Whether there are more ways than are listed; the ones with fewest plates are. */
   isCut: boolean;
@@ -17,14 +19,17 @@ interface Part {
 }
 
 /** A list longer than this is cut to the ways with fewest plates. */
-export const MAX_WAYS = 8_000;
+export const MAX_WAYS = 100_000;
+/** Ways listed for all questions of one finder; beyond that each list is short. */
+const MAX_WAYS_IN_ALL = 2_000_000;
+const SHORT_LIST = 2_000;
 /** Half of the kinds are combined freely; more combinations than this are not listed. */
 const MAX_PARTS = 80_000;
 /** Once they are too many, only the ones with fewest plates go on. */
 const PARTS_AFTER_CUT = 2_000;
-/** Equal ways looked at, and steps of one question; beyond that the answer is said to be cut. */
-const MAX_FOUND = 40_000;
-const FOUND_AFTER_CUT = 300;
+/** Ways looked at, and steps of one question; beyond that the answer is said to be cut. */
+const MAX_FOUND = 160_000;
+const FOUND_AFTER_CUT = 2_000;
 const MAX_STEPS = 3_000_000;
 
 /**
@@ -36,19 +41,25 @@ export class SideFinder {
   private readonly left: Part[];
   private readonly right: Part[];
   private readonly known = new Map<number, SideWays>();
+  private listed = 0;
   /** Whether not every combination could be listed. */
   readonly isCut: boolean;
 
-  /** @param pairs at hand of each plate. */
+  /**
+   * @param pairs at hand of each plate.
+   * @param mostUnits greatest wish of one side.
+   * @param slackUnits so far from the nearest, a side counts as equally near.
+   */
   constructor(
     plates: readonly PlanPlate[],
     pairs: readonly number[],
     private readonly roomMm: number | null,
     mostUnits: MassUnits,
+    private readonly slackUnits: MassUnits = 0,
   ) {
     // Alternating halves have about as many combinations each.
     const [odd, even] = [plates.map((_, k) => k % 2 === 1), plates.map((_, k) => k % 2 === 0)];
-    const limit = { mostUnits, roomMm: roomMm ?? Infinity };
+    const limit = { mostUnits: mostUnits + slackUnits, roomMm: roomMm ?? Infinity };
     const [left, right] = [partsOf(plates, pairs, even, limit), partsOf(plates, pairs, odd, limit)];
     this.left = left.parts;
     this.right = right.parts;
@@ -76,24 +87,43 @@ export class SideFinder {
       }
     }
     if (steps > MAX_STEPS) isCut = true;
-    const found: { plates: number; counts: Uint8Array }[] = [];
+    const answer = { massUnits: best, ...this.around(best, isCut) };
+    this.known.set(limitUnits, answer);
+    return answer;
+  }
+
+  /**
+   * Every choice that is as near as the nearest.
+   *
+   * @param nearestUnits mass of one side.
+   * @returns choices, fewest plates first, and whether there are more
+   */
+  around(nearestUnits: MassUnits, isKnownCut = this.isCut): Pick<SideWays, "ways" | "isCut"> {
+    const room = (this.roomMm ?? Infinity) + 1e-9;
+    const [from, to] = [nearestUnits - this.slackUnits, nearestUnits + this.slackUnits];
+    const [maxFound, maxWays] =
+      this.listed > MAX_WAYS_IN_ALL ? [MAX_FOUND, SHORT_LIST] : [isKnownCut ? FOUND_AFTER_CUT : MAX_FOUND, MAX_WAYS];
+    const found: { plates: number; a: Part; b: Part }[] = [];
+    let isCut = isKnownCut;
     for (const a of this.left) {
-      if (a.mass > best || found.length >= (this.isCut ? FOUND_AFTER_CUT : MAX_FOUND)) break;
-      const rest = best - a.mass;
-      for (let i = lastAtMost(this.right, rest); i >= 0 && this.right[i]!.mass === rest; i -= 1) {
+      if (a.mass > to) break;
+      for (let i = lastAtMost(this.right, to - a.mass); i >= 0 && a.mass + this.right[i]!.mass >= from; i -= 1) {
         const b = this.right[i]!;
-        if (a.thickness + b.thickness > room + 1e-9) continue;
-        found.push({ plates: a.plates + b.plates, counts: a.counts.map((n, k) => n + b.counts[k]!) });
+        if (a.thickness + b.thickness > room) continue;
+        found.push({ plates: a.plates + b.plates, a, b });
+      }
+      if (found.length > maxFound) {
+        isCut = true;
+        break;
       }
     }
     found.sort((p, q) => p.plates - q.plates);
-    const answer = {
-      massUnits: best,
-      ways: found.slice(0, MAX_WAYS).map(({ counts }) => counts),
-      isCut: isCut || found.length > MAX_WAYS,
-    };
-    this.known.set(limitUnits, answer);
-    return answer;
+    if (found.length > maxWays) {
+      isCut = true;
+      found.length = maxWays;
+    }
+    this.listed += found.length;
+    return { ways: found.map(({ a, b }) => a.counts.map((n, k) => n + b.counts[k]!)), isCut };
   }
 }
 
