@@ -63,6 +63,8 @@ const config = [
               allow: [
                 { to: { element: { type: `server/${room}` } } },
                 ...["data", "core"].map((type) => ({ to: { element: { type } } })),
+                // What threads compute is named there; its code runs in them.
+                { to: { element: { type: "workers" } }, dependency: { kind: "type" } },
                 ...uses.map(publicNames),
               ],
             })),

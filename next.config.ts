@@ -4,7 +4,7 @@ const config: NextConfig = {
   poweredByHeader: false,
   // Types and lint are held by `npm test`; a build on a small machine need not repeat them.
   typescript: { ignoreBuildErrors: true },
-  serverExternalPackages: ["pg"],
+  serverExternalPackages: ["pg", "piscina"],
   experimental: { optimizePackageImports: ["lucide-react", "recharts"] },
 };
 

@@ -29,6 +29,7 @@ export default defineConfig({
           testTimeout: 60_000,
           hookTimeout: 60_000,
           setupFiles: ["scripts/lib/testSetup.ts"],
+          globalSetup: ["scripts/lib/threadsForTests.mjs"],
         },
       },
       {

@@ -55,7 +55,8 @@ const server = createServer(
     request.headers["x-request-id"] = id;
     response.setHeader("X-Request-Id", id);
     if (isStopping) response.setHeader("Connection", "close");
-    const carried = { isUnavailable: false };
+    const asking = new AbortController();
+    const carried = { isUnavailable: false, address: request.socket.remoteAddress ?? "", signal: asking.signal };
     const writeHead = response.writeHead.bind(response);
     response.writeHead = (status, ...rest) => {
       if (!carried.isUnavailable || status !== 500) return writeHead(status, ...rest);
@@ -66,6 +67,8 @@ const server = createServer(
     underWay += 1;
     response.once("close", () => {
       underWay -= 1;
+      // Whoever asked has gone: what is still computed for them stops.
+      if (!response.writableEnded) asking.abort(new DOMException("The asker has gone.", "AbortError"));
       // A connection that was busy when the stop began is idle now, and would be kept for a next request.
       if (isStopping) setImmediate(() => server.closeIdleConnections());
       const route = nameOf(request.url);

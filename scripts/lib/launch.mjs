@@ -8,6 +8,7 @@ import { isPortFree, requireDisk, requireNode } from "./machine.mjs";
 import { keptSecret, requireBuild, requirePackages } from "./prepare.mjs";
 import { cleanEnv, endAll, start } from "./run.mjs";
 import { Failure, say } from "./say.mjs";
+import { buildThreads } from "./threads.mjs";
 
 /**
  * Brings the product up and keeps it up until a signal.
@@ -52,7 +53,7 @@ export async function launch({ root, home, command, preferredPort, isDev = false
       ownerUrl = await ensureDatabase(cluster.url, "garrison");
     }
     const [, url] = await Promise.all([
-      isDev ? null : requireBuild(root, logs),
+      isDev ? buildThreads(root) : requireBuild(root, logs),
       (async () => {
         await migrateSafely(root, ownerUrl, join(home, "backups"));
         const done = await databaseCommands(root, ownerUrl, prepare);

@@ -2,8 +2,12 @@ import Joi from "joi";
 
 /** The ranges of the public interface, inclusive. */
 export const massKg = () => Joi.number().min(0).max(2000);
-/** A plate or a load: more than nothing. */
+/** A load: more than nothing. */
 export const loadKg = () => Joi.number().greater(0).max(2000);
+/** A plate weighs something: lighter ones would be without number. */
+export const plateKg = () => Joi.number().min(0.01).max(2000);
+/** How long a planner may take; the best answer so far is given then. */
+export const deadlineMs = () => Joi.number().integer().min(100).max(10_000).default(2000);
 export const lengthMm = () => Joi.number().min(0).max(10_000);
 /** A diameter or a thickness. */
 export const thicknessMm = () => Joi.number().min(1).max(10_000);

@@ -1,10 +1,10 @@
 import Joi from "joi";
 import { ENDINGS, type Ending } from "@/core/loading/endings";
-import { load } from "@/core/loading/load";
+import type { LoadAnswer } from "@/core/loading/load";
 import { PLATE_MATERIALS, type PlateMaterial } from "@/core/loading/plateKind";
-import { ROUNDINGS, type Rounding } from "@/core/loading/question";
+import { type LoadQuestion, ROUNDINGS, type Rounding } from "@/core/loading/question";
 import { kgFromMassUnits, massUnitsFromKg } from "@/core/units/exactMass";
-import { id, lengthMm, loadKg, massKg, thicknessMm } from "./fields";
+import { id, lengthMm, loadKg, massKg, plateKg, thicknessMm } from "./fields";
 import type { Problem } from "./problems";
 
 /** A plate as every computing route takes it. */
@@ -34,7 +34,7 @@ export const plateList = Joi.array()
   .items(
     Joi.object({
       id: id().required(),
-      massKg: loadKg().required(),
+      massKg: plateKg().required(),
       pairs: Joi.number().integer().min(0).max(100).required(),
       thicknessMm: thicknessMm(),
       diameterMm: thicknessMm(),
@@ -102,9 +102,9 @@ export function loadProblems({ plates: known, onBar = [], ironToRubber }: LoadRe
   return problems;
 }
 
-/** The exact load for a request, or why it cannot be done. */
-export function answerLoad(request: LoadRequest) {
-  const answer = load({
+/** The question of a request as the core asks it. */
+export function loadQuestion(request: LoadRequest): LoadQuestion {
+  return {
     targetUnits: massUnitsFromKg(request.targetKg),
     barUnits: massUnitsFromKg(request.bar.massKg),
     clampPairUnits: massUnitsFromKg(request.clampPairKg),
@@ -123,7 +123,11 @@ export function answerLoad(request: LoadRequest) {
     rounding: request.rounding,
     toleranceUnits: massUnitsFromKg(request.toleranceKg),
     onBar: request.onBar ?? null,
-  });
+  };
+}
+
+/** The exact load as it is told, or why it cannot be done. */
+export function answerLoad(answer: LoadAnswer) {
   if (!answer.ok) return answer;
   return {
     ok: true as const,

@@ -1,6 +1,7 @@
 import { describe, expect, it, test } from "vitest";
 import { cursorParts, isText, isUuid, isWhole, wireCursor } from "./fields";
-import { answerLoad, loadProblems, loadRequest, type LoadRequest } from "./load";
+import { load } from "@/core/loading/load";
+import { answerLoad, loadProblems, loadQuestion, loadRequest, type LoadRequest } from "./load";
 import { checked } from "./problems";
 import { answerWhip, whipRequest, type WhipRequest } from "./whip";
 
@@ -128,7 +129,9 @@ describe("answers", () => {
       seatToSeatMm: 1400,
     }));
   it("/load is exact in kilograms", () => {
-    const result = answerLoad((checked(loadRequest, { ...LOAD, targetKg: 60.1 }) as { value: LoadRequest }).value);
+    const result = answerLoad(
+      load(loadQuestion((checked(loadRequest, { ...LOAD, targetKg: 60.1 }) as { value: LoadRequest }).value)),
+    );
     expect(result).toMatchObject({
       ok: true,
       body: { achievedKg: 60, errorKg: -0.1, exact: false, perSide: ["r20"], warnings: [] },

@@ -1,4 +1,5 @@
 import { describe, expect, it, test } from "vitest";
+import { planSession } from "@/core/loading/plan/planSession";
 import { checked } from "./problems";
 import {
   answerSessionPlan,
@@ -6,6 +7,7 @@ import {
   sessionPlanProblems,
   sessionPlanRequest,
   type SessionPlanRequest,
+  sessionQuestion,
 } from "./sessionPlan";
 import { answerTipping, tippingAnswer, tippingRequest, type TippingRequest } from "./tipping";
 
@@ -27,6 +29,7 @@ const read = (body: unknown) => {
   if (!result.ok) throw new Error(JSON.stringify(result.problems));
   return result.value as SessionPlanRequest;
 };
+const planned = (body: unknown) => answerSessionPlan(planSession(sessionQuestion(read(body))));
 const pathsOf = (schema: typeof sessionPlanRequest | typeof tippingRequest, body: unknown) => {
   const result = checked(schema as never, body);
   return result.ok ? [] : result.problems.map(({ path }) => path);
@@ -39,18 +42,33 @@ describe("POST /session-plan", () => {
       clampPairKg: 0,
       startPerSide: [],
       endEmpty: false,
+      toleranceKg: 0,
+      order: "any",
+      deadlineMs: 2000,
     }));
   it("answers the handbook's check: 6 handled a side, proven", () => {
-    const answer = answerSessionPlan(read(PLAN));
+    const answer = planned(PLAN);
     expect(sessionPlanAnswer.validate(answer).error).toBeUndefined();
     expect(answer).toMatchObject({ handledPerSide: 6, lowerBoundPerSide: 6, provenOptimal: true });
     expect(answer.sets.map(({ errorKg }) => errorKg)).toEqual([0, 0, 0, 0]);
   });
+  it("plans larger inside, and within a tolerance, where that is asked", () => {
+    // By hand: 60 and 65 are 20, then 20 + 2.5; 62.5 leaves the 20 and adds 1.25 outside of it.
+    const sets = [60, 62.5, 65].map((targetKg, i) => ({ id: `s${i}`, targetKg }));
+    const inside = planned({ ...PLAN, sets, order: "larger-inside" });
+    expect(inside.sets.map(({ perSide }) => perSide)).toEqual([["r20"], ["r20", "s1.25"], ["r20", "s2.5"]]);
+    expect(inside).toMatchObject({ handledPerSide: 4, provenOptimal: true });
+    const near = planned({ ...PLAN, sets, order: "larger-inside", toleranceKg: 2.5 });
+    expect(near.handledPerSide).toBe(2);
+    for (const { errorKg } of near.sets) expect(Math.abs(errorKg)).toBeLessThanOrEqual(2.5);
+  });
   it("gives a positive error where the target is under the bar", () => {
-    const answer = answerSessionPlan(read({ ...PLAN, clampPairKg: 5, sets: [{ id: "a", targetKg: 20 }] }));
+    const answer = planned({ ...PLAN, clampPairKg: 5, sets: [{ id: "a", targetKg: 20 }] });
     expect(answer.sets[0]).toEqual({ id: "a", achievedKg: 25, errorKg: 5, perSide: [] });
   });
   test.each<[string, unknown, string[]]>([
+    ["a deadline under a tenth of a second", { ...PLAN, deadlineMs: 99 }, ["deadlineMs"]],
+    ["a plate lighter than 10 g", { ...PLAN, plates: [{ id: "p", massKg: 1e-300, pairs: 1 }] }, ["plates.0.massKg"]],
     ["no bar", { ...PLAN, bar: undefined }, ["bar"]],
     ["an unknown field", { ...PLAN, order: "free" }, ["order"]],
     ["two sets of one id", { ...PLAN, sets: [PLAN.sets[0], PLAN.sets[0]] }, ["sets.1"]],

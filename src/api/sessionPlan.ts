@@ -1,7 +1,12 @@
 import Joi from "joi";
-import { planSession } from "@/core/loading/plan/planSession";
+import {
+  STACK_ORDERS,
+  type SessionPlan,
+  type SessionQuestion,
+  type StackOrder,
+} from "@/core/loading/plan/sessionQuestion";
 import { kgFromMassUnits, massUnitsFromKg } from "@/core/units/exactMass";
-import { id, lengthMm, loadKg, massKg } from "./fields";
+import { deadlineMs, id, lengthMm, loadKg, massKg } from "./fields";
 import { plateList, type PlateRequest } from "./load";
 import type { Problem } from "./problems";
 
@@ -12,6 +17,9 @@ export interface SessionPlanRequest {
   sets: { id: string; targetKg: number; setup?: string }[];
   startPerSide: string[];
   endEmpty: boolean;
+  toleranceKg: number;
+  order: StackOrder;
+  deadlineMs: number;
 }
 
 export const sessionPlanRequest = Joi.object<SessionPlanRequest>({
@@ -35,6 +43,12 @@ export const sessionPlanRequest = Joi.object<SessionPlanRequest>({
     .required(),
   startPerSide: Joi.array().items(id()).max(40).default([]).description("plates of one side now, inside first"),
   endEmpty: Joi.boolean().strict().default(false),
+  toleranceKg: massKg().default(0).description("loads within it of the nearest count as equal, also above the target"),
+  order: Joi.string()
+    .valid(...STACK_ORDERS)
+    .default("any")
+    .description("larger-inside: going outwards no plate is heavier, and of equal mass none larger"),
+  deadlineMs: deadlineMs().description("the best plan so far is answered then"),
 }).required();
 
 export const sessionPlanAnswer = Joi.object({
@@ -68,18 +82,20 @@ export function sessionPlanProblems({ plates, startPerSide }: SessionPlanRequest
   return problems;
 }
 
-/** The plan for a request. */
-export function answerSessionPlan({ bar, clampPairKg, plates, sets, startPerSide, endEmpty }: SessionPlanRequest) {
-  const plan = planSession({
+/** The question of a request as the core asks it. */
+export function sessionQuestion(request: SessionPlanRequest): SessionQuestion {
+  const { bar, clampPairKg, plates, sets, startPerSide, endEmpty, toleranceKg, order } = request;
+  return {
     barUnits: massUnitsFromKg(bar.massKg),
     clampPairUnits: massUnitsFromKg(clampPairKg),
     roomMm: bar.sleeveLengthMm ?? null,
     changesSetupEmpty: bar.changeSetupEmpty,
-    plates: plates.map(({ id: key, massKg: kg, pairs, thicknessMm }) => ({
+    plates: plates.map(({ id: key, massKg: kg, pairs, thicknessMm, diameterMm }) => ({
       id: key,
       massUnits: massUnitsFromKg(kg),
       pairs,
       thicknessMm: thicknessMm ?? 0,
+      diameterMm: diameterMm ?? null,
     })),
     sets: sets.map(({ id: key, targetKg, setup }) => ({
       id: key,
@@ -88,7 +104,13 @@ export function answerSessionPlan({ bar, clampPairKg, plates, sets, startPerSide
     })),
     start: startPerSide,
     endsEmpty: endEmpty,
-  });
+    toleranceUnits: massUnitsFromKg(toleranceKg),
+    order,
+  };
+}
+
+/** A plan as it is told. */
+export function answerSessionPlan(plan: SessionPlan) {
   return {
     sets: plan.sets.map(({ id: key, achievedUnits, errorUnits, perSide }) => ({
       id: key,

@@ -1,3 +1,5 @@
+import { carriedRequest } from "./carriedRequest";
+
 /** The database cannot answer now, and may in a moment: no connection is free, it is starting, or a wait was cut short. */
 export class DatabaseUnavailable extends Error {
   override name = "DatabaseUnavailable";
@@ -21,18 +23,12 @@ export function isUnavailable(error: unknown): boolean {
   return false;
 }
 
-/** What the server that carries requests knows of one: whether the database failed it. See scripts/lib/serve.mjs. */
-interface CarriedRequest {
-  isUnavailable: boolean;
-}
-
 /**
  * For the request that is being answered: what notes on it that the database failed it, so that it is told 503 and not
  * 500. Asked for when a statement is sent, since its answer comes on a connection that many requests share.
  */
 export function unavailableNoter(): (error: unknown) => void {
-  const carrier = (globalThis as { garrisonRequests?: { getStore(): CarriedRequest | undefined } }).garrisonRequests;
-  const request = carrier?.getStore();
+  const request = carriedRequest();
   return (error) => {
     if (request && isUnavailable(error)) request.isUnavailable = true;
   };

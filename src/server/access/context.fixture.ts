@@ -31,6 +31,7 @@ export async function makeContexts(name: string) {
       actor,
       hall: new HallDb(testDatabase(), actor.hallId),
       clock: clockIn(actor.timeZone, tick),
+      asker: `test ${role}`,
       signal: new AbortController().signal,
       log: SILENT,
       publicUrl: "http://garrison.test",

@@ -35,6 +35,8 @@ export interface Context {
   actor: Actor;
   hall: HallDb;
   clock: Clock;
+  /** Whose turn it is where askers take turns: a token, a session, or the place a request came from. */
+  asker: string;
   /** Aborted when nobody waits for the answer any more. */
   signal: AbortSignal;
   log: Log;

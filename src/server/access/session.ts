@@ -1,10 +1,12 @@
 import "server-only";
+import { createHash } from "node:crypto";
 import { and, asc, eq, isNull } from "drizzle-orm";
 import { getIronSession } from "iron-session";
 import { cookies, headers } from "next/headers";
 import { cache } from "react";
 import { groupBy } from "@/core/collections/groupBy";
 import { database } from "@/data/client";
+import { carriedRequest } from "@/data/carriedRequest";
 import { environment, now } from "@/data/environment";
 import { HallDb } from "@/data/hallDb";
 import { type Log, log } from "@/data/log";
@@ -25,9 +27,22 @@ interface Session {
 export const requestContext = cache(async (): Promise<Context> => {
   const { personId } = await session();
   const actor = (personId ? await findActor(personId) : null) ?? (await firstManager());
-  const id = (await headers()).get("x-request-id");
-  return contextFor(actor, id ? log().child({ id }) : log());
+  const given = await headers();
+  const id = given.get("x-request-id");
+  const carried = carriedRequest();
+  return {
+    ...contextFor(actor, id ? log().child({ id }) : log()),
+    asker: askerOf(given.get("authorization"), personId, carried?.address),
+    ...(carried ? { signal: carried.signal } : {}),
+  };
 });
+
+/** A token is told by its hash: nothing that is kept or logged of it opens a door. */
+function askerOf(authorization: string | null, personId: string | undefined, address: string | undefined): string {
+  const token = /^Bearer\s+(\S+)$/i.exec(authorization ?? "")?.[1];
+  if (token) return `token ${createHash("sha256").update(token).digest("hex").slice(0, 16)}`;
+  return personId ? `session ${personId} ${address ?? ""}` : `address ${address ?? "unknown"}`;
+}
 
 /** The context of a request of which the route holds the signal: work stops when the asker has gone. */
 export async function requestContextOf(request: Request): Promise<Context> {
@@ -40,6 +55,7 @@ export function contextFor(actor: Actor, ownLog: Log = log()): Context {
     actor,
     hall: new HallDb(database(), actor.hallId),
     clock: clockIn(actor.timeZone, now),
+    asker: actor.personId,
     signal: new AbortController().signal,
     log: ownLog,
     publicUrl: environment().publicUrl,

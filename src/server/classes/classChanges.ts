@@ -1,6 +1,6 @@
 import "server-only";
 import { eq } from "drizzle-orm";
-import { type PlannedClass, planClass } from "@/core/classes/planClass";
+import type { PlannedClass } from "@/core/classes/planClass";
 import { PURPOSES } from "@/core/matching/lifter";
 import type { Problem } from "@/core/problem";
 import { isHallDay } from "@/core/units/hallDay";
@@ -9,6 +9,7 @@ import { classEntries, classes, lifters } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { barsOnTheWall } from "@/server/bars";
 import { listStations } from "@/server/equipment";
+import { compute } from "@/server/computing";
 import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
 import { allLifts } from "@/server/lifts";
 import { matchingRules } from "@/server/rules";
@@ -179,7 +180,7 @@ export async function assignTonight(context: Context, classId: string): Promise<
     (await listStations(context)).items,
   ];
   if (asked.entries.length === 0) return failed("impossible", "Nobody is in this class yet.");
-  const plan = planClass({
+  const plan = await compute(context, "classPlan", {
     entries: asked.entries,
     stations: stations.flatMap(({ key, name, kind, supportSpacingMm, nearPlace }) =>
       row.capacities[key]

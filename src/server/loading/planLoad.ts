@@ -2,13 +2,14 @@ import "server-only";
 import { isUsable, ratedTotalKg, valueOf } from "@/core/bars/bar";
 import { type Blow, blowOf } from "@/core/loading/blow";
 import { type Ending, IRON_TO_RUBBER, type IronToRubber } from "@/core/loading/endings";
-import { type LoadAnswer, load } from "@/core/loading/load";
+import type { LoadAnswer } from "@/core/loading/load";
 import type { LoadQuestion, Rounding } from "@/core/loading/question";
 import type { Policies } from "@/core/matching/policies";
 import { massUnitsFromKg } from "@/core/units/exactMass";
 import type { Context } from "@/server/access";
 import type { ListedBar } from "@/server/bars";
 import type { ClampRow, PlateRow } from "@/server/equipment";
+import { compute } from "@/server/computing";
 import { type Outcome, failed } from "@/server/kit";
 import { matchingRules } from "@/server/rules";
 import { activeRuns } from "./activeRuns";
@@ -96,21 +97,30 @@ export async function planLoad(
     toleranceUnits: massUnitsFromKg(wish.toleranceKg),
     onBar: onBar.length > 0 ? onBar : null,
   };
-  const answer = load(question);
+  const answer = await compute(context, "load", question);
   const heldElsewhere = chosen.flatMap(({ row, held }) =>
     held.flatMap(({ where, now }) => (now > 0 ? [{ key: row.key, pairs: now, where }] : [])),
   );
-  const borrow = heldElsewhere.length === 0 ? null : borrowed(question, answer, chosen);
+  const borrow = heldElsewhere.length === 0 ? null : await borrowed(context, question, answer, chosen);
   return {
     ok: true,
-    plan: { answer, plates, onBar, barKg, countedKg, heldElsewhere, borrow, blow: dropped(question, answer) },
+    plan: {
+      answer,
+      plates,
+      onBar,
+      barKg,
+      countedKg,
+      heldElsewhere,
+      borrow,
+      blow: await dropped(context, question, answer),
+    },
   };
 }
 
 /** The blow of what is dropped, or, where that is refused, of what it would be. */
-function dropped(question: LoadQuestion, answer: LoadAnswer): LoadPlan["blow"] {
+async function dropped(context: Context, question: LoadQuestion, answer: LoadAnswer): Promise<LoadPlan["blow"]> {
   if (question.ending !== "dropped") return null;
-  const wouldBe = answer.ok ? answer : load({ ...question, ending: "racked" });
+  const wouldBe = answer.ok ? answer : await compute(context, "load", { ...question, ending: "racked" });
   if (!wouldBe.ok) return null;
   const perSide = wouldBe.perSide.map((id) => question.plates.find((plate) => plate.id === id)!);
   return {
@@ -121,8 +131,14 @@ function dropped(question: LoadQuestion, answer: LoadAnswer): LoadPlan["blow"] {
 }
 
 /** The load with every plate of the hall, where that comes nearer, and which would have to be fetched from where. */
-function borrowed(question: LoadQuestion, answer: LoadAnswer, chosen: readonly PlateAtHand[]): LoadPlan["borrow"] {
-  const all = load({ ...question, plates: chosen.map((plate) => plateKindAtHand(plate, plate.row.pairs)) });
+async function borrowed(
+  context: Context,
+  question: LoadQuestion,
+  answer: LoadAnswer,
+  chosen: readonly PlateAtHand[],
+): Promise<LoadPlan["borrow"]> {
+  const plates = chosen.map((plate) => plateKindAtHand(plate, plate.row.pairs));
+  const all = await compute(context, "load", { ...question, plates });
   if (!all.ok || (answer.ok && Math.abs(all.errorUnits) >= Math.abs(answer.errorUnits))) return null;
   const from = chosen.flatMap((plate) => {
     const pairs = all.perSide.filter((key) => key === plate.row.key).length - pairsAtHand(plate, "now");

@@ -4,8 +4,7 @@ import { seatToSeatOf } from "@/core/bars/lengths";
 import { commonInnerPart } from "@/core/loading/handled";
 import { load } from "@/core/loading/load";
 import { type Changeovers, changeovers } from "@/core/loading/plan/changeovers";
-import { planOrder } from "@/core/loading/plan/orderLifters";
-import { planSession } from "@/core/loading/plan/planSession";
+import { MAX_LIFTERS } from "@/core/loading/plan/orderLifters";
 import type { PlanSet, SessionPlan, SessionQuestion } from "@/core/loading/plan/sessionQuestion";
 import type { PlateKind } from "@/core/loading/plateKind";
 import { type LadderWish, ladderRounds } from "@/core/loading/rounds";
@@ -14,6 +13,7 @@ import { type RackFacts, tippingOf } from "@/core/loading/tippingOf";
 import { kgFromMassUnits, massUnitsFromKg } from "@/core/units/exactMass";
 import type { Context } from "@/server/access";
 import type { ListedBar } from "@/server/bars";
+import { compute } from "@/server/computing";
 import type { ClampRow, PlateRow, StationRow } from "@/server/equipment";
 import { type Outcome, failed } from "@/server/kit";
 import { matchingRules } from "@/server/rules";
@@ -52,6 +52,8 @@ export interface SessionWish extends LadderWish {
   order: "named" | "lightest" | "fewest";
   clamps: ClampRow | null;
   only: "kg" | "lb" | null;
+  /** How long the plan may take, in ms; a screen's usual time when absent. */
+  planMs?: number;
   station: StationRow | null;
   /** By lifter's name: how the bar is set for them, and the hole of the J-cups. */
   settings?: ReadonlyMap<string, LifterSetting>;
@@ -160,9 +162,10 @@ export async function planRun(
     start: [],
     endsEmpty: true,
   };
-  const isFree = wish.order === "fewest" && lifters.length > 1 && lifters.length <= 6;
-  const ordered = isFree ? planOrder({ ...question, rounds }) : null;
-  const plan = ordered?.plan ?? planSession(question);
+  const isFree = wish.order === "fewest" && lifters.length > 1 && lifters.length <= MAX_LIFTERS;
+  const limits = { ms: wish.planMs };
+  const ordered = isFree ? await compute(context, "lifterOrder", { ...question, rounds }, limits) : null;
+  const plan = ordered?.plan ?? (await compute(context, "sessionPlan", question, limits));
   const plates = new Map([...atHand].map(([key, { row, massUnits }]) => [key, { ...row, massUnits }]));
   const kgOf = (stack: readonly string[]) =>
     stack.reduce((sum, key) => sum + kgFromMassUnits(plates.get(key)!.massUnits), 0);

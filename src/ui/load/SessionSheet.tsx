@@ -3,6 +3,7 @@ import { fixed, signed, trimmed } from "@/core/units/format";
 import type { SessionRun } from "@/server/loading";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
+import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
 import { PrintButton } from "../kit/PrintButton";
 import { LadderAsk, PlatesAsk } from "./LadderAsk";
@@ -123,6 +124,10 @@ function Run({ run, bar, ask, mayRun, search, beginAction }: Props & { run: Sess
   const { plan, scratch, handledKg, sets, plates, order, changes, leftToOthers } = run;
   const faces = facesOf(run);
   const hasSettings = sets.some(({ setup, jCupHole }) => setup !== null || jCupHole !== null);
+  const isLeast =
+    run.orderBound === null ? plan.isProven : run.orderBound >= plan.handled + changes.setups + changes.cups;
+  const canImprove = !isLeast && ask.planMs === undefined;
+  const longer = new URLSearchParams({ ...definedOf(search), longer: "yes" });
   const spared = scratch.plates - plan.handled;
   const risky = sets.filter(
     ({ tipping, perSide }) => tipping && perSide.length > 0 && tipping.safeUnloadOrder === null,
@@ -132,7 +137,12 @@ function Run({ run, bar, ask, mayRun, search, beginAction }: Props & { run: Sess
       <section className="sheet border-l-primary mb-3 border-l-4 px-4 py-3" aria-label="The plan in short">
         <p className="text-lg leading-snug font-semibold">
           {plan.handled} plates handled on each side through {sets.length} sets,{" "}
-          {plan.isProven ? "the fewest there can be" : `at most ${plan.handled - plan.lowerBound} over the fewest`}.
+          {plan.isProven ? "the fewest possible" : `within ${plan.handled - plan.lowerBound} of the fewest possible`}.{" "}
+          {canImprove && (
+            <Link href={`/load/session?${longer}`} className="link text-base font-normal">
+              Look for a better plan (up to 10 s)
+            </Link>
+          )}
         </p>
         <p className="text-sm">
           Stripped and loaded anew each time it would be {scratch.plates} and {fixed(2 * scratch.kg, 0)} kg in all; this
@@ -292,3 +302,6 @@ function Removal({ set: { tipping, perSide } }: { set: SessionRun["sets"][number
     </strong>
   );
 }
+
+const definedOf = (search: Record<string, string | undefined>) =>
+  Object.fromEntries(Object.entries(search).filter((entry): entry is [string, string] => entry[1] !== undefined));

@@ -15,6 +15,8 @@ export interface SessionAsk {
   only: "kg" | "lb" | null;
   clamps: string | undefined;
   at: string;
+  /** How long the plan may take, in ms; absent for the usual time. */
+  planMs?: number;
   /** Key of the lift, so that settings and J-cups are known; empty for none. */
   lift: string;
   /** Lines that could not be read. */
@@ -22,6 +24,8 @@ export interface SessionAsk {
 }
 
 export const MAX_LIFTERS = 8;
+/** Time for a better plan, where somebody asked for it. */
+const LONGER_MS = 10_000;
 const START = "Runa 100\nIsla 110\nCato 55";
 
 const whole = (text: string | undefined, least: number, most: number, start: number) => {
@@ -59,6 +63,7 @@ export function readSessionAsk(search: Record<string, string | undefined>): Sess
     clamps: search.clamps,
     at: search.at ?? "",
     lift: search.lift ?? "",
+    planMs: search.longer === "yes" ? LONGER_MS : undefined,
     problems: [
       ...problems.map((line) => `“${line}” names no load: write a name and a work set, as Runa 115.`),
       ...(lifters.length > MAX_LIFTERS ? [`At most ${MAX_LIFTERS} lifters share a bar here.`] : []),

@@ -3,6 +3,7 @@ import type Joi from "joi";
 import { checked, ERROR_STATUS, errorBody, type ErrorCode, type Problem } from "@/api/problems";
 import type { RouteSpec } from "@/api/routes";
 import { isUnavailable, log, requestContextOf, type Context } from "@/server/access";
+import { TooBusy, TookTooLong } from "@/server/computing";
 import type { Failed } from "@/server/kit";
 
 /** Bodies of computing routes are at most this long. */
@@ -87,11 +88,19 @@ export function endpoint<Query = unknown, Body = unknown>(
 }
 
 /** What is answered when something broke on our side: logged without its inside, and told without it. */
-export function failure(error: unknown, context: Pick<Context, "log"> | undefined): Response {
+export function failure(error: unknown, context: Pick<Context, "log" | "signal"> | undefined): Response {
   if (isUnavailable(error)) {
     context?.log.warn({ err: error }, "database unavailable");
     return answer(refuse("unavailable", "The database is busy. Try again in a few seconds."), { "Retry-After": "5" });
   }
+  if (error instanceof TooBusy)
+    return answer(refuse("too-many-requests", "Too much is being computed at once. Try again in a moment."), {
+      "Retry-After": String(error.retryAfterSeconds),
+    });
+  if (error instanceof TookTooLong)
+    return answer(refuse("impossible", "This would take too long to work out. Ask with fewer plates or sets."));
+  // Nobody waits for this answer any more; what it was is not our mistake.
+  if (context?.signal.aborted) return answer(refuse("unavailable", "The request was given up."));
   (context?.log ?? log()).error({ err: error }, "request failed");
   return answer(refuse("internal", "Something went wrong on our side."));
 }

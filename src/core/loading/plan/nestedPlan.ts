@@ -38,6 +38,8 @@ export interface NestedLimits {
   isOver?: () => boolean;
   /** Pairs of spans looked at; about half a thousand million a second. */
   maxJoins?: number;
+  /** Different parts of choices that are tabulated. */
+  maxBases?: number;
 }
 
 /**
@@ -50,7 +52,7 @@ export function nestedPlan(question: NestedQuestion, limits: NestedLimits = {}):
   const kinds = ways[0]?.[0]?.length ?? 0;
   const first = new Uint8Array(kinds);
   for (const k of start) first[k] = first[k]! + 1;
-  const numbering = new Numbering(start.length > 0 ? [[first], ...ways] : ways, limits.isOver);
+  const numbering = new Numbering(start.length > 0 ? [[first], ...ways] : ways, limits);
   if (!numbering.isReady) return null;
   const sets = numbering.parts.map((_, i) => i);
   const plan = new Nested(numbering, sets, { isEmptiedBefore, start, endsEmpty, startsFree: false });
@@ -74,13 +76,14 @@ export class Numbering {
 
   constructor(
     private readonly ways: readonly (readonly Uint8Array[])[],
-    private readonly isOver?: () => boolean,
+    private readonly limits: NestedLimits = {},
   ) {
     this.kinds = ways[0]?.[0]?.length ?? 0;
     this.isReady = ways.length > 0 && this.number();
   }
 
   private number(): boolean {
+    const { isOver, maxBases = MAX_BASES } = this.limits;
     const most = new Uint8Array(this.kinds);
     for (const list of this.ways)
       for (const counts of list)
@@ -109,11 +112,11 @@ export class Numbering {
         for (let k = 0; k < this.kinds; k += 1)
           if (Math.floor(at / strides[k]!) % (most[k]! + 1) > 0) mine.add(at - strides[k]!);
         looked += 1;
-        if (mine.size > MAX_BASES || ((looked & 4095) === 0 && this.isOver?.())) return false;
+        if (mine.size > maxBases || ((looked & 4095) === 0 && isOver?.())) return false;
       }
       bySet.push(mine);
       for (const index of mine) all.add(index);
-      if (all.size > MAX_BASES) return false;
+      if (all.size > maxBases) return false;
     }
     const sorted = Float64Array.from(all).sort();
     this.bases = sorted.length;
@@ -130,7 +133,7 @@ export class Numbering {
     const parts: Int32Array[] = [];
     const missing: Uint8Array[] = [];
     for (let i = 0; i < lists.length; i += 1) {
-      if (this.isOver?.()) return false;
+      if (isOver?.()) return false;
       const list = Int32Array.from(bySet[i]!, (index) => numberOf.get(index)!).sort();
       const short = new Uint8Array(this.bases).fill(NOT_A_PART);
       for (const counts of lists[i]!) {

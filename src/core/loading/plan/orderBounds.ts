@@ -49,7 +49,7 @@ export class OrderBounds {
     const isCut = this.ways.some((one) => one.isCut);
     const isAny = (question.order ?? "any") === "any";
     const canTabulate = !isCut && question.start.length === 0 && sets.length > 0;
-    const numbering = isAny && canTabulate ? new Numbering(lists, isOver) : null;
+    const numbering = isAny && canTabulate ? new Numbering(lists, { isOver }) : null;
     this.numbering = numbering?.isReady ? numbering : null;
     const { groups, isWhole } = groupsOf(question.plates, question.order ?? "any");
     this.stacks =

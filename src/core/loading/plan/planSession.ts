@@ -17,6 +17,8 @@ export interface PlanOptions {
   onBetter?: (plan: SessionPlan) => void;
   /** Steps of the search that does without the table before it stops proving; about a million a second. */
   budget?: number;
+  /** A hundredth of a second's work or so, the same everywhere: for what is planned anew at every touch. */
+  isBrief?: boolean;
   /** For tests: does without the tables. */
   withoutTable?: boolean;
 }
@@ -35,6 +37,8 @@ const FIRST_JOINS = 300_000_000;
 const WINDOWS = [6, 12, 24, 48];
 /** Shares of the time: until then a proof is looked for, and after the proofs a better plan. */
 const PROOF_SHARE = 0.6;
+/** The same limits for a plan that is made briefly. */
+const BRIEF = { joins: 20_000_000, bases: 40_000, stacks: 5_000, budget: 50_000 };
 /** Counts beyond this do not fit the tables. */
 const MAX_HANDLED = 16_000;
 
@@ -140,11 +144,13 @@ class SessionPlanner {
     const mostPlates = asked.ways.reduce((sum, ways) => sum + Math.max(...ways.map(sumOf)), asked.start.length);
     if (options.withoutTable || 2 * mostPlates > MAX_HANDLED) return;
     const isOver = this.isProofOver;
-    const byNesting = (maxJoins?: number) => this.isAny && nestedPlan(asked, { isOver, maxJoins });
+    const { isBrief } = options;
+    const maxBases = isBrief ? BRIEF.bases : undefined;
+    const byNesting = (maxJoins?: number) => this.isAny && nestedPlan(asked, { isOver, maxJoins, maxBases });
     const plan =
-      byNesting(FIRST_JOINS) ||
-      stackPlan({ ...asked, groups: this.groups }, { maxStacks: MAX_STACKS, isOver }) ||
-      byNesting();
+      byNesting(isBrief ? BRIEF.joins : FIRST_JOINS) ||
+      stackPlan({ ...asked, groups: this.groups }, { maxStacks: isBrief ? BRIEF.stacks : MAX_STACKS, isOver }) ||
+      (!isBrief && byNesting());
     if (!plan) return;
     if (!this.isCut && this.isWholeSchool) this.lowerBound = Math.max(this.lowerBound, plan.handled);
     this.take(plan.stacks);
@@ -154,7 +160,7 @@ class SessionPlanner {
   private improve(): void {
     const { asked } = this;
     if (!this.isAny) {
-      for (const most of FEWER_CHOICES) {
+      for (const most of this.options.isBrief ? FEWER_CHOICES.slice(0, 1) : FEWER_CHOICES) {
         const plan = stackPlan(
           { ...asked, ways: shortened(asked.ways, most), groups: this.asked.order.map((k) => [k]) },
           { maxStacks: MAX_STACKS, isOver: this.isOver },
@@ -165,6 +171,7 @@ class SessionPlanner {
       return;
     }
     this.search();
+    if (this.options.isBrief) return;
     const ways = shortened(asked.ways, MAX_CHOICES);
     for (const window of WINDOWS) {
       if (this.isDone() || this.options.withoutTable) return;
@@ -193,14 +200,14 @@ class SessionPlanner {
     if (isProving) this.lowerBound = Math.max(this.lowerBound, relaxed.lowerBound);
     const search = new BlockSearch({ ...asked, ways, relaxed, isOver: this.isOver });
     if (!isProving) {
-      for (const beam of [BEAM / 4, BEAM, 4 * BEAM]) {
+      for (const beam of options.isBrief ? [BEAM / 8] : [BEAM / 4, BEAM, 4 * BEAM]) {
         const run = search.run(Infinity, Infinity, beam);
         if (run.stacks) this.take(run.stacks);
         if (this.isDone()) return;
       }
       return;
     }
-    let left = options.budget ?? BUDGET;
+    let left = options.budget ?? (options.isBrief ? BRIEF.budget : BUDGET);
     // With the sleeves empty at the end every plate that goes on comes off again: only every other number can be.
     const step = asked.endsEmpty ? 2 : 1;
     for (let most = relaxed.lowerBound; most < this.best!.handled && !this.isOver(); most += step) {

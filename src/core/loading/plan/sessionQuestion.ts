@@ -15,7 +15,8 @@ export interface PlanPlate {
  * The two schools of what a stack may look like: anything that is least handled, or larger inside, as most gyms teach:
  * going outwards no plate is heavier than the one inside it, and of equal mass none larger in diameter.
  */
-export type StackOrder = "any" | "larger-inside";
+export const STACK_ORDERS = ["any", "larger-inside"] as const;
+export type StackOrder = (typeof STACK_ORDERS)[number];
 
 /** One set of a session: what is wished on the bar, how it is set, and what is at hand at that moment. */
 export interface PlanSet {

@@ -61,7 +61,11 @@ export function stackTrie(
   return building.finished();
 }
 
-/** The trie of a single stack. */
+/**
+ * The trie of a single stack.
+ *
+ * @returns a trie whose last node is the stack
+ */
 export function singleStack(kinds: readonly number[]): StackTrie {
   const building = new Building();
   let node = 0;

@@ -75,17 +75,23 @@ function closed(run: RunState, set: RunSet): RunState {
   return { ...run, sets: [...before, set, ...others.filter(({ state }) => state === "open")] };
 }
 
+/** The same on the server, under a lock, and on every tablet: by counted work and not by a clock. */
+const BRIEFLY = { isBrief: true };
+
 function replanned(run: RunState): RunState {
   const open = run.sets.filter(({ state }) => state === "open");
   const last = run.sets.findLast(({ state }) => state === "done");
   const isEmptied = run.bar.changesSetupEmpty && last && open[0] && last.setup !== open[0].setup;
-  const plan = planSession({
-    ...run.bar,
-    plates: run.plates,
-    sets: open.map(({ id, targetUnits, setup }) => ({ id, targetUnits, setup })),
-    start: isEmptied ? [] : onBarNow(run),
-    endsEmpty: true,
-  });
+  const plan = planSession(
+    {
+      ...run.bar,
+      plates: run.plates,
+      sets: open.map(({ id, targetUnits, setup }) => ({ id, targetUnits, setup })),
+      start: isEmptied ? [] : onBarNow(run),
+      endsEmpty: true,
+    },
+    BRIEFLY,
+  );
   const fresh = new Map(plan.sets.map((set) => [set.id, set]));
   return {
     ...run,

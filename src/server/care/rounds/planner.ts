@@ -1,6 +1,5 @@
 import "server-only";
 import { and, asc, eq, gte, inArray, lte, notInArray } from "drizzle-orm";
-import { packTurns } from "@/core/care/packTurns";
 import { clockText, outsideQuiet, readStaffHours, staffHoursText } from "@/core/care/staffHours";
 import { groupBy } from "@/core/collections/groupBy";
 import { type HallDay, addDays, daysBetween, hallClockAt, hallDayAt } from "@/core/units/hallDay";
@@ -8,6 +7,7 @@ import { bars, carePlan, careRounds, classes, people, staffHours } from "@/data/
 import { type Context, inTransaction, may } from "@/server/access";
 import { careCrew } from "@/server/care/log";
 import { storedCareRules } from "@/server/care/planning";
+import { compute } from "@/server/computing";
 import {
   type Outcome,
   careTasksById,
@@ -163,7 +163,7 @@ export async function planRounds(context: Context): Promise<Outcome<PlanResult>>
         })),
       );
   }).flat();
-  const packed = packTurns({
+  const packed = await compute(context, "careTurns", {
     care: known,
     windows,
     setupMinutes: setupsOf([...tasks.values()].map(({ key }) => key)),

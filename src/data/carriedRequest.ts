@@ -1,0 +1,14 @@
+/** What whoever carries the requests tells of the one under way; see scripts/serve.mjs. */
+export interface CarriedRequest {
+  isUnavailable: boolean;
+  /** Where it came from. */
+  address: string;
+  /** Aborted when the asker has gone before the answer was out. */
+  signal: AbortSignal;
+}
+
+/** The request under way, where the program's own server carries it; undefined in development and in tests. */
+export function carriedRequest(): CarriedRequest | undefined {
+  const { garrisonRequests } = globalThis as { garrisonRequests?: { getStore(): CarriedRequest | undefined } };
+  return garrisonRequests?.getStore();
+}

@@ -1,0 +1,35 @@
+import { packTurns, type TurnsQuestion } from "@/core/care/packTurns";
+import { planClass, type ClassQuestion } from "@/core/classes/planClass";
+import { load } from "@/core/loading/load";
+import { planOrder, type OrderQuestion } from "@/core/loading/plan/orderLifters";
+import { planSession } from "@/core/loading/plan/planSession";
+import type { SessionQuestion } from "@/core/loading/plan/sessionQuestion";
+import type { LoadQuestion } from "@/core/loading/question";
+
+/** What a task may use: how much of its time is gone; at 1 and beyond it answers with what it has. */
+export interface Allowance {
+  spent: () => number;
+}
+
+/** What is computed beside the server's own thread, by name. Questions and answers are plain values. */
+export const TASKS = {
+  load: (question: LoadQuestion) => load(question),
+  sessionPlan: (question: SessionQuestion, { spent }: Allowance) => planSession(question, { spent }),
+  lifterOrder: (question: OrderQuestion, { spent }: Allowance) => planOrder(question, { spent }),
+  classPlan: (question: ClassQuestion) => planClass(question),
+  careTurns: (question: TurnsQuestion) => packTurns(question),
+};
+
+export type TaskName = keyof typeof TASKS;
+export type QuestionOf<Name extends TaskName> = Parameters<(typeof TASKS)[Name]>[0];
+export type AnswerOf<Name extends TaskName> = ReturnType<(typeof TASKS)[Name]>;
+
+/** A task as it is handed to a thread. */
+export interface Assignment {
+  task: TaskName;
+  question: unknown;
+  /** Time that it may take, in ms, counted from when the thread takes it up. */
+  ms: number;
+  /** One number that others can set: not 0 when nobody waits for the answer any more. */
+  abandoned: SharedArrayBuffer;
+}
