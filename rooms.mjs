@@ -25,7 +25,7 @@ export const ROOMS = {
   setups: ["access", "kit", "rules", "bars", "lifts", "lifters", "pdf"],
   loading: ["access", "kit", "computing", "rules", "bars", "equipment", "lifts", "lifters", "setups"],
   classes: ["access", "kit", "computing", "rules", "bars", "equipment", "lifts", "lifters", "matching", "loading"],
-  upkeep: ["access", "kit", "care/planning", "care/air", "care/rounds"],
+  upkeep: ["access", "kit", "computing", "care/planning", "care/air", "care/rounds"],
   today: ["access", "kit", "rules", "bars", "classes", "care/due", "care/air", "care/findings", "setups", "upkeep"],
   transfer: [
     ...["access", "kit", "rules", "bars", "equipment", "lifts", "lifters", "setups"],

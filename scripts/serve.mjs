@@ -109,6 +109,8 @@ async function stop(signal) {
   isStopping = true;
   log.info({ signal, underWay }, "stopping");
   const closed = new Promise((resolve) => server.close(resolve));
+  // Lines of events are open as long as somebody follows: they end now, and the browser finds another copy.
+  globalThis.garrisonHush?.();
   server.closeIdleConnections();
   const drained = async () => {
     await closed;

@@ -2,6 +2,7 @@ import { and, eq, getTableColumns, sql, type SQL } from "drizzle-orm";
 import { toSnakeCase } from "drizzle-orm/casing";
 import type { AnyPgColumn, PgTable } from "drizzle-orm/pg-core";
 import type { Database } from "./client";
+import { type News, NEWS_CHANNEL } from "./news";
 
 /** A table whose rows belong to a hall: every table but `halls`. */
 export type HallTable = PgTable & { hallId: AnyPgColumn };
@@ -285,6 +286,12 @@ export class HallDb {
   async remove<T extends HallTable>(table: T, where: SQL | undefined): Promise<void> {
     if (!where) throw new Error("remove names its rows");
     await this.run(this.executor.delete(table).where(this.mine(table, where)));
+  }
+
+  /** Tells every copy of the program that listens that something changed; in a transaction, once it is carried out. */
+  async tell(entity: string, id: string | null): Promise<void> {
+    const news: News = { hall: this.hallId, entity, id };
+    await this.run(this.executor.execute(sql`select pg_notify(${NEWS_CHANNEL}, ${JSON.stringify(news)})`));
   }
 
   /**

@@ -1,5 +1,17 @@
 import { sql } from "drizzle-orm";
-import { check, foreignKey, index, integer, jsonb, pgTable, text, timestamp, unique, uuid } from "drizzle-orm/pg-core";
+import {
+  check,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+  unique,
+  uniqueIndex,
+  uuid,
+} from "drizzle-orm/pg-core";
 import type { RunState } from "@/core/loading/run/runState";
 import { bars } from "./bars";
 import { hallId, people } from "./hall";
@@ -29,6 +41,8 @@ export const runs = pgTable(
   (t) => [
     unique().on(t.hallId, t.id),
     index().on(t.hallId, t.endedAt, t.startedAt),
+    // One session a bar, whatever several tablets ask at once.
+    uniqueIndex("runs_one_a_bar").on(t.hallId, t.barId).where(sql`${t.endedAt} is null`),
     foreignKey({ columns: [t.hallId, t.barId], foreignColumns: [bars.hallId, bars.id] }),
     foreignKey({ columns: [t.hallId, t.startedBy], foreignColumns: [people.hallId, people.id] }),
   ],

@@ -7,6 +7,7 @@ export { isUnavailable } from "@/data/unavailable";
 export { log } from "@/data/log";
 export { type BackupState, backupHour, backupState } from "./backups";
 export { type Actor, type Clock, type Context, inTransaction } from "./context";
+export { endNews, onNews } from "./news";
 export { may } from "./permissions";
 export {
   becomePerson,

@@ -62,7 +62,7 @@ export async function measureBar(
       });
       return { ok: true, effective: effective.get(kind)! };
     };
-    return idempotencyKey === undefined ? work() : idempotent(hall, idempotencyKey, "bar.measure", work);
+    return idempotencyKey === undefined ? work() : idempotent(context, idempotencyKey, "bar.measure", work);
   });
 }
 

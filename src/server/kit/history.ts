@@ -54,6 +54,9 @@ export async function recordChanges(context: Context, all: readonly Change[]): P
       reason,
     })),
   );
+  // Screens that follow something hear of it once the transaction is through.
+  const [first] = all;
+  if (first) await hall.tell(first.entity, all.length === 1 ? first.entityId : null);
 }
 
 /** The latest changes of one thing, newest first, with the name of whoever made them. */

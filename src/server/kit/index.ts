@@ -6,5 +6,6 @@ export { type FieldKind, type FieldRow, type RowToWrite, type Values, readRow, s
 export { barsByTag, withTag } from "./barTags";
 export { changesOf, lastChangeOf, recordChange, recordChanges } from "./history";
 export { idempotent } from "./idempotent";
+export { inTurn } from "./inTurn";
 export { careTasksById, namesById, placeNames, placesById, stationNames } from "./lookups";
 export { type Failed, type Outcome, failed, forbidden, notFound } from "./outcome";

@@ -29,7 +29,8 @@ export interface ActiveRun {
 export const isOver = ({ endedAt, startedAt }: { endedAt: Date | null; startedAt: Date }, now: Date) =>
   endedAt !== null || startedAt < overBefore(now);
 
-const overBefore = (now: Date) => new Date(now.getTime() - OVER_AFTER_HOURS * 3_600_000);
+/** A session that began before this is over, ended or not. */
+export const overBefore = (now: Date) => new Date(now.getTime() - OVER_AFTER_HOURS * 3_600_000);
 
 /** Every session that is on in the hall, the oldest first. */
 export const activeRuns = cache(async (context: Context): Promise<ActiveRun[]> => {

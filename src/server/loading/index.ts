@@ -5,6 +5,7 @@ import "server-only";
 export { type LoadPlan, planLoad } from "./planLoad";
 export { type SessionRun, type SessionWish, clampFacts, planRun, rackFacts, tippingAt } from "./planRun";
 export { plateKindAtHand, platesAtHand } from "./platesAtHand";
+export { followRun } from "./runNews";
 export { type RunView, listRuns, runOf } from "./runView";
 export { beginRun, endRun, touchRun } from "./runs";
 export { sessionSettings } from "./sessionSettings";

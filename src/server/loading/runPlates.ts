@@ -33,6 +33,7 @@ export async function withPlatesOfNow(context: Context, row: RunRow): Promise<Ru
       personId: context.actor.personId,
       madeAt: context.clock.now(),
     });
+    await hall.tell("run", row.id);
     return updated!;
   });
 }

@@ -1,13 +1,17 @@
 import { eq } from "drizzle-orm";
-import { describe, expect, it } from "vitest";
+import { describe, expect, it, vi } from "vitest";
 import { currentSet } from "@/core/loading/run/runState";
-import type { RunTouch } from "@/core/loading/run/runTouch";
+import { seeded } from "@/core/loading/plan/instances.fixture";
+import { stepRun } from "@/core/loading/run/runStep";
+import { type RunTouch, stepOfTouch } from "@/core/loading/run/runTouch";
 import { massUnitsFromKg } from "@/core/units/exactMass";
 import { bars, lifters, plates, plateWeights, runs, runSteps } from "@/data/schema";
 import { activeRuns } from "./activeRuns";
 import { eraseLifter } from "@/server/lifters/eraseLifter";
 import { planLoad } from "./planLoad";
 import type { Outcome } from "@/server/kit/outcome";
+import { endNews } from "@/server/access";
+import { followRun } from "./runNews";
 import { beginRun, endRun, touchRun } from "./runs";
 import { type RunView, listRuns, runOf } from "./runView";
 import { TEST_NOW } from "@/server/access/context.fixture";
@@ -34,6 +38,82 @@ async function begun(name: string) {
   };
   return { ...made, id, see, send, doneOf };
 }
+
+describe("ten tablets at once", () => {
+  it("begin one session of a bar, whoever was first", async () => {
+    const made = await withPlates("at-once");
+    const all = await Promise.all(
+      Array.from({ length: 4 }, () => beginRun({ ...made.manager }, made.item, made.wish, MORE)),
+    );
+    expect(all.filter(({ ok }) => ok)).toHaveLength(1);
+    expect(await made.hall.rows(runs)).toHaveLength(1);
+    for (const one of all) if (!one.ok) expect(one.message).toContain("in a session already");
+  });
+  it("may begin where yesterday's session was never ended", async () => {
+    const made = await withPlates("forgotten");
+    const { id } = ok(await beginRun(made.manager, made.item, made.wish, MORE));
+    await made.hall.update(runs, eq(runs.id, id), { startedAt: new Date(TEST_NOW.getTime() - 20 * 3_600_000) });
+    ok(await beginRun({ ...made.manager }, made.item, made.wish, MORE));
+    expect((await made.hall.rows(runs, { where: eq(runs.id, id) }))[0]!.endedAt).not.toBeNull();
+  });
+  it("touch one sheet 200 times in any order, twice each: every touch counts once, and all see the same", async () => {
+    const { send, see, hall, id } = await begun("tablets");
+    const first = await see();
+    const next = seeded(20_261_127);
+    const sets = first.state.sets;
+    const touches = Array.from({ length: 100 }, (_, i): { key: string; touch: RunTouch } => {
+      const set = sets[Math.floor(next() * sets.length)]!;
+      const kind = (["done", "skip", "load", "reopen"] as const)[Math.floor(next() * 4)]!;
+      const more = {
+        done: { perSide: set.perSide },
+        load: { targetKg: 40 + 5 * Math.floor(next() * 10) },
+        skip: {},
+        reopen: {},
+      };
+      return { key: `tablet-${i % 10}-touch-${i}`, touch: { kind, set: set.id, ...more[kind] } };
+    });
+    const sent = [...touches, ...touches].map((one) => ({ one, at: next() })).sort((a, b) => a.at - b.at);
+    const tablets = Array.from({ length: 10 }, (_, t) => sent.filter((_, i) => i % 10 === t));
+    await Promise.all(
+      tablets.map(async (own) => {
+        for (const { one } of own) await send(one.touch, one.key);
+      }),
+    );
+    const steps = await hall.rows(runSteps, { where: eq(runSteps.runId, id) });
+    expect(steps).toHaveLength(touches.length);
+    const view = await see();
+    expect(view.seq).toBe(steps.filter(({ outcome }) => outcome === "taken").length);
+    // What was taken, carried out again in its order by the one rule, is what everybody sees.
+    const taken = steps.filter(({ outcome }) => outcome === "taken").sort((a, b) => a.seq - b.seq);
+    const again = taken.reduce(
+      (state, { detail }) => stepRun(state, stepOfTouch(detail as RunTouch)).state,
+      first.state,
+    );
+    expect(again.sets.map(({ id: set, state }) => [set, state])).toEqual(
+      view.state.sets.map(({ id: set, state }) => [set, state]),
+    );
+  });
+  it("hear of what another did, also from another copy of the program", async () => {
+    const { send, doneOf, see, manager, hall, id } = await begun("news");
+    const row = (await hall.rows(runs, { where: eq(runs.id, id) }))[0]!;
+    const heard: number[] = [];
+    const stop = followRun(manager, row, ({ seq }) => heard.push(seq));
+    const stopToo = followRun(manager, row, ({ seq }) => heard.push(seq));
+    // The ear opens its own connection: until then there is nothing to hear.
+    await vi.waitFor(
+      async () => {
+        await hall.tell("run", id);
+        expect(heard.length).toBeGreaterThan(1);
+      },
+      { timeout: 20_000, interval: 200 },
+    );
+    await send(doneOf(await see()));
+    await vi.waitFor(() => expect(heard.filter((seq) => seq === 1).length).toBeGreaterThan(1), { timeout: 20_000 });
+    stop();
+    stopToo();
+    await endNews();
+  });
+});
 
 describe("a session that is run", () => {
   it("is stored: what one tablet does the other sees, and what is sent twice counts once", async () => {

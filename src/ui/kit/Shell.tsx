@@ -7,7 +7,7 @@ import { NavLinks } from "./NavLinks";
 
 interface Props {
   hallName: string;
-  actor: { name: string; role: string };
+  actor: { personId: string; name: string; role: string };
   counts: Partial<Record<string, number>>;
   children: ReactNode;
 }
@@ -15,7 +15,11 @@ interface Props {
 /** The desk: sections at the left (behind a button on narrow screens), the sheet at the right. */
 export function Shell({ hallName, actor, counts, children }: Props) {
   return (
-    <div className="lg:grid lg:min-h-screen lg:grid-cols-[8.25rem_minmax(0,1fr)]">
+    <div
+      data-person={actor.personId}
+      data-person-name={actor.name}
+      className="lg:grid lg:min-h-screen lg:grid-cols-[8.25rem_minmax(0,1fr)]"
+    >
       <a href="#sheet" className="btn btn-sm sr-only focus:not-sr-only focus:absolute focus:z-10">
         Skip to the sheet
       </a>
@@ -49,7 +53,7 @@ export function Shell({ hallName, actor, counts, children }: Props) {
         {children}
       </main>
       <Keyboard />
-      <OutboxMark />
+      <OutboxMark key={actor.personId} />
       <Suspense>
         <Arrival />
       </Suspense>

@@ -1,7 +1,16 @@
 import "fake-indexeddb/auto";
 import fc from "fast-check";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { forgetUnsent, keepUnsent, onAnySent, sendUnsent, unsentOf, type Sent, type Unsent } from "./outbox";
+import {
+  forgetUnsent,
+  keepUnsent,
+  onAnySent,
+  sendUnsent,
+  unsentOf,
+  unsentOfOthers,
+  type Sent,
+  type Unsent,
+} from "./outbox";
 
 /** What the server of a test does with a write; undefined is a line that is cut. */
 type Server = (url: string, body: { n: number }) => { status: number; body?: unknown } | undefined;
@@ -11,10 +20,9 @@ let asked: string[] = [];
 const heard: Sent[] = [];
 let stop = () => {};
 
-const entry = (key: string, at: number, url = "/touch", n = at): Unsent => ({
+const entry = (key: string, n: number, url = "/touch"): Omit<Unsent, "at" | "by"> => ({
   key,
   url,
-  at,
   label: `touch ${key}`,
   body: { n },
 });
@@ -39,8 +47,8 @@ afterEach(async () => {
 
 describe("what a floor screen wrote", () => {
   it("waits in the browser's own database, the oldest first, and by address", async () => {
-    await keepUnsent(entry("b", 2));
     await keepUnsent(entry("a", 1));
+    await keepUnsent(entry("b", 2));
     await keepUnsent(entry("c", 3, "/other"));
     expect((await unsentOf()).map(({ key }) => key)).toEqual(["a", "b", "c"]);
     expect((await unsentOf("/touch")).map(({ key }) => key)).toEqual(["a", "b"]);
@@ -51,8 +59,8 @@ describe("what a floor screen wrote", () => {
 
   it("is sent in the order it was made, told to whoever listens, and forgotten once it was taken", async () => {
     server = (_, { n }) => ({ status: 200, body: { seq: n } });
-    await keepUnsent(entry("b", 2));
     await keepUnsent(entry("a", 1));
+    await keepUnsent(entry("b", 2));
     await sendUnsent();
     expect(asked).toEqual(['/touch {"n":1}', '/touch {"n":2}']);
     expect(heard).toMatchObject([
@@ -101,6 +109,32 @@ describe("what a floor screen wrote", () => {
     await keepUnsent(entry("a", 1));
     await sendUnsent();
     expect(await unsentOf()).toHaveLength(1);
+  });
+
+  it("keeps its order when the tablet's clock is put right", async () => {
+    vi.useFakeTimers({ toFake: ["Date"], now: new Date("2026-03-20T18:00:00Z") });
+    await keepUnsent(entry("done", 1));
+    vi.setSystemTime(new Date("2026-03-20T17:00:00Z"));
+    await keepUnsent(entry("back", 2));
+    vi.useRealTimers();
+    await sendUnsent();
+    expect(asked).toEqual(['/touch {"n":1}', '/touch {"n":2}']);
+  });
+
+  it("waits for whoever made it while another person is signed in on the tablet", async () => {
+    const signIn = (id: string, name: string) =>
+      vi.stubGlobal("document", { querySelector: () => ({ dataset: { person: id, personName: name } }) });
+    signIn("p1", "Runa");
+    await keepUnsent(entry("a", 1));
+    signIn("p2", "Isla");
+    await keepUnsent(entry("b", 2));
+    await sendUnsent();
+    expect(asked).toEqual(['/touch {"n":2}']);
+    expect((await unsentOfOthers()).map(({ key, by }) => [key, by.name])).toEqual([["a", "Runa"]]);
+    signIn("p1", "Runa");
+    await sendUnsent();
+    expect(asked).toEqual(['/touch {"n":2}', '/touch {"n":1}']);
+    expect(await unsentOfOthers()).toEqual([]);
   });
 
   it("is sent by one sender at a time, however many ask", async () => {

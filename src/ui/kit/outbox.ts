@@ -10,9 +10,24 @@ export interface Unsent {
   body: unknown;
   /** What a person would call it. */
   label: string;
-  /** Milliseconds since 1970, by this device; they are sent in this order. */
+  /** A count of this device, whose clock may be put right; they are sent in this order. */
   at: number;
+  /** Who made it; sent only while they are signed in. Empty on pages that know nobody. */
+  by: Person;
 }
+
+export interface Person {
+  id: string;
+  name: string;
+}
+
+/** Who is signed in, as the page says it. */
+export function personHere(): Person {
+  const page = typeof document === "undefined" ? null : document.querySelector<HTMLElement>("[data-person]");
+  return { id: page?.dataset.person ?? "", name: page?.dataset.personName ?? "" };
+}
+
+const isOf = (entry: Unsent, person: Person) => !entry.by?.id || !person.id || entry.by.id === person.id;
 
 interface OutboxSchema extends DBSchema {
   unsent: { key: string; value: Unsent; indexes: { at: number } };
@@ -29,10 +44,20 @@ function opened(): Promise<IDBPDatabase<OutboxSchema> | null> {
   return opening;
 }
 
-export async function keepUnsent(entry: Unsent): Promise<void> {
+/** Keeps a write, after all that are kept. */
+export async function keepUnsent(fresh: Omit<Unsent, "at" | "by">): Promise<void> {
+  const by = personHere();
   const db = await opened();
-  if (db) await db.put("unsent", entry);
-  else inMemory.set(entry.key, entry);
+  if (!db) {
+    const last = Math.max(0, ...[...inMemory.values()].map(({ at }) => at));
+    inMemory.set(fresh.key, { ...fresh, by, at: last + 1 });
+    return;
+  }
+  // The last and the new one in one transaction: two touches at once do not get the same place.
+  const keeping = db.transaction("unsent", "readwrite");
+  const last = await keeping.store.index("at").openCursor(null, "prev");
+  await keeping.store.put({ ...fresh, by, at: (last?.value.at ?? 0) + 1 });
+  await keeping.done;
 }
 
 export async function forgetUnsent(key: string): Promise<void> {
@@ -45,6 +70,12 @@ export async function unsentOf(url?: string): Promise<Unsent[]> {
   const db = await opened();
   const all = db ? await db.getAllFromIndex("unsent", "at") : [...inMemory.values()].sort((a, b) => a.at - b.at);
   return url === undefined ? all : all.filter((entry) => entry.url === url);
+}
+
+/** What somebody else made on this device, who is not signed in now: it waits for them. */
+export async function unsentOfOthers(): Promise<Unsent[]> {
+  const person = personHere();
+  return (await unsentOf()).filter((entry) => !isOf(entry, person));
 }
 
 export type Sent =
@@ -85,7 +116,8 @@ export function sendUnsent(): Promise<void> {
   sending ??= (async () => {
     const stuck = new Set<string>();
     for (;;) {
-      const next = (await unsentOf()).find(({ url }) => !stuck.has(url));
+      const person = personHere();
+      const next = (await unsentOf()).find((entry) => !stuck.has(entry.url) && isOf(entry, person));
       if (!next) return;
       const sent = await sendOne(next);
       if (sent.kind === "waiting") stuck.add(next.url);

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useState } from "react";
 import { freshKey } from "./freshKey";
-import { keepUnsent, onAnySent, sendUnsent, unsentOf, type Unsent } from "./outbox";
+import { keepUnsent, onAnySent, personHere, sendUnsent, unsentOf, type Unsent } from "./outbox";
 
 const RETRY_MS = 3000;
 
@@ -55,8 +55,9 @@ export function useOutbox<Body extends object>(url: string, onAnswer: (answer: u
   const touch = useCallback(
     (body: Body, label: string) => {
       const key = freshKey();
-      const entry = { key, url, label, at: Date.now(), body: { ...body, key, madeAt: new Date().toISOString() } };
-      setWaiting((now) => [...now, entry]);
+      const entry = { key, url, label, body: { ...body, key, madeAt: new Date().toISOString() } };
+      // Its place among others is counted where it is kept; on this screen it is the last.
+      setWaiting((now) => [...now, { ...entry, at: Infinity, by: personHere() }]);
       void keepUnsent(entry).then(() => sendUnsent());
     },
     [url],

@@ -165,7 +165,10 @@ describe("a run sheet", () => {
     const note = (waiting: number, isCutOff: boolean, refused: { label: string; message: string }[] = []) =>
       shown(
         <ConnectionNote
-          waiting={Array.from({ length: waiting }, (_, i) => ({ key: `k${i}`, url: "/", body: {}, label: "x", at: i }))}
+          waiting={Array.from({ length: waiting }, (_, i) => ({
+            ...{ key: `k${i}`, url: "/", body: {}, label: "x", at: i },
+            by: { id: "", name: "" },
+          }))}
           isCutOff={isCutOff}
           refused={refused}
           forget={() => {}}

@@ -1,20 +1,47 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { RunView } from "@/server/loading";
 
-/** Tablets ask so often what the others did. */
+/** Without a line of events, tablets ask so often what the others did. */
 const ASK_MS = 2000;
+/** The server says every 15 s that it is there; a line that was silent for longer is dead. */
+const SILENT_MS = 40_000;
 
-/** Asks every other second what other tablets did; says whether the last time brought no answer. */
+/**
+ * Hears what other tablets do: by events where the line carries them, else by asking every other second. Says whether
+ * the last try brought no answer.
+ */
 export function useOthers(view: RunView, hear: (answer: unknown) => void): boolean {
   const [isDeaf, setDeaf] = useState(false);
   const { id, stamp, isOver } = view;
+  const known = useRef(stamp);
+  useEffect(() => {
+    known.current = stamp;
+  }, [stamp]);
   useEffect(() => {
     if (isOver) return;
+    const address = `/load/session/run/${id}`;
+    let heardAt = -Infinity;
+    const here = () => (heardAt = performance.now());
+    const events = typeof EventSource === "undefined" ? null : new EventSource(`${address}/events`);
+    if (events) {
+      events.onopen = () => {
+        here();
+        setDeaf(false);
+      };
+      events.addEventListener("here", here);
+      events.onmessage = ({ data }: MessageEvent<string>) => {
+        here();
+        hear({ view: JSON.parse(data) as RunView });
+      };
+      // The browser opens it again by itself; until then we ask.
+      events.onerror = () => (heardAt = -Infinity);
+    }
     const timer = setInterval(async () => {
+      if (performance.now() - heardAt < SILENT_MS) return;
       try {
-        const response = await fetch(`/load/session/run/${id}/state?stamp=${encodeURIComponent(stamp)}`, {
+        const response = await fetch(`${address}/state?stamp=${encodeURIComponent(known.current)}`, {
           signal: AbortSignal.timeout(8000),
         });
         if (response.ok) hear(await response.json());
@@ -23,7 +50,10 @@ export function useOthers(view: RunView, hear: (answer: unknown) => void): boole
         setDeaf(true);
       }
     }, ASK_MS);
-    return () => clearInterval(timer);
-  }, [id, stamp, isOver, hear]);
+    return () => {
+      events?.close();
+      clearInterval(timer);
+    };
+  }, [id, isOver, hear]);
   return isDeaf;
 }

@@ -65,7 +65,7 @@ export async function inspectBar(
   if (reason.length > 200) problems.push({ path: "reason", message: "At most 200 characters." });
   if (problems.length > 0) return failed("invalid", "Nothing was kept.", problems);
   return inTransaction(context, (context) =>
-    idempotent(context.hall, idempotencyKey, "bar.inspect", async () => {
+    idempotent(context, idempotencyKey, "bar.inspect", async () => {
       const row = await context.hall.first(bars, {
         where: and(eq(bars.tag, tag), ne(bars.state, "retired")),
         forUpdate: true,

@@ -54,7 +54,7 @@ export async function tickCare(context: Context, tick: Tick): Promise<Outcome<{ 
   if (problems.length > 0) return failed("invalid", "Nothing was ticked off.", problems);
 
   return inTransaction(context, (context) =>
-    idempotent(context.hall, tick.idempotencyKey, "care.tick", async () => {
+    idempotent(context, tick.idempotencyKey, "care.tick", async () => {
       const bar = await context.hall.first(bars, {
         where: and(eq(bars.tag, tick.tag), notInArray(bars.state, ["retired", "on-order"])),
       });

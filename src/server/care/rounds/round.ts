@@ -150,7 +150,7 @@ export async function touchRound(
   const day = hallDayAt(made, context.actor.timeZone);
   const doneOn = day > context.clock.today ? context.clock.today : day;
   return inTransaction(context, (context) =>
-    idempotent(context.hall, touch.key, "care.round", async () => {
+    idempotent(context, touch.key, "care.round", async () => {
       const bar = await barToCareFor(context.hall, touch.tag);
       if (!bar) return notFound(`bar ${touch.tag} to care for`);
       const tasks = await context.hall.rows(careTasks, {
