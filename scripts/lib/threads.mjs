@@ -6,7 +6,7 @@ export const THREAD_FILE = ".next/threads/compute.cjs";
 
 /** Bundles what runs in server threads: one file, without packages. */
 export async function buildThreads(root) {
-  const { build } = await import("esbuild");
+  const { build, stop } = await import("esbuild");
   const outfile = join(root, THREAD_FILE);
   mkdirSync(dirname(outfile), { recursive: true });
   await build({
@@ -20,4 +20,6 @@ export async function buildThreads(root) {
     footer: { js: "module.exports = module.exports.default;" },
     logLevel: "error",
   });
+  // It keeps a process of its own for the next build; there is none.
+  await stop();
 }
