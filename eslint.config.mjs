@@ -11,7 +11,8 @@ const MAY_IMPORT = {
   core: ["core"],
   data: ["data", "core"],
   api: ["api", "core"],
-  workers: ["workers", "core"],
+  // Server threads read files by the same code as the browser.
+  workers: ["workers", "api", "core"],
   // The browser reads files by the same code as the public interface; api knows nothing but the core.
   ui: ["ui", "core", "workers", "api"],
   app: ["app", "ui", "api", "core"],

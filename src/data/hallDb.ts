@@ -83,7 +83,8 @@ export class HallDb {
       .$dynamic();
     if (limit !== undefined) query = query.limit(limit);
     if (offset) query = query.offset(offset);
-    if (forUpdate) query = query.for("update");
+    // Keys never change: rows that only refer to a held one are written meanwhile.
+    if (forUpdate) query = query.for("no key update");
     return await this.run(query);
   }
 

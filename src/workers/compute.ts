@@ -1,3 +1,4 @@
+import { readUpload, type Upload } from "@/api/upload";
 import { packTurns, type TurnsQuestion } from "@/core/care/packTurns";
 import { planClass, type ClassQuestion } from "@/core/classes/planClass";
 import { load } from "@/core/loading/load";
@@ -17,6 +18,7 @@ export const TASKS = {
   sessionPlan: (question: SessionQuestion, { spent }: Allowance) => planSession(question, { spent }),
   lifterOrder: (question: OrderQuestion, { spent }: Allowance) => planOrder(question, { spent }),
   classPlan: (question: ClassQuestion) => planClass(question),
+  upload: (question: Upload) => readUpload(question),
   careTurns: (question: TurnsQuestion) => packTurns(question),
 };
 

@@ -21,6 +21,20 @@ export interface RecordToWrite {
  * many statements for a thousand bars as for one. Call it in the transaction that locked the rows.
  */
 export async function writeRecords(context: Context, items: readonly RecordToWrite[]): Promise<void> {
+  await writeRecordsWithoutCare(context, items);
+  await planCareOf(
+    context,
+    items.map(({ row }) => row.id),
+  );
+}
+
+/** Sets the care of bars that were written. */
+export async function planCareOf(context: Context, ids: readonly string[]): Promise<void> {
+  if (ids.length > 0) await planCare(context, await context.hall.rows(bars, { where: inArray(bars.id, [...ids]) }));
+}
+
+/** The same without their care, for whoever writes many and plans it at the end. */
+export async function writeRecordsWithoutCare(context: Context, items: readonly RecordToWrite[]): Promise<void> {
   if (items.length === 0) return;
   const { hall, actor } = context;
   const placeIds = await placeIdsFor(
@@ -32,15 +46,6 @@ export async function writeRecords(context: Context, items: readonly RecordToWri
     stated: record.stated,
   }));
   await refreshEffective(hall, changed);
-  await planCare(
-    context,
-    await hall.rows(bars, {
-      where: inArray(
-        bars.id,
-        items.map(({ row }) => row.id),
-      ),
-    }),
-  );
 }
 
 /** A row as it is to stand, and what is stated of it; as it was stated where that is left out. */

@@ -4,7 +4,7 @@ import "server-only";
 
 export { enterBars } from "./addBars";
 export { type BarDetails, barDetails, latestOfEach } from "./barPage";
-export { refreshEffective, writeRecords } from "./barRows";
+export { planCareOf, refreshEffective, writeRecords, writeRecordsWithoutCare } from "./barRows";
 export { changeBarState } from "./barState";
 export {
   type ListedBar,

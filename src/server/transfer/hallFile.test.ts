@@ -20,6 +20,7 @@ import {
   people,
   plates,
 } from "@/data/schema";
+import { inTransaction } from "@/server/access";
 import { makeContexts } from "@/server/access/context.fixture";
 import { changeBarState } from "@/server/bars/barState";
 import { enterBars } from "@/server/bars/addBars";
@@ -546,5 +547,36 @@ describe("taking bars in", () => {
       { isDryRun: false, onProgress: (done) => told.push(done) },
     );
     expect(told).toEqual([250, 500, 600, 600]);
+  });
+});
+
+describe("a file that changes bars of a hall that is open", () => {
+  it("holds nobody who ticks off care of the same bars meanwhile", async () => {
+    const { bar, task, context } = await makeContexts("while-open");
+    const manager = context("manager");
+    const named = (name: string) => ({ bars: [{ line: 1, texts: { tag: bar.tag, name, family: "power" } }] });
+    // Once before, so that care stands as the log says.
+    expect(await importHall(manager, named("Known"), { isDryRun: false })).toMatchObject({ ok: true });
+    await inTransaction(manager, async (inside) => {
+      // What the import holds it holds until the transaction ends.
+      expect(await importHall(inside, named("Renamed"), { isDryRun: false })).toMatchObject({
+        ...{ ok: true, report: { changed: 1 } },
+      });
+      const tick = { tag: bar.tag, task: task.key, doneOn: "2026-03-20" as const, note: "" };
+      const { personId } = context("care").actor;
+      expect(
+        await tickCare(context("care"), { ...tick, doneBy: personId, idempotencyKey: "tick-while-open" }),
+      ).toMatchObject({ ok: true });
+    });
+  });
+  it("does nothing when whoever sent it has gone", async () => {
+    const { bar, context, hall } = await makeContexts("gone");
+    const manager = context("manager");
+    const file = { bars: [{ line: 1, texts: { tag: bar.tag, name: "From a file", family: "power" } }] };
+    const gone = new AbortController();
+    gone.abort();
+    await expect(importHall({ ...manager, signal: gone.signal }, file, { isDryRun: false })).rejects.toThrow();
+    const [after] = await hall.rows(bars, { where: eq(bars.id, bar.id) });
+    expect(after!.name).toBe(bar.name);
   });
 });

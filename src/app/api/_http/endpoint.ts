@@ -2,9 +2,10 @@ import "server-only";
 import type Joi from "joi";
 import { checked, ERROR_STATUS, errorBody, type ErrorCode, type Problem } from "@/api/problems";
 import type { RouteSpec } from "@/api/routes";
-import { isUnavailable, log, requestContextOf, type Context } from "@/server/access";
+import { isUnavailable, log, may, requestContextOf, type Context } from "@/server/access";
+import { MAX_FILE_BYTES } from "./readFile";
 import { TooBusy, TookTooLong } from "@/server/computing";
-import type { Failed } from "@/server/kit";
+import { type Failed, forbidden } from "@/server/kit";
 
 /** Bodies of computing routes are at most this long. */
 const MAX_BYTES = 256 * 1024;
@@ -51,19 +52,21 @@ type RouteHandler = (request: Request, context: { params: Promise<Record<string,
 export function endpoint<Query = unknown, Body = unknown>(
   { method, query: querySchema, body: bodySchema, consumes }: RouteSpec,
   work: (asked: Asked<Query, Body>) => Promise<Answer> | Answer,
+  { needs }: { needs?: Need } = {},
 ): Record<"GET" | "HEAD" | "POST" | "PUT" | "PATCH" | "DELETE", RouteHandler> {
   const handle: RouteHandler = async (request, { params }) => {
     let context: Context | undefined;
     try {
       // Who is asking comes before a byte of the body is read.
       context = await requestContextOf(request);
+      if (needs && !may(context, needs.action)) return answer(refusalOf(forbidden(needs.words)));
       const query = checkedQuery(request, querySchema);
+      if (!query.ok) return answer(query.refusal);
       const body = consumes
         ? await fileBody(request, consumes)
         : bodySchema
           ? await checkedBody(request, bodySchema)
           : { ok: true as const, value: undefined };
-      if (!query.ok) return answer(query.refusal);
       if (!body.ok) return answer(body.refusal);
       return answer(
         await work({ context, query: query.value as Query, body: body.value as Body, params: await params }),
@@ -142,14 +145,18 @@ function checkedQuery(request: Request, schema: Joi.ObjectSchema | undefined): C
   return result.ok ? result : badInput(result.problems);
 }
 
-/** A file that came as the body, as text. */
+/** A file that came as the body. */
 export interface FileBody {
   type: string;
-  text: string;
+  bytes: Uint8Array;
 }
 
-/** Files are at most this long. */
-const MAX_FILE_BYTES = 64 * 1024 * 1024;
+/** What somebody must be allowed to before a byte of the body is read. */
+interface Need {
+  action: Parameters<typeof may>[1];
+  /** For the sentence of the refusal. */
+  words: string;
+}
 
 async function fileBody(request: Request, consumes: readonly string[]): Promise<Checked> {
   const type = (request.headers.get("content-type") ?? "").split(";")[0]!.trim().toLowerCase();
@@ -158,24 +165,19 @@ async function fileBody(request: Request, consumes: readonly string[]): Promise<
       ok: false,
       refusal: refuse("unsupported-media-type", `Send the file as ${consumes.join(" or ")} in UTF-8.`),
     };
-  const bytes = await bytesUpTo(request, MAX_FILE_BYTES);
-  if (!bytes) return { ok: false, refusal: refuse("too-large", "The file is longer than 64 MiB.") };
-  try {
-    return { ok: true, value: { type, text: new TextDecoder("utf-8", { fatal: true }).decode(bytes) } };
-  } catch {
-    return badInput([{ path: "", message: "the file is not UTF-8" }]);
-  }
+  const read = await bytesUpTo(request, MAX_FILE_BYTES, "The file is longer than 64 MiB.");
+  return read.ok ? { ok: true, value: { type, bytes: read.value } } : read;
 }
 
 async function checkedBody(request: Request, schema: Joi.ObjectSchema): Promise<Checked> {
   const type = request.headers.get("content-type") ?? "";
   if (!/^application\/json\s*(;\s*charset="?utf-8"?\s*)?$/i.test(type))
     return { ok: false, refusal: refuse("unsupported-media-type", "Send the body as application/json in UTF-8.") };
-  const bytes = await bytesUpTo(request, MAX_BYTES);
-  if (!bytes) return { ok: false, refusal: refuse("too-large", "The body is longer than 256 KiB.") };
+  const read = await bytesUpTo(request, MAX_BYTES, "The body is longer than 256 KiB.");
+  if (!read.ok) return read;
   let value: unknown;
   try {
-    value = JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(bytes));
+    value = JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(read.value));
   } catch {
     return badInput([{ path: "", message: "the body is not JSON" }]);
   }
@@ -183,15 +185,26 @@ async function checkedBody(request: Request, schema: Joi.ObjectSchema): Promise<
   return result.ok ? result : badInput(result.problems);
 }
 
-/** The body, or null as soon as it is longer than allowed; the rest is not read. */
-async function bytesUpTo(request: Request, most: number): Promise<Uint8Array | null> {
-  if (Number(request.headers.get("content-length") ?? 0) > most) return null;
+/** The body, or a refusal as soon as it is longer than allowed, or when less of it arrived than was said. */
+export async function bytesUpTo(
+  request: Request,
+  most: number,
+  tooLong: string,
+): Promise<{ ok: true; value: Uint8Array } | { ok: false; refusal: Refusal }> {
+  const tooLarge = { ok: false as const, refusal: refuse("too-large", tooLong) };
+  const said = Number(request.headers.get("content-length") ?? NaN);
+  if (said > most) return tooLarge;
   const chunks: Uint8Array[] = [];
   let length = 0;
   for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
     length += chunk.byteLength;
-    if (length > most) return null;
+    if (length > most) return tooLarge;
     chunks.push(chunk);
   }
-  return Buffer.concat(chunks);
+  if (length < said)
+    return {
+      ok: false,
+      refusal: refuse("bad-request", `Only ${length} of ${said} bytes arrived. Send it once more.`),
+    };
+  return { ok: true, value: Buffer.concat(chunks) };
 }

@@ -1,5 +1,5 @@
 import "server-only";
-import { and, inArray, isNull, ne, notInArray, sql } from "drizzle-orm";
+import { and, inArray, isNull, ne, sql } from "drizzle-orm";
 import type { BarRow } from "@/data/barRows";
 import { carePlanRow } from "@/data/carePlanRows";
 import type { HallDb } from "@/data/hallDb";
@@ -20,15 +20,25 @@ export async function planCare(context: Context, rows: readonly BarRow[]): Promi
   const plan = rows.flatMap((row) =>
     tasks.flatMap((task) => carePlanRow(row, task, house, done.get(keyOf(row.id, task.id)) ?? null) ?? []),
   );
-  await hall.putMany(carePlan, [carePlan.barId, carePlan.taskId], plan);
-  const wanted = plan.map(({ barId, taskId }) => keyOf(barId, taskId));
-  await hall.remove(
-    carePlan,
-    and(
-      inArray(carePlan.barId, ids),
-      wanted.length > 0 ? notInArray(sql`${carePlan.barId} || ' ' || ${carePlan.taskId}`, wanted) : undefined,
-    ),
+  // What stays as it is is not touched: whoever ticks it off meanwhile need not wait.
+  const known = new Map(
+    (await hall.rows(carePlan, { where: inArray(carePlan.barId, ids) })).map((row) => [
+      keyOf(row.barId, row.taskId),
+      row as Record<string, unknown>,
+    ]),
   );
+  const differs = (row: (typeof plan)[number]) => {
+    const now = known.get(keyOf(row.barId, row.taskId));
+    return !now || Object.entries(row).some(([key, value]) => (now[key] ?? null) !== (value ?? null));
+  };
+  await hall.putMany(carePlan, [carePlan.barId, carePlan.taskId], plan.filter(differs));
+  const wanted = new Set(plan.map(({ barId, taskId }) => keyOf(barId, taskId)));
+  const dropped = [...known.keys()].filter((key) => !wanted.has(key));
+  if (dropped.length > 0)
+    await hall.remove(
+      carePlan,
+      and(inArray(carePlan.barId, ids), inArray(sql`${carePlan.barId} || ' ' || ${carePlan.taskId}`, dropped)),
+    );
 }
 
 const keyOf = (barId: string, taskId: string) => `${barId} ${taskId}`;

@@ -1,5 +1,5 @@
 import "server-only";
-import { desc, isNull } from "drizzle-orm";
+import { asc, desc, inArray, isNull } from "drizzle-orm";
 import { measuredKey, measurementText, readMeasurement } from "@/core/bars/barColumns";
 import { differingTexts, readBarRecord, recordLabel, recordTexts } from "@/core/bars/barRecord";
 import { QUANTITY_KINDS } from "@/core/bars/quantities";
@@ -18,6 +18,7 @@ import { writeBars } from "./writeBars";
 export const MAX_ROWS = 20_000;
 
 const MAX_TOLD = 300;
+const LOCKED_AT_ONCE = 1_000;
 
 /**
  * Every bar of the hall with all its measurements that count, retired ones last. A tag that hangs on the wall is that
@@ -26,9 +27,10 @@ const MAX_TOLD = 300;
 export const barsPart = { read: readBars, diff: diffBars };
 
 async function diffBars(context: Context, incoming: readonly IncomingBar[], isLocking: boolean): Promise<Difference> {
-  const known = await knownBars(context.hall, isLocking);
+  const known = await knownBars(context.hall);
   const { prepared, problems } = prepare(incoming, known);
   const { report, added, changed } = sortOut(prepared, known);
+  if (isLocking) problems.push(...(await changedMeanwhile(context.hall, changed)));
   if (incoming.length > MAX_ROWS)
     problems.unshift({ path: "bars", message: `at most ${MAX_ROWS} bars in one file, not ${incoming.length}` });
   return {
@@ -38,8 +40,23 @@ async function diffBars(context: Context, incoming: readonly IncomingBar[], isLo
   };
 }
 
-async function knownBars(hall: HallDb, isLocking: boolean): Promise<Known> {
-  const rows = await hall.rows(bars, { forUpdate: isLocking });
+/** Holds the bars that change, and no others, so that everybody else goes on; and says which are not as they were read. */
+async function changedMeanwhile(hall: HallDb, changed: readonly Prepared[]): Promise<Problem[]> {
+  const read = changed.map(({ row }) => row!);
+  const locked = new Map<string, number>();
+  for (let from = 0; from < read.length; from += LOCKED_AT_ONCE) {
+    const ids = read.slice(from, from + LOCKED_AT_ONCE).map(({ id }) => id);
+    const rows = await hall.rows(bars, { where: inArray(bars.id, ids), orderBy: [asc(bars.id)], forUpdate: true });
+    for (const { id, version } of rows) locked.set(id, version);
+  }
+  return read
+    .filter(({ id, version }) => locked.get(id) !== version)
+    .slice(0, MAX_PROBLEMS)
+    .map(({ tag }) => ({ path: tag, message: `somebody changed ${tag} meanwhile; import the file once more` }));
+}
+
+async function knownBars(hall: HallDb): Promise<Known> {
+  const rows = await hall.rows(bars);
   const [stated, measured, allPlaces] = [
     await hall.rows(barQuantities),
     await hall.rows(barMeasurements, {

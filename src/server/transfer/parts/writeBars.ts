@@ -1,7 +1,7 @@
 import "server-only";
 import { differingTexts, recordTexts } from "@/core/bars/barRecord";
 import type { Context } from "@/server/access";
-import { insertBars, insertMeasurements, writeRecords } from "@/server/bars";
+import { insertBars, insertMeasurements, planCareOf, writeRecordsWithoutCare } from "@/server/bars";
 import { recordChanges } from "@/server/kit";
 import { FROM_A_FILE, type OnProgress } from "../part";
 import { type Known, type Prepared, newMeasurements } from "./preparedBars";
@@ -19,6 +19,8 @@ export async function writeBars(
   let done = 0;
   const inChunks = async (all: readonly Prepared[], write: (chunk: readonly Prepared[]) => Promise<void>) => {
     for (let from = 0; from < all.length; from += CHUNK) {
+      // Whoever asked has gone: nothing of it is done.
+      context.signal.throwIfAborted();
       const chunk = all.slice(from, from + CHUNK);
       await write(chunk);
       onProgress((done += chunk.length), of);
@@ -27,6 +29,12 @@ export async function writeBars(
   };
   await inChunks(added, (chunk) => insertBars(context, chunk, FROM_A_FILE));
   await inChunks(changed, (chunk) => changeBars(context, chunk, known));
+  // Last, so that what people tick off is held for as short as can be.
+  for (let from = 0; from < changed.length; from += CHUNK)
+    await planCareOf(
+      context,
+      changed.slice(from, from + CHUNK).map(({ row }) => row!.id),
+    );
   onProgress(of, of);
 }
 
@@ -35,7 +43,7 @@ async function changeBars(context: Context, chunk: readonly Prepared[], known: K
     context,
     chunk.flatMap((one) => newMeasurements(one, known).map((measurement) => ({ barId: one.row!.id, measurement }))),
   );
-  await writeRecords(
+  await writeRecordsWithoutCare(
     context,
     chunk.map(({ row, record }) => ({ row: row!, record })),
   );

@@ -1,26 +1,15 @@
-import { readCsvFile } from "@/api/barFile";
-import { readHallFile } from "@/api/hallFile";
 import { ROUTES } from "@/api/routes";
+import { readFileInThread } from "@/app/api/_http/readFile";
 import { importHall } from "@/server/transfer";
 import { endpoint, refusalOf, refuse, type FileBody } from "../../_http/endpoint";
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint<{ dryRun: boolean; token?: string }, FileBody>(
   ROUTES.import,
   async ({ context, query, body }) => {
-    const read = body.type === "text/csv" ? readCsvFile(body.text) : readJson(body.text);
+    const read = await readFileInThread(context, body.type === "text/csv" ? "csv" : "json", body.bytes);
     if (!read.ok) return refuse("bad-request", "Nothing was taken in.", read.problems);
-    const result = await importHall(context, "file" in read ? read.file : { bars: read.rows }, {
-      isDryRun: query.dryRun,
-      token: query.token,
-    });
+    const result = await importHall(context, read.file, { isDryRun: query.dryRun, token: query.token });
     return result.ok ? { body: { ...result.report, token: result.token } } : refusalOf(result);
   },
+  { needs: { action: "hall.import", words: "take files in" } },
 );
-
-function readJson(text: string) {
-  try {
-    return readHallFile(JSON.parse(text));
-  } catch {
-    return { ok: false as const, problems: [{ path: "", message: "the body is not JSON" }] };
-  }
-}

@@ -1,16 +1,41 @@
-import { incomingFile, MAX_CARE, type IncomingFile } from "@/api/hallFile";
-import { checked } from "@/api/problems";
+import { bytesUpTo, failure, refusalOf } from "@/app/api/_http/endpoint";
+import { MAX_FILE_BYTES, readFileInThread } from "@/app/api/_http/readFile";
+import { answer } from "@/app/api/_http/endpoint";
+import { type Context, may, requestContextOf } from "@/server/access";
+import { forbidden } from "@/server/kit";
 import { importHall } from "@/server/transfer";
-import { requestContext } from "@/server/access";
 
 /**
- * Takes rows in from the page of files: one JSON object a line, first how far it is, last the outcome. A page that goes
- * away does not stop the work halfway: it is all done, or nothing.
+ * Takes rows in from the page of files: one JSON object a line, first how far it is, last the outcome. When the page goes
+ * away the work ends, and nothing of it was done.
  */
 export async function POST(request: Request) {
-  const context = await requestContext();
-  const sent = await request.json().catch(() => null);
-  const result = checked(incomingFile, sent, { longestList: MAX_CARE });
+  let context: Context | undefined;
+  try {
+    context = await requestContextOf(request);
+    if (!may(context, "hall.import")) return answer(refusalOf(forbidden("take files in")));
+    const body = await bytesUpTo(request, MAX_FILE_BYTES, "The file is longer than 64 MiB.");
+    if (!body.ok) return answer(body.refusal);
+    const read = await readFileInThread(context, "rows", body.value);
+    if (!read.ok)
+      return lines(() =>
+        Promise.resolve({ ok: false, message: "The file could not be understood.", problems: read.problems }),
+      );
+    const { file, isDryRun = true, token } = read;
+    const inside = context;
+    return lines((tell) =>
+      importHall(inside, file, { isDryRun, token, onProgress: (done, of) => tell({ done, of }) }).catch((error) => {
+        if (!inside.signal.aborted) inside.log.error({ err: error }, "import failed");
+        return { ok: false, message: "Something went wrong on our side; nothing was taken in.", problems: [] };
+      }),
+    );
+  } catch (error) {
+    return failure(error, context);
+  }
+}
+
+/** What work tells on its way, a line each, and last what came of it. */
+function lines(work: (tell: (value: unknown) => void) => Promise<unknown>): Response {
   const encoder = new TextEncoder();
   const body = new ReadableStream<Uint8Array>({
     async start(controller) {
@@ -21,21 +46,12 @@ export async function POST(request: Request) {
           // Nobody listens any more.
         }
       };
+      tell({ outcome: await work(tell) });
       try {
-        if (!result.ok)
-          tell({ outcome: { ok: false, message: "The file could not be understood.", problems: result.problems } });
-        else {
-          const { rows, isDryRun, token, ...more } = result.value as IncomingFile;
-          const onProgress = (done: number, of: number) => tell({ done, of });
-          tell({ outcome: await importHall(context, { bars: rows, ...more }, { isDryRun, token, onProgress }) });
-        }
-      } catch (error) {
-        context.log.error({ err: error }, "import failed");
-        tell({
-          outcome: { ok: false, message: "Something went wrong on our side; nothing was taken in.", problems: [] },
-        });
+        controller.close();
+      } catch {
+        // Nobody listens any more.
       }
-      controller.close();
     },
   });
   return new Response(body, { headers: { "content-type": "application/x-ndjson", "cache-control": "no-store" } });
