@@ -63,8 +63,10 @@ test("a round is done on a telephone with the connection lost in the middle; wha
   expect(all).toBeGreaterThan(4);
   const tag = async () => (await now.getByRole("heading").innerText()).split(" ")[0]!;
   const first = await tag();
+  const confirmed = page.waitForResponse((response) => response.url().endsWith("/care/rounds/touch"));
   await now.getByRole("button", { name: "Done" }).click();
   await expect.poll(left).toBe(all - 1);
+  await confirmed;
   await context.setOffline(true);
   const second = await tag();
   await now.getByRole("button", { name: "Done" }).click();

@@ -2,6 +2,7 @@ import { drizzle, type NodePgDatabase } from "drizzle-orm/node-postgres";
 import { Client, Pool, type PoolConfig } from "pg";
 import { environment } from "./environment";
 import { log } from "./log";
+import { withoutNul } from "./possibleValues";
 import * as schema from "./schema";
 import { unavailableNoter } from "./unavailable";
 
@@ -104,9 +105,10 @@ class NotingPool extends Pool {
   }
 }
 
-/** Notes the same when a statement or a lock took too long, or the line broke. */
+/** Notes the same when a statement or a lock took too long, or the line broke; and sends no text that none can hold. */
 class NotingClient extends Client {
-  override query(...args: unknown[]): never {
+  override query(...given: unknown[]): never {
+    const args = given.map((one) => (Array.isArray(one) ? one.map(withoutNul) : one));
     return noting((...all) => (super.query as (...all: unknown[]) => unknown).apply(this, all), args) as never;
   }
 }

@@ -3,6 +3,7 @@ import { toSnakeCase } from "drizzle-orm/casing";
 import type { AnyPgColumn, PgTable } from "drizzle-orm/pg-core";
 import type { Database } from "./client";
 import { type News, NEWS_CHANNEL } from "./news";
+import { withPossibleValues } from "./possibleValues";
 
 /** A table whose rows belong to a hall: every table but `halls`. */
 export type HallTable = PgTable & { hallId: AnyPgColumn };
@@ -318,7 +319,7 @@ export class HallDb {
   }
 
   private mine(table: HallTable, where?: SQL): SQL | undefined {
-    return and(eq(table.hallId, this.hallId), where);
+    return and(eq(table.hallId, this.hallId), withPossibleValues(where));
   }
 }
 

@@ -42,7 +42,9 @@ export const runs = pgTable(
     unique().on(t.hallId, t.id),
     index().on(t.hallId, t.endedAt, t.startedAt),
     // One session a bar, whatever several tablets ask at once.
-    uniqueIndex("runs_one_a_bar").on(t.hallId, t.barId).where(sql`${t.endedAt} is null`),
+    uniqueIndex("runs_one_a_bar")
+      .on(t.hallId, t.barId)
+      .where(sql`${t.endedAt} is null`),
     foreignKey({ columns: [t.hallId, t.barId], foreignColumns: [bars.hallId, bars.id] }),
     foreignKey({ columns: [t.hallId, t.startedBy], foreignColumns: [people.hallId, people.id] }),
   ],

@@ -9,6 +9,7 @@ import { database } from "@/data/client";
 import { carriedRequest } from "@/data/carriedRequest";
 import { environment, now } from "@/data/environment";
 import { HallDb } from "@/data/hallDb";
+import { withPossibleValues } from "@/data/possibleValues";
 import { type Log, log } from "@/data/log";
 import { calendarLinks, halls, people } from "@/data/schema";
 import { type Actor, type Context, clockIn } from "./context";
@@ -94,7 +95,9 @@ async function session() {
 }
 
 async function findActor(personId: string): Promise<Actor | null> {
-  const [row] = await actorQuery().where(eq(people.id, personId)).limit(1);
+  const [row] = await actorQuery()
+    .where(withPossibleValues(eq(people.id, personId)))
+    .limit(1);
   return row ? toActor(row) : null;
 }
 

@@ -82,6 +82,9 @@ export async function matchForLift(context: Context, ask: MatchAsk): Promise<Out
   return { ok: true, matching: { lift, lifter, loadKg: ask.loadKg, items } };
 }
 
+/** More than any wall has. */
+const MAX_BARS = 100_000;
+
 async function everyBar(context: Context): Promise<ListedBar[]> {
-  return (await listBars(context, { limit: 10_000 })).items;
+  return (await listBars(context, { limit: MAX_BARS })).items;
 }

@@ -10,9 +10,13 @@ import { BarTag } from "../kit/BarTag";
 import { dueText } from "../kit/dayText";
 import { Field, FormMessage } from "../kit/FormParts";
 import { FRESH, type FormAction } from "../kit/formState";
+import Link from "../kit/Link";
 
 interface Props {
   items: readonly MeterItem[];
+  /** Bars in all, and how many come before these. */
+  total: number;
+  from: number;
   rules: {
     rule: CareRule;
     limits: InspectionLimits;
@@ -43,7 +47,7 @@ const RULE_WORDS: Record<CareRule, [name: string, sentence: string]> = {
 };
 
 /** Every bar's need, task by task, with all factors; and the rule that the house goes by. */
-export function MeterSheet({ items, rules, today, mayRule, mayEdit, rulesAction, factorsAction }: Props) {
+export function MeterSheet({ items, total, from, rules, today, mayRule, mayEdit, rulesAction, factorsAction }: Props) {
   return (
     <div className="grid gap-3">
       <Rules key={rules.version} rules={rules} mayRule={mayRule} action={rulesAction} />
@@ -64,10 +68,36 @@ export function MeterSheet({ items, rules, today, mayRule, mayEdit, rulesAction,
             <Meter key={item.barId} item={item} today={today} mayEdit={mayEdit} action={factorsAction} />
           ))}
         </ul>
+        {items.length < total && (
+          <p className="flex flex-wrap items-baseline gap-x-4 py-1 text-sm">
+            <span className="text-quiet">
+              {from + 1}–{from + items.length} of {total} bars, what is due first
+            </span>
+            {from > 0 && (
+              <Link
+                href={`/care/meters?from=${Math.max(0, from - PART)}`}
+                className="link inline-flex min-h-11 items-center"
+              >
+                Earlier
+              </Link>
+            )}
+            {from + items.length < total && (
+              <Link
+                href={`/care/meters?from=${from + items.length}`}
+                className="link inline-flex min-h-11 items-center"
+              >
+                Later
+              </Link>
+            )}
+          </p>
+        )}
       </section>
     </div>
   );
 }
+
+/** Bars to a part of a long list. */
+const PART = 30;
 
 function Meter({
   item,

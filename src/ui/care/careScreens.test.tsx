@@ -343,6 +343,8 @@ describe("meters", () => {
   const sheet = (rule: "calendar" | "meter" | "condition", items = [item()], may = true) =>
     shown(
       <MeterSheet
+        total={1}
+        from={0}
         items={items}
         rules={{ rule, limits: INSPECTION_LIMITS, hourMinor: null, quiet: [], version: 1 }}
         today={TODAY}

@@ -5,7 +5,7 @@ import { useEffect, useState } from "react";
 import { onAnySent, sendUnsent, unsentOf, unsentOfOthers } from "./outbox";
 
 const RETRY_MS = 5000;
-const OWN_NOTE = /^\/load\/session\/run\/|^\/care\/rounds\//;
+const OWN_NOTE = /^\/load\/session\/run\/|^\/care\/rounds(\/|$)/;
 
 /** Sends, from whatever page is open, what a floor screen could not; says so while something waits. */
 export function OutboxMark() {

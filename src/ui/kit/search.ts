@@ -16,3 +16,8 @@ export function href(path: string, params: Record<string, string | number | unde
   const text = query.toString().replaceAll("%2C", ",");
   return text ? `${path}?${text}` : path;
 }
+
+/** A count that an address asks for: whole, from 0 to `most`; null for anything else. */
+export function wholeIn(text: string | undefined, most: number): number | null {
+  return text !== undefined && /^\d{1,9}$/.test(text) ? Math.min(Number(text), most) : null;
+}

@@ -50,7 +50,11 @@ export function useOthers(view: RunView, hear: (answer: unknown) => void): boole
         setDeaf(true);
       }
     }, ASK_MS);
+    // The line may look open for minutes after the network is gone; the device knows sooner.
+    const cutOff = () => (heardAt = -Infinity);
+    window.addEventListener("offline", cutOff);
     return () => {
+      window.removeEventListener("offline", cutOff);
       events?.close();
       clearInterval(timer);
     };

@@ -29,6 +29,10 @@ interface Props {
   matching: Matching | null;
   problem: string | null;
   comfort: { comfortNote: string | null; coachNote: string | null } | null;
+  /** So many bars that fit are shown, and of those that never do. */
+  shown: number;
+  /** Where so many are shown. */
+  moreHref: (count: number) => string;
 }
 
 const BASIS_WORDS: Record<Basis, string> = {
@@ -54,6 +58,8 @@ export function MatchSheet({
   matching,
   problem,
   comfort,
+  shown,
+  moreHref,
 }: Props) {
   const fit = matching?.items.filter(({ verdict }) => verdict !== "never") ?? [];
   const never = matching?.items.filter(({ verdict }) => verdict === "never") ?? [];
@@ -147,7 +153,7 @@ export function MatchSheet({
       {matching && (
         <>
           <ol className="sheet divide-base-300 divide-y" aria-label="Bars, best first">
-            {fit.map((item) => (
+            {fit.slice(0, shown).map((item) => (
               <MatchRow
                 key={item.tag}
                 item={item}
@@ -170,13 +176,21 @@ export function MatchSheet({
               <li className="p-4">No bar of the house can be used for this. The reasons are below.</li>
             )}
           </ol>
+          {fit.length > shown && (
+            <p className="text-quiet mt-2 text-sm">
+              The best {shown} of {fit.length} bars.{" "}
+              <Link href={moreHref(2 * shown)} className="link inline-flex min-h-11 items-center" scroll={false}>
+                Show more
+              </Link>
+            </p>
+          )}
           {never.length > 0 && (
             <details className="sheet mt-3" open={fit.length === 0}>
               <summary className="min-h-11 cursor-pointer px-4 py-3 text-sm font-semibold">
                 {never.length} {never.length === 1 ? "bar" : "bars"} never for this
               </summary>
               <ul className="divide-base-300 border-base-300 divide-y border-t">
-                {never.map(({ tag, bar, verdict, reasons }) => (
+                {never.slice(0, shown).map(({ tag, bar, verdict, reasons }) => (
                   <li key={tag} className="flex flex-wrap items-baseline gap-x-3 px-4 py-2 text-sm">
                     <BarTag tag={tag} />
                     <span className="w-32 font-semibold">{bar.name}</span>
@@ -189,6 +203,9 @@ export function MatchSheet({
                     </span>
                   </li>
                 ))}
+                {never.length > shown && (
+                  <li className="text-quiet px-4 py-2 text-sm">And {never.length - shown} more.</li>
+                )}
               </ul>
             </details>
           )}

@@ -6,8 +6,12 @@ import { allLifts, liftOf } from "@/server/lifts";
 import { matchForLift } from "@/server/matching";
 import { requestContext } from "@/server/access";
 import { readMass, readUnit } from "@/ui/kit/massInput";
-import { readSearch, type SearchParams } from "@/ui/kit/search";
+import { href, readSearch, type SearchParams, wholeIn } from "@/ui/kit/search";
 import { MatchSheet } from "@/ui/match/MatchSheet";
+
+/** A long wall is shown in parts: the best first. */
+const SHOWN = 40;
+const MAX_SHOWN = 400;
 
 export const metadata: Metadata = { title: "Match" };
 
@@ -51,6 +55,8 @@ export default async function MatchPage({ searchParams }: { searchParams: Search
       unit={unit}
       loadKg={isGood ? load.kg : 0}
       matching={result?.ok ? result.matching : null}
+      shown={wholeIn(search.shown, MAX_SHOWN) ?? SHOWN}
+      moreHref={(count) => href("/match", { ...search, shown: String(Math.min(count, MAX_SHOWN)) })}
       problem={
         isGood
           ? result && !result.ok

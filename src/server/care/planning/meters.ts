@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, eq, ne } from "drizzle-orm";
+import { and, asc, eq, inArray, ne, sql } from "drizzle-orm";
 import { type CareRule, type Need, USUAL_FACTORS, needForecast } from "@/core/care/needMeter";
 import type { Problem } from "@/core/problem";
 import { isTaskOf, meterTaskOf, needNow } from "@/data/carePlanRows";
@@ -10,6 +10,9 @@ import { meterHouse } from "./meterHouse";
 import { replanCare } from "./planCare";
 import { storedCareRules } from "./storedCareRules";
 
+/** Up to so many bars the list is whole; a longer one comes in parts. */
+const WHOLE_UP_TO = 60;
+export const A_PART = 30;
 /** Need is forecast so far ahead. */
 const FORECAST_DAYS = 56;
 
@@ -29,15 +32,29 @@ export interface MeterItem {
 }
 
 /** The meters of every bar in use, the neediest first, whatever rule the house goes by. */
-export async function careMeters(context: Context): Promise<{ rule: CareRule; items: MeterItem[] }> {
+export async function careMeters(
+  context: Context,
+  { from = 0 }: { from?: number } = {},
+): Promise<{ rule: CareRule; items: MeterItem[]; total: number; from: number }> {
   const { hall } = context;
-  const [{ rule }, meter, rows, tasks, plan, own] = await Promise.all([
+  const inUse = and(ne(bars.state, "retired"), ne(bars.state, "on-order"));
+  const [counted] = await hall.summary(bars, { n: sql<number>`count(*)::int` }, { where: inUse });
+  const total = counted!.n;
+  const isLong = total > WHOLE_UP_TO;
+  // Of a long wall a part at a time, by the first day on which something is due.
+  const firstDue = sql`(select min(p.due_on) from care_plan p where p.hall_id = ${bars.hallId} and p.bar_id = ${bars.id})`;
+  const rows = await hall.rows(bars, {
+    where: inUse,
+    orderBy: isLong ? [sql`${firstDue} asc nulls last`, asc(bars.tag)] : [asc(bars.tag)],
+    ...(isLong ? { limit: A_PART, offset: from } : {}),
+  });
+  const ids = rows.map(({ id }) => id);
+  const [{ rule }, meter, tasks, plan, own] = await Promise.all([
     storedCareRules(hall),
     meterHouse(context, "meter"),
-    hall.rows(bars, { where: and(ne(bars.state, "retired"), ne(bars.state, "on-order")), orderBy: [asc(bars.tag)] }),
     hall.rows(careTasks, { orderBy: [asc(careTasks.listOrder)] }),
-    hall.rows(carePlan),
-    hall.rows(barCare),
+    hall.rows(carePlan, { where: inArray(carePlan.barId, ids) }),
+    hall.rows(barCare, { where: inArray(barCare.barId, ids) }),
   ]);
   const last = new Map(plan.map(({ barId, taskId, lastDoneOn }) => [`${barId} ${taskId}`, lastDoneOn]));
   const set = new Map(own.map((row) => [row.barId, row]));
@@ -76,7 +93,8 @@ export async function careMeters(context: Context): Promise<{ rule: CareRule; it
       }),
   }));
   const most = ({ tasks: all }: MeterItem) => Math.max(0, ...all.map(({ need }) => need.need));
-  return { rule, items: items.sort((a, b) => most(b) - most(a) || (a.tag < b.tag ? -1 : 1)) };
+  const sorted = items.sort((a, b) => most(b) - most(a) || (a.tag < b.tag ? -1 : 1));
+  return { rule, items: sorted, total, from: isLong ? from : 0 };
 }
 
 /** Sets or clears what hastens or slows care on one bar. Empty is worked out. */

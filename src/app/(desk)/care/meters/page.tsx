@@ -5,14 +5,19 @@ import { may, requestContext } from "@/server/access";
 import { CareNav } from "@/ui/care/CareNav";
 import { MeterSheet } from "@/ui/care/MeterSheet";
 import { PageHead } from "@/ui/kit/PageHead";
+import { readSearch, type SearchParams, wholeIn } from "@/ui/kit/search";
 import { careRulesAction, factorsAction } from "../actions";
 
 export const metadata: Metadata = { title: "Meters" };
 
-export default async function MetersPage() {
+export default async function MetersPage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
+  const search = await readSearch(searchParams);
   await keepCareCurrent(context);
-  const [{ items }, rules] = await Promise.all([careMeters(context), storedCareRulesOf(context)]);
+  const [{ items, total, from }, rules] = await Promise.all([
+    careMeters(context, { from: wholeIn(search.from, 1_000_000) ?? 0 }),
+    storedCareRulesOf(context),
+  ]);
   return (
     <>
       <PageHead title="Meters" about="how much care each bar needs, and what makes it so">
@@ -20,6 +25,8 @@ export default async function MetersPage() {
       </PageHead>
       <MeterSheet
         items={items}
+        total={total}
+        from={from}
         rules={rules}
         today={context.clock.today}
         mayRule={may(context, "rule.edit")}
