@@ -124,4 +124,6 @@ async function stop(signal) {
   log.info({ isDrained }, "stopped");
   process.exit(isDrained ? 0 : 1);
 }
+// Whoever started us is gone: a server that nobody watches would hold the port.
+if (process.send) process.on("disconnect", () => void stop("left alone"));
 for (const signal of ["SIGTERM", "SIGINT", "SIGHUP"]) process.on(signal, () => void stop(signal));

@@ -110,6 +110,13 @@ async function launch(bin, folder, data, preferredPort, isDurable) {
 async function runningPort(bin, data) {
   const { code } = await asPostgres(join(bin, "pg_ctl"), ["-D", data, "status"], { allowFailure: true });
   if (code !== 0) return null;
+  // After a crash its number may be another program's: that one is no server, and the mark is stale.
+  const { printed: pid } = await asPostgres("head", ["-n", "1", join(data, "postmaster.pid")], { allowFailure: true });
+  const command = `/proc/${pid.trim()}/cmdline`;
+  if (!existsSync(command) || !readFileSync(command, "utf8").includes("postgres")) {
+    await asPostgres("rm", ["-f", join(data, "postmaster.pid")], { what: "removing a stale mark" });
+    return null;
+  }
   const { printed } = await asPostgres("cat", [join(data, "postmaster.pid")], { what: "reading the server's port" });
   return Number(printed.split("\n")[3]);
 }

@@ -1,6 +1,6 @@
 import { spawn } from "node:child_process";
 import { once } from "node:events";
-import { chmodSync, existsSync, mkdtempSync, readdirSync, rmSync, statSync } from "node:fs";
+import { chmodSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, expect, it } from "vitest";
@@ -75,6 +75,54 @@ it("npm start serves a gym's own empty hall, keeps it, backs it up, and stops cl
   expect(second.printed()).not.toContain("Made an empty hall");
   expect(await (await fetch(`${second.base}/settings`)).text()).toContain("Low Bridge Strength");
   expect(await second.stop()).toBe(0);
+});
+
+it("goes on when its server or its database is killed, and says so", async () => {
+  const program = await npmStart();
+  const pidIn = (file: string) => Number(readFileSync(join(home, file), "utf8").split("\n")[0]);
+  const answers = () =>
+    until(
+      async () => (await fetch(`${program.base}/readyz`).catch(() => null))?.status,
+      (status) => status === 200,
+      60_000,
+    );
+  process.kill(pidIn("server.pid"), "SIGKILL");
+  await until(
+    async () => program.printed(),
+    (text) => text.includes("the server ended by itself"),
+    30_000,
+  );
+  await answers();
+  const postmaster = existsSync(join(home, "cluster/pg/postmaster.pid"))
+    ? "cluster/pg/postmaster.pid"
+    : "pg/postmaster.pid";
+  process.kill(pidIn(postmaster), "SIGKILL");
+  await until(
+    async () => program.printed(),
+    (text) => text.includes("PostgreSQL ended"),
+    30_000,
+  );
+  await answers();
+  expect(await (await fetch(`${program.base}/settings`)).text()).toContain("Low Bridge Strength");
+  expect(program.exitCode()).toBeNull();
+  expect(await program.stop()).toBe(0);
+});
+
+it.each([
+  ["an address of another machine", { HOST: "203.0.113.9" }, "HOST=203.0.113.9 is no address of this machine"],
+  ["a database that is no address", { DATABASE_URL: "garrison" }, "DATABASE_URL must look like"],
+  ["a port that is none", { PORT: "http" }, "PORT must be a port number"],
+])("%s is refused with one sentence", async (_, env, sentence) => {
+  const child = spawn(process.execPath, ["scripts/start.mjs"], {
+    env: cleanEnv({ GARRISON_HOME: home, GYM_NAME: "Low Bridge Strength", GYM_MANAGER: "Ines", ...env }),
+    stdio: ["ignore", "pipe", "pipe"],
+  });
+  let printed = "";
+  for (const pipe of [child.stdout, child.stderr]) pipe.on("data", (chunk) => (printed += chunk));
+  const [code] = (await once(child, "close")) as [number];
+  expect(code).toBe(1);
+  expect(printed).toContain(sentence);
+  expect(printed).not.toContain("    at ");
 });
 
 it("a gym that is described wrongly is not set up, and every mistake is named", async () => {
