@@ -52,8 +52,9 @@ interface Question {
  * @returns a verdict for each bar in each lift, and who hangs on what
  */
 export function coverage({ bars, lifts, wants, rules, today }: Question): Coverage {
+  const alike = alikeBars(bars, []);
   const byLift = lifts.map((lift): LiftCoverage => {
-    const verdicts = bars.map((bar) => gradeBar(bar, lift, lift.usualKg, { rules, today }));
+    const verdicts = alike.each((bar) => gradeBar(bar, lift, lift.usualKg, { rules, today }));
     const best = verdicts.reduce<Verdict>((a, b) => (rankOf(b) < rankOf(a) ? b : a), "never");
     const good = bars.filter((_, i) => rankOf(verdicts[i]!) <= rankOf("good")).map(({ tag }) => tag);
     const covered = good.length > 1 ? "well" : rankOf(best) <= rankOf("usable") ? "barely" : "not";
@@ -73,11 +74,15 @@ export function barDemand({ bars, lifts, wants, rules, today }: Question): BarDe
   const add = (to: Map<string, Set<string>>, tag: string, person: string) =>
     to.set(tag, (to.get(tag) ?? new Set()).add(person));
   const byKey = new Map(lifts.map((lift) => [lift.key, lift]));
+  const alike = alikeBars(
+    bars,
+    wants.map(({ lifter }) => lifter),
+  );
   for (const { person, lift: key, loadKg, lifter } of wants) {
     const lift = byKey.get(key);
     if (!lift) continue;
-    const ranks = bars.map((bar) => rankOf(gradeBar(bar, lift, loadKg, { lifter, rules, today })));
-    const best = Math.min(...ranks);
+    const ranks = alike.each((bar) => rankOf(gradeBar(bar, lift, loadKg, { lifter, rules, today })));
+    const best = ranks.reduce((least, rank) => Math.min(least, rank), VERDICTS.length - 1);
     if (best >= VERDICTS.length - 1) continue;
     const firsts = bars.filter((_, i) => ranks[i] === best);
     for (const { tag } of firsts) add(leaning, tag, person);
@@ -86,4 +91,29 @@ export function barDemand({ bars, lifts, wants, rules, today }: Question): BarDe
   return bars
     .map(({ tag }) => ({ tag, people: leaning.get(tag)?.size ?? 0, alone: alone.get(tag)?.size ?? 0 }))
     .sort((a, b) => b.alone - a.alone || b.people - a.people || (a.tag < b.tag ? -1 : 1));
+}
+
+/**
+ * Bars that differ in nothing but tag and name suit the same: each kind is looked at once. A bar that one of the lifters
+ * has used is a kind of its own, since familiarity counts.
+ */
+function alikeBars(bars: readonly Bar[], lifters: readonly MatchLifter[]) {
+  const used = new Set(lifters.flatMap((lifter) => [...lifter.used.keys()]));
+  const kinds = new Map<string, number>();
+  const firsts: Bar[] = [];
+  const kindOf = bars.map((bar) => {
+    const key = JSON.stringify({ ...bar, name: "", tag: used.has(bar.tag) ? bar.tag : "" });
+    const known = kinds.get(key);
+    if (known !== undefined) return known;
+    kinds.set(key, firsts.length);
+    firsts.push(bar);
+    return firsts.length - 1;
+  });
+  return {
+    /** What is worked out for each bar, in their order. */
+    each<T>(work: (bar: Bar) => T): T[] {
+      const answers = firsts.map(work);
+      return kindOf.map((kind) => answers[kind]!);
+    },
+  };
 }

@@ -82,22 +82,44 @@ export function matchBar(bar: Bar, lift: Lift, loadKg: number, options: MatchOpt
  * @returns a match for each bar
  */
 export function matchBars(bars: readonly Bar[], lift: Lift, loadKg: number, options: MatchOptions = {}): Match[] {
-  const isIdle = new Map(bars.map((bar) => [bar.tag, isUsable(bar.state) ? 0 : 1]));
-  return bars
-    .map((bar) => matchBar(bar, lift, loadKg, options))
-    .sort(
-      (a, b) =>
-        isIdle.get(a.tag)! - isIdle.get(b.tag)! ||
-        rankOf(a.verdict) - rankOf(b.verdict) ||
-        reservations(a) - reservations(b) ||
-        farness(a) - farness(b) ||
-        (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0),
-    );
+  return rankBars(bars, lift, loadKg, options).map(({ bar }) => matchBar(bar, lift, loadKg, options));
 }
 
-/** 1 for a bar that hangs elsewhere than beside the station it is wanted at. */
-function farness({ reasons }: Match): number {
-  return reasons.find(({ factor }) => factor === "near")?.value === 0 ? 1 : 0;
+/**
+ * The same order without a word of why, for walls of thousands of which a few are shown.
+ *
+ * @returns every bar with its verdict, best first
+ */
+export function rankBars(
+  bars: readonly Bar[],
+  lift: Lift,
+  loadKg: number,
+  options: MatchOptions = {},
+): { bar: Bar; verdict: Verdict }[] {
+  return bars
+    .map((bar) => {
+      const question = questionOf(bar, lift, loadKg, options);
+      let [worst, against, isFar] = [0, 0, 0];
+      for (const factor of FACTORS) {
+        const finding = factor(question);
+        if (!finding) continue;
+        const rank = rankOf(finding.atBest);
+        worst = Math.max(worst, rank);
+        against += rank;
+        // 1 for a bar that hangs elsewhere than beside the station it is wanted at.
+        if (finding.factor === "near" && finding.value === 0) isFar = 1;
+      }
+      return { bar, worst, against, isFar, isIdle: isUsable(bar.state) ? 0 : 1 };
+    })
+    .sort(
+      (a, b) =>
+        a.isIdle - b.isIdle ||
+        a.worst - b.worst ||
+        a.against - b.against ||
+        a.isFar - b.isFar ||
+        (a.bar.tag < b.bar.tag ? -1 : a.bar.tag > b.bar.tag ? 1 : 0),
+    )
+    .map(({ bar, worst }) => ({ bar, verdict: VERDICTS[worst]! }));
 }
 
 /**

@@ -8,6 +8,7 @@ import type { HallDb } from "@/data/hallDb";
 import { barQuantities, bars } from "@/data/schema";
 import type { Context } from "@/server/access";
 import { placesById } from "@/server/kit";
+import { keptWall } from "./wallCache";
 
 /** A bar of the list: what the computation needs, and where it hangs. */
 export interface ListedBar {
@@ -43,12 +44,13 @@ export async function listBars(
   };
 }
 
-/** Every bar of the hall that is not retired; read once a request. */
-export const barsOnTheWall = cache(async (context: Context): Promise<ListedBar[]> => {
-  const { hall } = context;
-  return withQuantities(
-    hall,
-    await hall.rows(bars, { where: ne(bars.state, "retired"), orderBy: [asc(bars.tag), asc(bars.id)] }),
+/** Every bar of the hall that is not retired; looked at once a request, and read again when something of it changed. */
+export const barsOnTheWall = cache(async ({ hall }: Context): Promise<ListedBar[]> => {
+  return keptWall(hall, async () =>
+    withQuantities(
+      hall,
+      await hall.rows(bars, { where: ne(bars.state, "retired"), orderBy: [asc(bars.tag), asc(bars.id)] }),
+    ),
   );
 });
 

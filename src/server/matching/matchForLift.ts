@@ -3,11 +3,11 @@ import { eq } from "drizzle-orm";
 import type { Bar } from "@/core/bars/bar";
 import type { Purpose } from "@/core/matching/lifter";
 import type { Lift } from "@/core/matching/lifts";
-import { type Match, matchBars } from "@/core/matching/match";
+import { type Match, matchBar, type MatchOptions, rankBars } from "@/core/matching/match";
 import { rackSetting, rackWords } from "@/core/setups/rackHeight";
 import { lifters, lifts, stations } from "@/data/schema";
 import { type Context, may } from "@/server/access";
-import { type ListedBar, listBars } from "@/server/bars";
+import { barsInState, barsOnTheWall, type ListedBar } from "@/server/bars";
 import { type Outcome, failed, forbidden, notFound } from "@/server/kit";
 import { type LifterRow, barUse, buildOf, matchLifterOf } from "@/server/lifters";
 import { liftOf, meetingRules } from "@/server/lifts";
@@ -20,6 +20,8 @@ export interface Matching {
   loadKg: number;
   /** `setting` is where J-cups and safeties go for this lifter at the asked rack; null where that cannot be said. */
   items: (Match & { bar: Bar; place: string | null; setting: string | null })[];
+  /** Bars that can be used and bars that never are, in all: of a long wall not every one is among the items. */
+  counts: { fit: number; never: number };
 }
 
 export interface MatchAsk {
@@ -30,6 +32,8 @@ export interface MatchAsk {
   purpose?: Purpose;
   /** Key of the station it is wanted at. */
   at?: string | null;
+  /** So many of those that can be used, and so many that never are, come with their reasons; all when absent. */
+  shown?: number;
 }
 
 /** Which bars suit a lift, a load and perhaps a lifter: best first, with reasons. */
@@ -53,21 +57,26 @@ export async function matchForLift(context: Context, ask: MatchAsk): Promise<Out
     lifter ? barUse(context) : new Map<string, never>(),
   ]);
   const byTag = new Map(listed.map((item) => [item.bar.tag, item]));
-  const matches = matchBars(
+  const options: MatchOptions = {
+    lifter:
+      lifter && matchLifterOf(lifter, lift, { today: context.clock.today, rules: meetings, used: used.get(lifter.id) }),
+    purpose: ask.purpose,
+    rules,
+    today: context.clock.today,
+    barsToday: today,
+    near: station?.nearPlace ?? null,
+  };
+  const ranked = rankBars(
     listed.map(({ bar }) => bar),
     lift,
     ask.loadKg,
-    {
-      lifter:
-        lifter &&
-        matchLifterOf(lifter, lift, { today: context.clock.today, rules: meetings, used: used.get(lifter.id) }),
-      purpose: ask.purpose,
-      rules,
-      today: context.clock.today,
-      barsToday: today,
-      near: station?.nearPlace ?? null,
-    },
+    options,
   );
+  const { shown = Infinity } = ask;
+  const isNever = ({ verdict }: { verdict: string }) => verdict === "never";
+  const [fit, never] = [ranked.filter((one) => !isNever(one)), ranked.filter(isNever)];
+  const worded = new Set([...fit.slice(0, shown), ...never.slice(0, shown)]);
+  const matches = ranked.filter((one) => worded.has(one)).map(({ bar }) => matchBar(bar, lift, ask.loadKg, options));
   const build = lifter && buildOf(lifter);
   const { firstHoleMm = null, holePitchMm = null, kind = null } = station ?? {};
   const settingOf = (bar: Bar) => {
@@ -79,12 +88,14 @@ export async function matchForLift(context: Context, ask: MatchAsk): Promise<Out
     const { bar, place } = byTag.get(match.tag)!;
     return { ...match, bar, place, setting: match.verdict === "never" ? null : settingOf(bar) };
   });
-  return { ok: true, matching: { lift, lifter, loadKg: ask.loadKg, items } };
+  const counts = { fit: fit.length, never: never.length };
+  return { ok: true, matching: { lift, lifter, loadKg: ask.loadKg, items, counts } };
 }
 
-/** More than any wall has. */
-const MAX_BARS = 100_000;
-
+/** Bars of the wall and, last, those that were retired. */
 async function everyBar(context: Context): Promise<ListedBar[]> {
-  return (await listBars(context, { limit: MAX_BARS })).items;
+  const [wall, retired] = await Promise.all([barsOnTheWall(context), barsInState(context, ["retired"], MAX_RETIRED)]);
+  return [...wall, ...retired];
 }
+
+const MAX_RETIRED = 1_000;

@@ -1,7 +1,7 @@
 import "server-only";
 import { type Bar, ratedTotalKg } from "@/core/bars/bar";
 import type { Lift } from "@/core/matching/lifts";
-import { type Match, matchBars } from "@/core/matching/match";
+import { type Match, matchBar, rankBars } from "@/core/matching/match";
 import { rankOf } from "@/core/matching/verdict";
 import type { Context } from "@/server/access";
 import { barsOnTheWall } from "@/server/bars";
@@ -31,24 +31,30 @@ export async function wallAnswer(context: Context, liftKey: string): Promise<Wal
   const lift = liftOf(row);
   const [wall, rules, barsToday] = [await barsOnTheWall(context), await matchingRules(context), await barsNow(context)];
   const byTag = new Map(wall.map((item) => [item.bar.tag, item]));
-  const matches = matchBars(
+  const options = { rules, today: context.clock.today, barsToday };
+  const ranked = rankBars(
     wall.map(({ bar }) => bar).filter(({ state }) => state !== "on-order"),
     lift,
     lift.usualKg,
-    { rules, today: context.clock.today, barsToday },
+    options,
   );
-  const fit = matches.filter(({ verdict }) => rankOf(verdict) <= rankOf("usable"));
+  const inWords = ({ bar }: { bar: Bar }) => matchBar(bar, lift, lift.usualKg, options);
+  const fit = ranked.filter(({ verdict }) => rankOf(verdict) <= rankOf("usable"));
   // A mistake is easy where a bar looks like the right one: poor and never among the straight ones come first.
-  const wrong = matches.filter(({ verdict }) => rankOf(verdict) >= rankOf("poor"));
+  const wrong = ranked.filter(({ verdict }) => rankOf(verdict) >= rankOf("poor"));
   return {
     lift,
-    take: fit.slice(0, MAX_TAKE).map((match) => {
-      const { bar, place } = byTag.get(match.tag)!;
-      return { bar, place, ratedKg: ratedTotalKg(bar), because: praise(match) };
-    }),
+    take: fit
+      .slice(0, MAX_TAKE)
+      .map(inWords)
+      .map((match) => {
+        const { bar, place } = byTag.get(match.tag)!;
+        return { bar, place, ratedKg: ratedTotalKg(bar), because: praise(match) };
+      }),
     leave: wrong
       .sort((a, b) => rankOf(a.verdict) - rankOf(b.verdict))
       .slice(0, MAX_LEAVE)
+      .map(inWords)
       .map((match) => ({ tag: match.tag, name: byTag.get(match.tag)!.bar.name, because: because(match) })),
   };
 }

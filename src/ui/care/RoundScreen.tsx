@@ -132,7 +132,7 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
       <ConnectionNote waiting={waiting} isCutOff={isCutOff} refused={refused} forget={forgetRefused} />
       <p className="text-sm" aria-live="polite">
         {stop
-          ? `${left.length} ${left.length === 1 ? "bar" : "bars"} to go, about ${Math.ceil(minutesLeft)} min; ${done} done.`
+          ? `${left.length} ${left.length === 1 ? "bar" : "bars"} to go, about ${Math.ceil(minutesLeft)} min; ${done} done.${round.beyond > 0 ? ` ${round.beyond} more come with the next round.` : ""}`
           : round.stops.length === 0
             ? "Nothing is due."
             : `That is all: ${done} done, ${round.stops.length - done} left for another time.`}

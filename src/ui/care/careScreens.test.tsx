@@ -201,7 +201,7 @@ describe("a round", () => {
   const screen = (stops: RoundStop[], task = "", mayTick = true, materials: string[] = []) =>
     shown(
       <RoundScreen
-        round={{ day: TODAY, stops, minutes: 0.75 * stops.length, materials }}
+        round={{ beyond: 0, day: TODAY, stops, minutes: 0.75 * stops.length, materials }}
         tasks={[{ key: "sleeves", name: "oil the sleeves" }]}
         task={task}
         ahead={0}

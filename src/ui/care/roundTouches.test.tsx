@@ -31,7 +31,7 @@ const stop = (tag: string, keys: string[] = ["shaft"], more: Partial<RoundStop["
 function walk(stops: RoundStop[], task = "") {
   const screenOf = () => (
     <RoundScreen
-      round={{ day: "2026-03-20", stops, minutes: stops.length, materials: [] }}
+      round={{ beyond: 0, day: "2026-03-20", stops, minutes: stops.length, materials: [] }}
       tasks={[{ key: "sleeves", name: "oil the sleeves" }]}
       task={task}
       ahead={0}

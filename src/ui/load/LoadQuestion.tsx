@@ -1,7 +1,7 @@
 import { ENDINGS, type Ending } from "@/core/loading/endings";
 import { kgFromMassUnits } from "@/core/units/exactMass";
 import { trimmed } from "@/core/units/format";
-import { AskChoice } from "../kit/AskChoice";
+import { AskChoice, optionsUpTo } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { loadParams, TOLERANCES_KG, type LoadState } from "./loadState";
 
@@ -35,7 +35,7 @@ export function LoadQuestion({ bars, clamps, stations, state }: Props) {
         name="bar"
         word="bar"
         value={state.bar ?? ""}
-        options={bars.map(({ tag, name }) => [tag, `${tag} ${name}`])}
+        options={optionsUpTo(bars, ({ tag, name }) => [tag, `${tag} ${name}`])}
       />
       <AskChoice
         name="clamps"

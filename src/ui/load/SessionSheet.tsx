@@ -1,7 +1,7 @@
 import type { Bar } from "@/core/bars/bar";
 import { fixed, signed, trimmed } from "@/core/units/format";
 import type { SessionRun } from "@/server/loading";
-import { AskChoice } from "../kit/AskChoice";
+import { AskChoice, optionsUpTo } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
@@ -69,7 +69,7 @@ export function SessionSheet(props: Props) {
             name="bar"
             word="bar"
             value={bar.tag}
-            options={bars.map(({ tag, name }) => [tag, `${tag} ${name}`])}
+            options={optionsUpTo(bars, ({ tag, name }) => [tag, `${tag} ${name}`])}
           />
           <AskChoice
             name="clamps"

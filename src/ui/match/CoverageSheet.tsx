@@ -7,7 +7,11 @@ import Link from "../kit/Link";
 import { href } from "../kit/search";
 
 interface Props {
+  /** Bars of the table; of many a part. */
   bars: readonly Bar[];
+  /** Bars in service in all, and how many come before those of the table. */
+  total: number;
+  from: number;
   lifts: readonly Lift[];
   byLift: readonly LiftCoverage[];
   byBar: readonly BarDemand[];
@@ -28,7 +32,7 @@ const MARK_WORDS: Record<Verdict, string> = {
 const COVERED: Record<Covered, string> = { well: "well", barely: "barely", not: "not at all" };
 
 /** Lifts × bars in service: what is covered well, barely and not at all, and who leans on which bar. */
-export function CoverageSheet({ bars, lifts, byLift, byBar, busy, showsPeople }: Props) {
+export function CoverageSheet({ bars, total, from, lifts, byLift, byBar, busy, showsPeople }: Props) {
   const count = (covered: Covered) => byLift.filter((one) => one.covered === covered).length;
   const nameOf = (key: string) => lifts.find((lift) => lift.key === key)!.name;
   const listed = (covered: Covered) =>
@@ -82,6 +86,29 @@ export function CoverageSheet({ bars, lifts, byLift, byBar, busy, showsPeople }:
           </p>
         )}
       </section>
+      {bars.length < total && (
+        <p className="flex flex-wrap items-baseline gap-x-4 text-sm">
+          <span className="text-quiet">
+            Bars {from + 1}–{from + bars.length} of {total}, by tag.
+          </span>
+          {from > 0 && (
+            <Link
+              href={href("/match/coverage", { from: Math.max(0, from - 40) })}
+              className="link inline-flex min-h-11 items-center"
+            >
+              Earlier
+            </Link>
+          )}
+          {from + bars.length < total && (
+            <Link
+              href={href("/match/coverage", { from: from + bars.length })}
+              className="link inline-flex min-h-11 items-center"
+            >
+              Later
+            </Link>
+          )}
+        </p>
+      )}
       <div className="sheet relative overflow-x-auto" tabIndex={0} role="region" aria-label="Lifts by bars">
         <table className="w-full border-collapse text-sm">
           <caption className="sr-only">Verdict of every bar in service for every lift at its usual load</caption>

@@ -153,7 +153,7 @@ export function MatchSheet({
       {matching && (
         <>
           <ol className="sheet divide-base-300 divide-y" aria-label="Bars, best first">
-            {fit.slice(0, shown).map((item) => (
+            {fit.map((item) => (
               <MatchRow
                 key={item.tag}
                 item={item}
@@ -176,9 +176,9 @@ export function MatchSheet({
               <li className="p-4">No bar of the house can be used for this. The reasons are below.</li>
             )}
           </ol>
-          {fit.length > shown && (
+          {matching.counts.fit > shown && (
             <p className="text-quiet mt-2 text-sm">
-              The best {shown} of {fit.length} bars.{" "}
+              The best {shown} of {matching.counts.fit} bars.{" "}
               <Link href={moreHref(2 * shown)} className="link inline-flex min-h-11 items-center" scroll={false}>
                 Show more
               </Link>
@@ -187,10 +187,10 @@ export function MatchSheet({
           {never.length > 0 && (
             <details className="sheet mt-3" open={fit.length === 0}>
               <summary className="min-h-11 cursor-pointer px-4 py-3 text-sm font-semibold">
-                {never.length} {never.length === 1 ? "bar" : "bars"} never for this
+                {matching.counts.never} {matching.counts.never === 1 ? "bar" : "bars"} never for this
               </summary>
               <ul className="divide-base-300 border-base-300 divide-y border-t">
-                {never.slice(0, shown).map(({ tag, bar, verdict, reasons }) => (
+                {never.map(({ tag, bar, verdict, reasons }) => (
                   <li key={tag} className="flex flex-wrap items-baseline gap-x-3 px-4 py-2 text-sm">
                     <BarTag tag={tag} />
                     <span className="w-32 font-semibold">{bar.name}</span>
@@ -203,8 +203,8 @@ export function MatchSheet({
                     </span>
                   </li>
                 ))}
-                {never.length > shown && (
-                  <li className="text-quiet px-4 py-2 text-sm">And {never.length - shown} more.</li>
+                {matching.counts.never > shown && (
+                  <li className="text-quiet px-4 py-2 text-sm">And {matching.counts.never - shown} more.</li>
                 )}
               </ul>
             </details>

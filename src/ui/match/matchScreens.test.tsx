@@ -23,6 +23,8 @@ describe("coverage", () => {
     shown(
       <CoverageSheet
         bars={bars}
+        total={bars.length}
+        from={0}
         lifts={[squat, bench]}
         byLift={[
           { lift: squat.key, loadKg: 100, covered: "well", ...BEST, verdicts: ["made-for", "good"], people: 2 },

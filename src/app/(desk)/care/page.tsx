@@ -18,7 +18,7 @@ export const metadata: Metadata = { title: "Care" };
 
 const AHEAD = [0, 7, 31];
 /** More than so many at once nobody reads: the longest overdue of them are shown. */
-const MAX_ITEMS = 200;
+const MAX_ITEMS = 60;
 
 export default async function CarePage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();

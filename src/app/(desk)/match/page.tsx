@@ -32,6 +32,7 @@ export default async function MatchPage({ searchParams }: { searchParams: Search
   const typed = search.load ?? (unit === "kg" ? "100" : "225");
   const load = readMass(typed, unit);
   const isGood = load !== null && load.kg > 0 && load.kg <= 2000;
+  const shown = wholeIn(search.shown, MAX_SHOWN) ?? SHOWN;
   const purpose = PURPOSES.find((key) => key === search.purpose) ?? "general";
   const result = isGood
     ? await matchForLift(context, {
@@ -40,6 +41,7 @@ export default async function MatchPage({ searchParams }: { searchParams: Search
         lifter: lifter?.key ?? null,
         purpose,
         at: station?.key,
+        shown,
       })
     : null;
   return (
@@ -55,7 +57,7 @@ export default async function MatchPage({ searchParams }: { searchParams: Search
       unit={unit}
       loadKg={isGood ? load.kg : 0}
       matching={result?.ok ? result.matching : null}
-      shown={wholeIn(search.shown, MAX_SHOWN) ?? SHOWN}
+      shown={shown}
       moreHref={(count) => href("/match", { ...search, shown: String(Math.min(count, MAX_SHOWN)) })}
       problem={
         isGood

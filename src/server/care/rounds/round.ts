@@ -31,10 +31,15 @@ export interface RoundStop {
 export interface RoundView {
   day: HallDay;
   stops: RoundStop[];
+  /** Bars that wait beyond these. */
+  beyond: number;
   minutes: number;
   /** What to take along. */
   materials: string[];
 }
+
+/** More than anybody walks past in one go; the rest comes with the next. */
+const MAX_STOPS = 60;
 
 /** What is due on a day as a walk past the bars; of some tasks or all. */
 export async function roundOf(
@@ -69,9 +74,12 @@ export async function roundOf(
     });
     stop.minutes += learned.get(item.task) ?? item.minutes;
   }
+  const beyond = Math.max(0, stops.length - MAX_STOPS);
+  stops.splice(MAX_STOPS);
   return {
     day,
     stops,
+    beyond,
     minutes: stops.reduce((sum, { minutes }) => sum + minutes, 0),
     materials: [...new Set(items.flatMap((item) => taskOf.get(item.task)?.materials ?? []))],
   };

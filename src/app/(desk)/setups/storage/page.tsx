@@ -8,14 +8,33 @@ import { hangAction, hangFormAction, movePlaceAction, putAwayAction, savePlaceAc
 
 export const metadata: Metadata = { title: "Where bars hang" };
 
+/** More than so many on one sketch nobody finds. */
+const MAX_BARS = 250;
+const MAX_CONFLICTS = 60;
+
 export default async function StoragePage() {
   const context = await requestContext();
-  const storage = await storageOf(context);
+  const all = await storageOf(context);
+  const isLong = all.bars.length > MAX_BARS;
+  const wrong = new Set(all.conflicts.flatMap(({ tags }) => tags));
+  const storage = isLong
+    ? {
+        ...all,
+        conflicts: all.conflicts.slice(0, MAX_CONFLICTS),
+        bars: [...all.bars].sort((a, b) => Number(wrong.has(b.tag)) - Number(wrong.has(a.tag))).slice(0, MAX_BARS),
+      }
+    : all;
   return (
     <>
       <PageHead title="Where bars hang" about="places, pegs, what is wrong, and counting the loose parts">
         <SetupsNav here="/setups/storage" />
       </PageHead>
+      {isLong && (
+        <p className="text-quiet mb-3 text-sm">
+          {MAX_BARS} of {all.bars.length} bars are shown, those with something wrong first; every bar’s place is on its
+          own page and in its file.
+        </p>
+      )}
       <StorageSheet
         storage={storage}
         mayHang={may(context, "bar.put-away")}
