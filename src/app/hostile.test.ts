@@ -12,6 +12,10 @@ vi.mock("@/server/access", async (original) => {
   const { contextOfTest } = await import("./edge.fixture");
   return { ...(await original<object>()), requestContext: contextOfTest, requestContextOf: contextOfTest };
 });
+vi.mock("next/headers", () => ({
+  cookies: async () => ({ get: () => undefined, set: () => {}, delete: () => {} }),
+  headers: async () => new Headers(),
+}));
 vi.mock("next/cache", () => ({ revalidatePath: () => {} }));
 vi.mock("next/navigation", async () => {
   const { Redirected } = await import("./edge.fixture");

@@ -290,6 +290,12 @@ export class HallDb {
     await this.run(this.executor.delete(table).where(this.mine(table, where)));
   }
 
+  /** Holds a name of the hall until the transaction ends: for what is guarded before it has a row. */
+  async hold(name: string): Promise<void> {
+    const key = `${this.hallId} ${name}`;
+    await this.run(this.executor.execute(sql`select pg_advisory_xact_lock(hashtextextended(${key}, 0))`));
+  }
+
   /** Tells every copy of the program that listens that something changed; in a transaction, once it is carried out. */
   async tell(entity: string, id: string | null): Promise<void> {
     const news: News = { hall: this.hallId, entity, id };

@@ -5,12 +5,12 @@ import { PURPOSES } from "@/core/matching/lifter";
 import type { Problem } from "@/core/problem";
 import { isHallDay } from "@/core/units/hallDay";
 import { convertTyped, readTyped } from "@/core/units/typedQuantity";
-import { classEntries, classes, lifters } from "@/data/schema";
+import { bars, classEntries, classes, lifters } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { barsOnTheWall } from "@/server/bars";
 import { listStations } from "@/server/equipment";
 import { compute } from "@/server/computing";
-import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
+import { type Outcome, failed, forbidden, notFound, recordChange, stale } from "@/server/kit";
 import { allLifts } from "@/server/lifts";
 import { matchingRules } from "@/server/rules";
 import { type ClassRow, entriesOf } from "./classes";
@@ -64,7 +64,10 @@ export async function saveClass(context: Context, form: ClassForm): Promise<Outc
     const row = await hall.first(classes, { where: eq(classes.id, form.id), forUpdate: true });
     if (!row) return notFound("such class");
     if (row.version !== form.version)
-      return failed("stale", `Somebody changed ${row.name} meanwhile. Nothing was changed; look at it again.`);
+      return stale(
+        `Somebody changed ${row.name} meanwhile: it is now on ${row.heldOn} at ${row.startsAt}, ${row.blocks} × ${row.blockMinutes} min. Nothing was changed; what you typed is still here.`,
+        row.version,
+      );
     await hall.update(classes, eq(classes.id, row.id), { ...value, plan: null, version: row.version + 1 });
     await recordChange(context, { entity: "class", entityId: row.id, action: "edited", after: value });
     return { ok: true, id: row.id };
@@ -123,17 +126,36 @@ export function removeEntry(context: Context, classId: string, entryId: string):
   });
 }
 
-/** Fixes block, station or bar of an entry; null frees it. */
+/** What is fixed of an entry now. */
+async function pinOf({ hall }: Context, entry: typeof classEntries.$inferSelect) {
+  const bar = entry.lockedBarId ? await hall.first(bars, { where: eq(bars.id, entry.lockedBarId) }) : null;
+  return { block: entry.lockedBlock, station: entry.lockedStation, tag: bar?.tag ?? null };
+}
+
+/**
+ * Fixes block, station or bar of an entry; null frees it.
+ *
+ * @param was what the screen showed as fixed; another choice since then is not overwritten.
+ */
 export function lockEntry(
   context: Context,
   classId: string,
   entryId: string,
   lock: { block: number | null; station: string | null; tag: string | null },
+  was?: { block: number | null; station: string | null; tag: string | null },
 ): Promise<Outcome<{ id: string }>> {
   return changeClass(context, classId, "a choice is fixed or freed", async (context, row) => {
     const { hall } = context;
     const entry = await hall.first(classEntries, { where: eq(classEntries.id, entryId) });
     if (!entry || entry.classId !== classId) return notFound("such entry");
+    if (was) {
+      const held = await pinOf(context, entry);
+      if (held.block !== was.block || held.station !== was.station || held.tag !== was.tag)
+        return failed(
+          "stale",
+          `Somebody fixed this meanwhile: ${held.block === null ? "any block" : `block ${held.block}`}, ${held.station ?? "any station"}, ${held.tag ?? "any bar"}. Nothing was changed.`,
+        );
+    }
     if (lock.block !== null && !(lock.block >= 1 && lock.block <= row.blocks)) return notFound("such block");
     if (lock.station !== null && !(lock.station in row.capacities)) return notFound("such station in the class");
     const bar = lock.tag === null ? null : (await barsOnTheWall(context)).find((one) => one.bar.tag === lock.tag);

@@ -8,7 +8,7 @@ import type { Problem } from "@/core/problem";
 import type { HallTable } from "@/data/hallDb";
 import { type Context, inTransaction } from "@/server/access";
 import { type Change, recordChanges } from "./history";
-import { type Outcome, failed, notFound } from "./outcome";
+import { type Outcome, failed, notFound, stale } from "./outcome";
 
 export type Values = Record<string, FieldValue | null>;
 
@@ -119,9 +119,9 @@ export async function saveRow<R extends FieldRow>(
       ]);
     if (row && row.version !== version) {
       const differing = differingTexts(kind.textsOf(row), fieldTexts(kind.defs, values));
-      return failed(
-        "stale",
+      return stale(
         `Somebody changed ${row.key} meanwhile. Nothing was changed; your words are still here.`,
+        row.version,
         Object.keys(differing.after).map((field) => ({
           path: field,
           message: `${kind.defs[field]?.label ?? field}: you wrote “${differing.after[field]}”, it is now “${differing.before[field]}”`,

@@ -8,4 +8,4 @@ export { changesOf, lastChangeOf, recordChange, recordChanges } from "./history"
 export { idempotent } from "./idempotent";
 export { inTurn } from "./inTurn";
 export { careTasksById, namesById, placeNames, placesById, stationNames } from "./lookups";
-export { type Failed, type Outcome, failed, forbidden, notFound } from "./outcome";
+export { type Failed, type Outcome, failed, forbidden, notFound, stale } from "./outcome";

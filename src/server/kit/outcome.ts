@@ -10,6 +10,8 @@ export interface Failed {
   code: FailureCode;
   message: string;
   problems: Problem[];
+  /** Of something that changed since it was read: the version that stands now, to name when it is overwritten. */
+  version?: number;
 }
 
 export type Outcome<T> = ({ ok: true } & T) | Failed;
@@ -17,6 +19,12 @@ export type Outcome<T> = ({ ok: true } & T) | Failed;
 export function failed(code: FailureCode, message: string, problems: Problem[] = []): Failed {
   return { ok: false, code, message, problems };
 }
+
+/** Somebody else changed it since it was read: nothing was done, and the next try may name what stands now. */
+export const stale = (message: string, version: number, problems: Problem[] = []): Failed => ({
+  ...failed("stale", message, problems),
+  version,
+});
 
 export const forbidden = (what: string): Failed => failed("forbidden", `Your role may not ${what}.`);
 

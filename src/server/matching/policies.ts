@@ -15,7 +15,7 @@ import { bars, houseRules } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { barsOnTheWall } from "@/server/bars";
 import { planCare } from "@/server/care/planning";
-import { type Outcome, failed, forbidden, recordChange } from "@/server/kit";
+import { type Outcome, failed, forbidden, recordChange, stale } from "@/server/kit";
 import { barUse, listLifters, matchLifterOf } from "@/server/lifters";
 import { allLifts, liftOf, meetingRules } from "@/server/lifts";
 import { MATCHING_KEY as KEY, matchingRules } from "@/server/rules";
@@ -77,9 +77,17 @@ export async function saveMatchingRules(
   if (problems.length > 0) return failed("invalid", "The rules were not changed.", problems);
   return inTransaction(context, async (context) => {
     const { hall } = context;
+    await hall.hold("matching rules");
     const row = await hall.first(houseRules, { where: eq(houseRules.key, KEY), forUpdate: true });
     if ((row?.version ?? 0) !== version)
-      return failed("stale", "Somebody changed the rules meanwhile. Look at them again before you change them.");
+      return stale(
+        "Somebody changed the rules meanwhile. Nothing was changed; what you typed is still here.",
+        row?.version ?? 0,
+        Object.entries(changedOnly(rulesFrom(row?.value), rules)).map(([path, now]) => ({
+          path,
+          message: `${path in RULE_NUMBERS ? RULE_NUMBERS[path as keyof typeof RULE_NUMBERS].label : path}: it is now “${String(now)}”`,
+        })),
+      );
     const before = rulesFrom(row?.value);
     await hall.put(houseRules, [houseRules.hallId, houseRules.key], { key: KEY, value: rules, version: version + 1 });
     await recordChange(context, {

@@ -7,7 +7,7 @@ import type { Problem } from "@/core/problem";
 import { NOTICEABLE_MM } from "@/core/whip/compareWhip";
 import { houseRules } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
-import { type Outcome, failed, forbidden, recordChange } from "@/server/kit";
+import { type Outcome, failed, forbidden, recordChange, stale } from "@/server/kit";
 
 /** What the house decides about measuring and comparing. */
 export interface MeasuringRules {
@@ -63,9 +63,16 @@ export async function saveMeasuringRules(
   if (problems.length > 0) return failed("invalid", "The rules were not changed.", problems);
   return inTransaction(context, async (context) => {
     const { hall } = context;
+    await hall.hold("measuring rules");
     const row = await hall.first(houseRules, { where: eq(houseRules.key, MEASURING_KEY), forUpdate: true });
     if ((row?.version ?? 0) !== version)
-      return failed("stale", "Somebody changed the rules meanwhile. Look at them again before you change them.");
+      return stale(
+        "Somebody changed the rules meanwhile. Nothing was changed; what you typed is still here.",
+        row?.version ?? 0,
+        Object.entries((row?.value as { tolerances?: Record<string, number> } | undefined)?.tolerances ?? {})
+          .filter(([kind, now]) => tolerances[kind] !== now)
+          .map(([path, now]) => ({ path, message: `it is now “${now}”` })),
+      );
     const value = { tolerances, noticeableMm };
     await hall.put(houseRules, [houseRules.hallId, houseRules.key], {
       key: MEASURING_KEY,

@@ -29,7 +29,7 @@ export function StateForm({
   return (
     <form action={send} className="grid gap-3">
       <input type="hidden" name="tag" value={tag} />
-      <input type="hidden" name="version" value={version} />
+      <input type="hidden" name="version" value={form.version ?? version} />
       <Field state={form} name="state" label="New state">
         {(attributes) => (
           <select

@@ -49,7 +49,7 @@ export function SensorForm({ sensor, action }: { sensor: SensorRow; action: Form
   return (
     <form action={send} className="grid content-start gap-2">
       <input type="hidden" name="key" value={sensor.key} />
-      <input type="hidden" name="version" value={sensor.version} />
+      <input type="hidden" name="version" value={form.version ?? sensor.version} />
       <div className="grid gap-2 sm:grid-cols-3">
         {fields.map(([name, label, value]) => (
           <Field key={name} state={form} name={name} label={label}>

@@ -197,7 +197,7 @@ function Factors({ item, action }: { item: MeterItem; action: FormAction }) {
   return (
     <form action={send} className="grid w-56 gap-2 pb-2">
       <input type="hidden" name="tag" value={item.tag} />
-      <input type="hidden" name="version" value={item.version} />
+      <input type="hidden" name="version" value={form.version ?? item.version} />
       <p className="text-quiet text-xs">Empty is worked out: use × {trimmed(factor("use"), 2)}.</p>
       <Field state={form} name="use" label="use, times the usual">
         {(attributes) => (
@@ -242,7 +242,7 @@ function Rules({ rules, mayRule, action }: { rules: Props["rules"]; mayRule: boo
       </summary>
       {mayRule ? (
         <form action={send} className="grid gap-3 pb-4">
-          <input type="hidden" name="version" value={rules.version} />
+          <input type="hidden" name="version" value={form.version ?? rules.version} />
           <fieldset className="grid gap-1">
             <legend className="text-sm font-semibold">When is care due?</legend>
             {CARE_RULES.map((rule) => (

@@ -64,6 +64,7 @@ export function HoursForm({ person, action }: { person: CrewMember; action: Form
   return (
     <form action={send} className="grid content-start gap-1">
       <input type="hidden" name="person" value={person.id} />
+      <input type="hidden" name="was" value={form.typed.was ?? person.text} />
       <label className="text-sm font-semibold" htmlFor={`hours-${person.id}`}>
         {person.name}
       </label>

@@ -33,7 +33,7 @@ export function ClassForm({ id, version, texts, stations, action }: Props) {
   return (
     <form action={send} key={`${form.status}${form.problems.length}`} className="grid gap-3">
       <input type="hidden" name="id" value={id ?? ""} />
-      <input type="hidden" name="version" value={version} />
+      <input type="hidden" name="version" value={form.version ?? version} />
       {form.problems.length > 0 && (
         <ul role="alert" className="text-error list-disc pl-5 text-sm">
           {form.problems.map(({ path, message }) => (

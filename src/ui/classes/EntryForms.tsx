@@ -127,6 +127,9 @@ export function LockForm({
     >
       <input type="hidden" name="classId" value={classId} />
       <input type="hidden" name="entryId" value={item.id} />
+      <input type="hidden" name="was.block" value={item.lockedBlock ?? ""} />
+      <input type="hidden" name="was.station" value={item.lockedStation ?? ""} />
+      <input type="hidden" name="was.tag" value={item.lockedTag ?? ""} />
       <select
         name="block"
         aria-label="Block"

@@ -28,7 +28,7 @@ export function FieldsForm({ defs, id, version, texts, action, fixed = [], more 
   return (
     <form action={send} key={`${form.status}${form.problems.length}`} className="grid gap-3">
       <input type="hidden" name="id" value={id ?? ""} />
-      <input type="hidden" name="version" value={version} />
+      <input type="hidden" name="version" value={form.version ?? version} />
       {Object.entries(more).map(([name, value]) => (
         <input key={name} type="hidden" name={name} value={value} />
       ))}

@@ -12,3 +12,14 @@ export interface FormState {
 export const FRESH: FormState = { status: "fresh", message: "", problems: [], typed: {} };
 
 export type FormAction = (before: FormState, form: FormData) => Promise<FormState>;
+
+interface Refused {
+  message: string;
+  problems: readonly { path: string; message: string }[];
+  version?: number;
+}
+
+/** What a form knows after it was refused: everything that was typed, and the version to name when it is sent again. */
+export function refusedBy({ message, problems, version }: Refused, typed: Record<string, string> = {}): FormState {
+  return { status: "refused", message, problems: [...problems], typed, ...(version === undefined ? {} : { version }) };
+}

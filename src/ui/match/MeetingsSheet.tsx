@@ -92,7 +92,7 @@ function MeetingForm({ item, lifts, action }: { item: MeetingItem | null; lifts:
   return (
     <form action={send} key={`${form.status}${form.problems.length}`} className="grid gap-3 text-sm">
       <input type="hidden" name="id" value={item?.id ?? ""} />
-      <input type="hidden" name="version" value={item?.version ?? 0} />
+      <input type="hidden" name="version" value={form.version ?? item?.version ?? 0} />
       {form.problems.length > 0 && (
         <ul role="alert" className="text-error list-disc pl-5">
           {form.problems.map(({ path, message }) => (

@@ -47,7 +47,7 @@ export function HouseForm({ rules, version, mayEdit, action, preview }: Props) {
       onChange={mayEdit ? look : undefined}
       className="grid gap-3 xl:grid-cols-[minmax(0,2fr)_minmax(20rem,1fr)]"
     >
-      <input type="hidden" name="version" value={version} />
+      <input type="hidden" name="version" value={form.version ?? version} />
       <div className="grid gap-3">
         {POLICY_KEYS.map((key) => (
           <PolicyField key={key} name={key} chosen={typed[key] ?? rules.policies[key]} isDisabled={!mayEdit} />

@@ -28,7 +28,7 @@ export function RulesForm({ tolerances, noticeableMm, version, mayEdit, action }
   ];
   return (
     <form action={send} key={`${version}${form.status}`} className="grid gap-3">
-      <input type="hidden" name="version" value={version} />
+      <input type="hidden" name="version" value={form.version ?? version} />
       <div className="grid gap-x-6 gap-y-2 sm:grid-cols-2">
         {rows.map(({ path, ...row }) => (
           <RuleNumber key={path} name={path} {...row} form={form} isDisabled={!mayEdit} />

@@ -56,7 +56,7 @@ export function CalibrateForm({ tag, version, kind, texts, defs, truth, seed, ac
   return (
     <form action={send} key={form.status + form.problems.length} className="grid gap-4">
       <input type="hidden" name="tag" value={tag} />
-      <input type="hidden" name="version" value={version} />
+      <input type="hidden" name="version" value={form.version ?? version} />
       {kind === "arm" && (
         <div className="grid gap-4 lg:grid-cols-2">
           <Rows

@@ -6,7 +6,7 @@ import type { BarState } from "@/core/bars/bar";
 import { BAR_FIELDS } from "@/core/bars/barFields";
 import { changeBarState, editBar, enterBars, undoLastChange } from "@/server/bars";
 import { requestContext } from "@/server/access";
-import type { FormState } from "@/ui/kit/formState";
+import { type FormState, refusedBy } from "@/ui/kit/formState";
 
 const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
 
@@ -21,7 +21,7 @@ export async function stateAction(_before: FormState, form: FormData): Promise<F
     reason: typed.reason,
     version: Number(form.get("version")),
   });
-  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/", "layout");
   return { status: "done", message: `${tag} is now ${result.state.replace("-", " ")}.`, problems: [], typed: {} };
 }
@@ -29,7 +29,7 @@ export async function stateAction(_before: FormState, form: FormData): Promise<F
 /** Takes the last change of a bar back. */
 export async function undoAction(_before: FormState, form: FormData): Promise<FormState> {
   const result = await undoLastChange(await requestContext(), textOf(form, "tag"), textOf(form, "changeId"));
-  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed: {} };
+  if (!result.ok) return refusedBy(result);
   revalidatePath("/", "layout");
   return { status: "done", message: `Taken back: ${result.what}.`, problems: [], typed: {} };
 }
@@ -55,7 +55,7 @@ export async function enterAction(_before: FormState, form: FormData): Promise<F
   const typed = textsOf(form);
   const tags = (typed.tag ?? "").split(/[\s,;]+/).filter(Boolean);
   const result = await enterBars(await requestContext(), typed, tags);
-  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/", "layout");
   redirect(
     result.tags.length === 1

@@ -6,6 +6,7 @@ import { CARE_TASK_FIELDS } from "@/core/care/careTaskFields";
 import { INSPECTION_VERDICTS } from "@/core/care/inspection";
 import { tickCare, undoCare } from "@/server/care/log";
 import {
+  crewHours,
   makeCalendarLink,
   moveRound,
   planRounds,
@@ -18,7 +19,7 @@ import { importClimate, saveSensor } from "@/server/care/air";
 import { settleFinding } from "@/server/care/findings";
 import { inspectBar } from "@/server/care/inspections";
 import { requestContext } from "@/server/access";
-import type { FormState } from "@/ui/kit/formState";
+import { type FormState, refusedBy } from "@/ui/kit/formState";
 import { formTexts } from "@/ui/kit/formTexts";
 import { readInspection } from "@/ui/care/readInspection";
 
@@ -62,12 +63,13 @@ const done = (message: string): FormState => {
   return { status: "done", message, problems: [], typed: {} };
 };
 const refused = (
-  { message, problems }: { message: string; problems: FormState["problems"] },
+  { message, problems, version }: { message: string; problems: FormState["problems"]; version?: number },
   form: FormData,
 ): FormState => ({
   status: "refused",
   message,
   problems,
+  ...(version === undefined ? {} : { version }),
   typed: Object.fromEntries(
     [...form.entries()].flatMap(([key, value]) => (typeof value === "string" ? [[key, value]] : [])),
   ),
@@ -126,7 +128,7 @@ export async function careTaskAction(_before: FormState, form: FormData): Promis
     version: Number(form.get("version")),
     texts: typed,
   });
-  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  if (!result.ok) return refusedBy(result, typed);
   return done("The task is changed; care was planned anew.");
 }
 
@@ -187,8 +189,15 @@ export async function moveRoundAction(_before: FormState, form: FormData): Promi
 
 /** Sets when somebody is in. */
 export async function hoursAction(_before: FormState, form: FormData): Promise<FormState> {
-  const result = await saveStaffHours(await requestContext(), textOf(form, "person"), textOf(form, "hours"));
-  return result.ok ? done("Kept. Plan the rounds to use them.") : refused(result, form);
+  const context = await requestContext();
+  const person = textOf(form, "person");
+  const result = await saveStaffHours(context, person, textOf(form, "hours"), textOf(form, "was"));
+  if (result.ok) return done("Kept. Plan the rounds to use them.");
+  const state = refused(result, form);
+  if (result.code !== "stale") return state;
+  // What stands now was shown: the next press goes by it.
+  const now = (await crewHours(context)).find(({ id }) => id === person)?.text ?? "";
+  return { ...state, typed: { ...state.typed, was: now } };
 }
 
 /** Makes a secret calendar address; it is told once. */

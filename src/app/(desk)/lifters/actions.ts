@@ -7,13 +7,13 @@ import { isHallDay } from "@/core/units/hallDay";
 import { confirmLifter, eraseLifter, noteBarUse, saveLifter } from "@/server/lifters";
 import type { Outcome } from "@/server/kit";
 import { requestContext } from "@/server/access";
-import type { FormState } from "@/ui/kit/formState";
+import { type FormState, refusedBy } from "@/ui/kit/formState";
 import { formTexts } from "@/ui/kit/formTexts";
 
 const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
 
 function stateOf(result: Outcome<object>, message: string, typed: Record<string, string> = {}): FormState {
-  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/", "layout");
   return { status: "done", message, problems: [], typed: {} };
 }

@@ -5,7 +5,7 @@ import { LIFT_FIELDS } from "@/core/matching/liftFields";
 import { MEETING_QUANTITIES } from "@/core/matching/meetingSpec";
 import { removeMeetingSpec, saveLift, saveMeetingSpec } from "@/server/lifts";
 import { requestContext } from "@/server/access";
-import type { FormState } from "@/ui/kit/formState";
+import { type FormState, refusedBy } from "@/ui/kit/formState";
 import { formTexts } from "@/ui/kit/formTexts";
 
 const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
@@ -22,7 +22,7 @@ export async function liftAction(_before: FormState, form: FormData): Promise<Fo
     version: Number(form.get("version")),
     texts: typed,
   });
-  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  if (!result.ok) return refusedBy(result, typed);
   return done(`${result.key} kept.`);
 }
 

@@ -5,12 +5,12 @@ import { redirect } from "next/navigation";
 import { addEntry, assignTonight, lockEntry, removeEntry, saveClass } from "@/server/classes";
 import type { Outcome } from "@/server/kit";
 import { requestContext } from "@/server/access";
-import type { FormState } from "@/ui/kit/formState";
+import { type FormState, refusedBy } from "@/ui/kit/formState";
 
 const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
 
 function stateOf(result: Outcome<object>, message: string, typed: Record<string, string> = {}): FormState {
-  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/", "layout");
   return { status: "done", message, problems: [], typed: {} };
 }
@@ -55,11 +55,12 @@ export async function lockAction(_before: FormState, form: FormData): Promise<Fo
   const context = await requestContext();
   const [classId, entryId] = [textOf(form, "classId"), textOf(form, "entryId")];
   if (form.get("remove")) return stateOf(await removeEntry(context, classId, entryId), "Taken out.");
-  const result = await lockEntry(context, classId, entryId, {
-    block: textOf(form, "block") ? Number(form.get("block")) : null,
-    station: textOf(form, "station") || null,
-    tag: textOf(form, "tag") || null,
+  const pin = (before: "" | "was.") => ({
+    block: textOf(form, `${before}block`) ? Number(form.get(`${before}block`)) : null,
+    station: textOf(form, `${before}station`) || null,
+    tag: textOf(form, `${before}tag`) || null,
   });
+  const result = await lockEntry(context, classId, entryId, pin(""), pin("was."));
   return stateOf(result, "");
 }
 

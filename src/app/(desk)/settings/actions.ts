@@ -5,7 +5,7 @@ import { cookies } from "next/headers";
 import { redirect } from "next/navigation";
 import { saveMeasuringRules } from "@/server/rules";
 import { becomePerson, requestContext } from "@/server/access";
-import type { FormState } from "@/ui/kit/formState";
+import { type FormState, refusedBy } from "@/ui/kit/formState";
 
 const YEAR_SECONDS = 31_536_000;
 
@@ -19,7 +19,7 @@ export async function becomeAction(form: FormData): Promise<void> {
 export async function rulesAction(_before: FormState, form: FormData): Promise<FormState> {
   const typed = Object.fromEntries([...form.entries()].map(([key, value]) => [key, String(value)]));
   const result = await saveMeasuringRules(await requestContext(), typed, Number(typed.version));
-  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/", "layout");
   return { status: "done", message: "The rules are kept.", problems: [], typed: {} };
 }

@@ -5,7 +5,7 @@ import { readStaffHours } from "@/core/care/staffHours";
 import type { Problem } from "@/core/problem";
 import { houseRules } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
-import { type Outcome, failed, forbidden, recordChange } from "@/server/kit";
+import { type Outcome, failed, forbidden, recordChange, stale } from "@/server/kit";
 import { replanCare } from "./planCare";
 import { CARE_KEY, storedCareRules } from "./storedCareRules";
 
@@ -47,9 +47,21 @@ export async function saveCareRules(
   if (problems.length > 0) return failed("invalid", "The rules were not changed.", problems);
   return inTransaction(context, async (context) => {
     const { hall } = context;
+    await hall.hold("care rules");
     const before = await storedCareRules(hall);
-    if (before.version !== version)
-      return failed("stale", "Somebody changed the rules meanwhile. Look at them again before you change them.");
+    if (before.version !== version) {
+      const now: Record<string, unknown> = { rule: before.rule, ...before.limits };
+      const mine: Record<string, unknown> = { rule, ...limits };
+      return stale(
+        "Somebody changed the rules meanwhile. Nothing was changed; what you typed is still here.",
+        before.version,
+        Object.keys(now).flatMap((key) =>
+          now[key] === mine[key]
+            ? []
+            : [{ path: key, message: `you wrote “${String(mine[key])}”, it is now “${String(now[key])}”` }],
+        ),
+      );
+    }
     const value = {
       rule,
       limits,

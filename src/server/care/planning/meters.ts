@@ -5,7 +5,7 @@ import type { Problem } from "@/core/problem";
 import { isTaskOf, meterTaskOf, needNow } from "@/data/carePlanRows";
 import { barCare, bars, carePlan, careTasks } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
-import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
+import { type Outcome, failed, forbidden, notFound, recordChange, stale } from "@/server/kit";
 import { meterHouse } from "./meterHouse";
 import { replanCare } from "./planCare";
 import { storedCareRules } from "./storedCareRules";
@@ -118,9 +118,17 @@ export async function saveBarFactors(
     const { hall } = context;
     const bar = await hall.first(bars, { where: and(eq(bars.tag, form.tag), ne(bars.state, "retired")) });
     if (!bar) return notFound(`bar ${form.tag}`);
+    await hall.hold(`care of ${bar.id}`);
     const row = await hall.first(barCare, { where: eq(barCare.barId, bar.id), forUpdate: true });
     if ((row?.version ?? 0) !== form.version)
-      return failed("stale", "Somebody changed this meanwhile. Look at it again before you change it.");
+      return stale(
+        "Somebody changed this meanwhile. Nothing was changed; what you typed is still here.",
+        row?.version ?? 0,
+        [
+          { path: "use", message: `use: it is now “${row?.useFactor ?? ""}”` },
+          { path: "finish", message: `finish: it is now “${row?.finishFactor ?? ""}”` },
+        ],
+      );
     await hall.put(barCare, [barCare.barId], {
       barId: bar.id,
       useFactor,

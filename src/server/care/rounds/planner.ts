@@ -62,14 +62,31 @@ export async function crewHours(context: Context): Promise<{ id: string; name: s
   }));
 }
 
-/** Sets when somebody is in, week by week. */
-export async function saveStaffHours(context: Context, personId: string, text: string): Promise<Outcome<object>> {
+/**
+ * Sets when somebody is in, week by week.
+ *
+ * @param was what the screen showed; hours that somebody else set since then are not overwritten.
+ */
+export async function saveStaffHours(
+  context: Context,
+  personId: string,
+  text: string,
+  was?: string,
+): Promise<Outcome<object>> {
   if (!may(context, "care.plan")) return forbidden("plan rounds");
   const read = readStaffHours(text.slice(0, 2000));
   if (!read.ok) return failed("invalid", "The hours were not changed.", read.problems);
   if (!(await careCrew(context)).some(({ id }) => id === personId)) return notFound("such person in the crew");
   return inTransaction(context, async (context) => {
     const { hall } = context;
+    await hall.hold(`hours of ${personId}`);
+    const now = (await crewHours(context)).find(({ id }) => id === personId)?.text ?? "";
+    if (was !== undefined && now !== was.replaceAll("\r\n", "\n"))
+      return failed(
+        "stale",
+        `Somebody changed these hours meanwhile: ${now === "" ? "none" : now.replaceAll("\n", ", ")}. Nothing was changed; what you typed is still here. Save again to overwrite.`,
+        [],
+      );
     await hall.remove(staffHours, eq(staffHours.personId, personId));
     await hall.insert(
       staffHours,

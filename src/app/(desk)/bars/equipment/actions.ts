@@ -4,7 +4,7 @@ import { revalidatePath } from "next/cache";
 import { EQUIPMENT_FIELDS } from "@/core/equipment/equipmentFields";
 import { saveEquipment, weighPlate } from "@/server/equipment";
 import { requestContext } from "@/server/access";
-import type { FormState } from "@/ui/kit/formState";
+import { type FormState, refusedBy } from "@/ui/kit/formState";
 
 const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
 
@@ -18,7 +18,7 @@ export async function saveAction(_before: FormState, form: FormData): Promise<Fo
     version: Number(form.get("version")),
     texts: typed,
   });
-  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/", "layout");
   return { status: "done", message: `${result.key} kept.`, problems: [], typed: {} };
 }
@@ -27,7 +27,7 @@ export async function saveAction(_before: FormState, form: FormData): Promise<Fo
 export async function weighAction(_before: FormState, form: FormData): Promise<FormState> {
   const typed = { mark: textOf(form, "mark"), mass: textOf(form, "mass") };
   const result = await weighPlate(await requestContext(), { plateId: textOf(form, "plateId"), ...typed });
-  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/", "layout");
   return { status: "done", message: `${result.mark} kept.`, problems: [], typed: {} };
 }

@@ -5,7 +5,7 @@ import { RULE_NUMBER_KEYS } from "@/core/matching/houseRules";
 import { POLICY_KEYS } from "@/core/matching/policies";
 import { previewRules, saveMatchingRules } from "@/server/matching";
 import { requestContext } from "@/server/access";
-import type { FormState } from "@/ui/kit/formState";
+import { type FormState, refusedBy } from "@/ui/kit/formState";
 import type { Preview } from "@/ui/settings/HouseForm";
 
 const textsOf = (form: FormData) =>
@@ -23,7 +23,7 @@ export async function previewAction(form: FormData): Promise<Preview> {
 export async function houseAction(_before: FormState, form: FormData): Promise<FormState> {
   const typed = textsOf(form);
   const result = await saveMatchingRules(await requestContext(), typed, Number(form.get("version")));
-  if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed };
+  if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/", "layout");
   return { status: "done", message: "Kept.", problems: [], typed: {} };
 }
