@@ -20,10 +20,13 @@ import { massUnitsFromKg } from "../src/core/units/exactMass";
 import type { ArmChart } from "../src/core/setups/armChart";
 import {
   EIGHT_KINDS,
+  FORTY_KINDS,
   FOURTEEN_KINDS,
   inOrder,
+  jumps,
   pool,
   rotation,
+  sameLoad,
   scattered,
 } from "../src/core/loading/plan/instances.fixture";
 import { planOrder } from "../src/core/loading/plan/orderLifters";
@@ -197,14 +200,42 @@ async function main() {
     };
   });
   const mixed = [1, 2, 3].map((seed) => timed(() => planSession(scattered(seed, 24, [100, 320], FOURTEEN_KINDS))));
-  const orders = [
-    [1, 60, 120],
-    [2, 80, 160],
-    [3, 140, 200],
-  ].map(([seed, least, most]) => ({
-    name: `order-${seed}-${least}-${most}`,
-    ...timed(() => planOrder(rotation(seed!, [least!, most!]))),
-  }));
+  /** Within two seconds by the clock, as a screen plans. */
+  const inTime = <T>(work: (spent: () => number) => T) => {
+    const started = performance.now();
+    return timed(() => work(() => (performance.now() - started) / 2000));
+  };
+  const orders = (["any", "larger-inside"] as const).flatMap((order) =>
+    (
+      [
+        [1, 60, 120, EIGHT_KINDS],
+        [2, 80, 160, EIGHT_KINDS],
+        [3, 140, 200, EIGHT_KINDS],
+        [1, 60, 120, FOURTEEN_KINDS],
+        [2, 80, 160, FOURTEEN_KINDS],
+        [3, 140, 200, FOURTEEN_KINDS],
+      ] as const
+    ).map(([seed, least, most, plates]) => ({
+      name: `order-${seed}-${least}-${most}, ${plates.length} kinds, ${order}`,
+      ...inTime((spent) => planOrder({ ...rotation(seed, [least, most], { plates: [...plates] }), order }, { spent })),
+    })),
+  );
+  const named = (["any", "larger-inside"] as const).flatMap((order) =>
+    [EIGHT_KINDS, FOURTEEN_KINDS, FORTY_KINDS].flatMap((plates) =>
+      (
+        [
+          ["24 sets × 200 kg", sameLoad(24, 200, plates)],
+          ["200 sets × 160 kg", sameLoad(200, 160, plates)],
+          ["8 lifters to 200 kg in 20 kg jumps", jumps(8, 200, 20, plates)],
+          ["24 sets from 60 to 200 kg", scattered(1, 24, [60, 200], plates)],
+          ["200 sets from 40 to 160 kg", scattered(1, 200, [40, 160], plates)],
+        ] as const
+      ).map(([name, question]) => ({
+        name: `${name}, ${plates.length} kinds, ${order}`,
+        ...inTime((spent) => planSession({ ...question, order }, { spent })),
+      })),
+    ),
+  );
   const pools = [
     [4, 12],
     [8, 24],
@@ -271,6 +302,7 @@ async function main() {
         handled: answer.plan.handled,
         bound: answer.lowerBound,
       })),
+      named: named.map(({ name, ms, answer }) => ({ name, ms, handled: answer.handled, bound: answer.lowerBound })),
       pools,
       meters: { ms: meters.ms },
       packing: {

@@ -190,6 +190,9 @@ async function changeClass<T extends object>(
   });
 }
 
+/** Whoever assigns a class waits for it. */
+const ASSIGN_MS = 30_000;
+
 /** Works out who is where with what, and keeps it. */
 export async function assignTonight(context: Context, classId: string): Promise<Outcome<{ plan: PlannedClass }>> {
   if (!may(context, "class.edit")) return forbidden("assign classes");
@@ -202,19 +205,24 @@ export async function assignTonight(context: Context, classId: string): Promise<
     (await listStations(context)).items,
   ];
   if (asked.entries.length === 0) return failed("impossible", "Nobody is in this class yet.");
-  const plan = await compute(context, "classPlan", {
-    entries: asked.entries,
-    stations: stations.flatMap(({ key, name, kind, supportSpacingMm, nearPlace }) =>
-      row.capacities[key]
-        ? [{ key, name, kind: kind, supportSpacingMm, nearPlace, capacity: row.capacities[key] }]
-        : [],
-    ),
-    blocks: row.blocks,
-    bars: asked.bars,
-    placeOf: asked.placeOf,
-    rules,
-    today: context.clock.today,
-  });
+  const plan = await compute(
+    context,
+    "classPlan",
+    {
+      entries: asked.entries,
+      stations: stations.flatMap(({ key, name, kind, supportSpacingMm, nearPlace }) =>
+        row.capacities[key]
+          ? [{ key, name, kind: kind, supportSpacingMm, nearPlace, capacity: row.capacities[key] }]
+          : [],
+      ),
+      blocks: row.blocks,
+      bars: asked.bars,
+      placeOf: asked.placeOf,
+      rules,
+      today: context.clock.today,
+    },
+    { ms: ASSIGN_MS },
+  );
   return inTransaction(context, async (context) => {
     const { hall: tx } = context;
     const now = await tx.first(classes, { where: eq(classes.id, classId), forUpdate: true });

@@ -23,13 +23,13 @@ export function useOthers(view: RunView, hear: (answer: unknown) => void): boole
     if (isOver) return;
     const address = `/load/session/run/${id}`;
     let heardAt = -Infinity;
-    const here = () => (heardAt = performance.now());
+    const here = () => {
+      heardAt = performance.now();
+      setDeaf(false);
+    };
     const events = typeof EventSource === "undefined" ? null : new EventSource(`${address}/events`);
     if (events) {
-      events.onopen = () => {
-        here();
-        setDeaf(false);
-      };
+      events.onopen = here;
       events.addEventListener("here", here);
       events.onmessage = ({ data }: MessageEvent<string>) => {
         here();

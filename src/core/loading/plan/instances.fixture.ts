@@ -107,6 +107,36 @@ export function scattered(
   };
 }
 
+/** More kinds and pairs than anybody owns: not every choice of plates can be listed. */
+export const FORTY_KINDS = Array.from({ length: 40 }, (_, i) => inKg(0.5 + 0.5 * i, 100));
+
+/** The same load again and again. */
+export function sameLoad(sets: number, kg: number, plates: PlanPlate[]): SessionQuestion {
+  return {
+    ...common,
+    plates,
+    sets: Array.from({ length: sets }, (_, i) => ({
+      id: `${i}`,
+      targetUnits: massUnitsFromKg(kg),
+      setup: null,
+    })),
+  };
+}
+
+/** Lifters who all go up to one load in jumps, one after the other at each. */
+export function jumps(lifters: number, topKg: number, jumpKg: number, plates: PlanPlate[]): SessionQuestion {
+  const rounds = Math.floor(topKg / jumpKg);
+  return {
+    ...common,
+    plates,
+    sets: Array.from({ length: lifters * rounds }, (_, i) => ({
+      id: `${i}`,
+      targetUnits: massUnitsFromKg(jumpKg * (1 + Math.floor(i / lifters))),
+      setup: null,
+    })),
+  };
+}
+
 /** What a hall has to share among its stations: enough of the large, short of tens and of change. */
 export const HALL_PLATES = [
   inKg(25, 8),

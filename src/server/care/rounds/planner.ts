@@ -20,6 +20,9 @@ import {
 } from "@/server/kit";
 import { minutesLearned } from "./round";
 
+/** Whoever plans four weeks waits for it; on a busy machine that takes a while. */
+const PLAN_MS = 60_000;
+
 /** Rounds are planned so far ahead. */
 export const PLAN_DAYS = 28;
 
@@ -180,13 +183,18 @@ export async function planRounds(context: Context): Promise<Outcome<PlanResult>>
         })),
       );
   }).flat();
-  const packed = await compute(context, "careTurns", {
-    care: known,
-    windows,
-    setupMinutes: setupsOf([...tasks.values()].map(({ key }) => key)),
-    horizon: PLAN_DAYS,
-    earlyShare: EARLY_SHARE,
-  });
+  const packed = await compute(
+    context,
+    "careTurns",
+    {
+      care: known,
+      windows,
+      setupMinutes: setupsOf([...tasks.values()].map(({ key }) => key)),
+      horizon: PLAN_DAYS,
+      earlyShare: EARLY_SHARE,
+    },
+    { ms: PLAN_MS },
+  );
   const jobs = packed.turns.map(({ care, turn, due, windowId }) => ({
     ...known[care]!,
     turn,
