@@ -26,13 +26,13 @@ export interface House {
 }
 
 /** A cluster with the demonstration in it; its programs live at a set moment. */
-export async function openHouse(): Promise<House> {
+export async function openHouse({ isDurable = false } = {}): Promise<House> {
   const scratch = mkdtempSync(join(tmpdir(), "garrison-run-"));
   // PostgreSQL runs as a user of its own when we are root, and must be able to enter.
   chmodSync(scratch, 0o755);
   process.env.GARRISON_CLOCK_OFFSET_MS = String(new Date(MOMENT).getTime() - Date.now());
   const home = join(scratch, "data");
-  const start = () => startCluster(home, { isDurable: false, preferredPort: undefined });
+  const start = () => startCluster(home, { isDurable, preferredPort: undefined });
   let cluster = await start();
   const port = new URL(cluster.url).port;
   const ownerUrl = await ensureDatabase(cluster.url, "garrison");
@@ -44,7 +44,7 @@ export async function openHouse(): Promise<House> {
     scratch,
     restart: async () => {
       await cluster.stop();
-      cluster = await startCluster(home, { isDurable: false, preferredPort: Number(port) });
+      cluster = await startCluster(home, { isDurable, preferredPort: Number(port) });
     },
     close: async () => {
       await cluster.stop();
