@@ -18,7 +18,12 @@ vi.mock("next/navigation", () => {
     refresh: () => void (page.refreshed += 1),
     prefetch: () => {},
   };
-  return { useRouter: () => router, usePathname: () => page.path, useSearchParams: () => new URLSearchParams() };
+  return {
+    unstable_rethrow: () => {},
+    useRouter: () => router,
+    usePathname: () => page.path,
+    useSearchParams: () => new URLSearchParams(),
+  };
 });
 
 /** Where the screen went since the test began, and how often it asked for its page again. */

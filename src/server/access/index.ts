@@ -9,6 +9,7 @@ export { type BackupState, backupHour, backupState } from "./backups";
 export { type Actor, type Clock, type Context, inTransaction } from "./context";
 export { endNews, onNews } from "./news";
 export { may } from "./permissions";
+export { secondsToWait } from "./rate";
 export {
   becomePerson,
   contextOfCalendar,

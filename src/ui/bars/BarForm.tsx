@@ -1,14 +1,15 @@
 "use client";
 
-import { useActionState, useState } from "react";
+import { useState } from "react";
 import { BAR_FIELDS, FIELD_GROUPS, FIELD_KEYS, hasField, type FieldGroup, type FieldKey } from "@/core/bars/barFields";
 import { statedKey } from "@/core/bars/barRecord";
 import { FAMILIES, FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
 import { measurableKinds, QUANTITIES, quantityLabel } from "@/core/bars/quantities";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { FormField } from "./FormField";
+import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
   mode: "new" | "edit";
@@ -36,7 +37,7 @@ const GROUP_WORDS: Record<FieldGroup, string> = {
 
 /** Enters or changes a bar. Asks only what the family has; what was typed stays when the server refuses. */
 export function BarForm({ mode, texts, places, currency, action, back, barId, version }: Props) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const known = form.status === "refused" ? form.typed : texts;
   const [family, setFamily] = useState<FamilyKey>((texts.family as FamilyKey | undefined) ?? "all-round");
   const [sleeves, setSleeves] = useState(texts.sleeveRotation ?? "");

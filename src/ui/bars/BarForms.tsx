@@ -1,9 +1,9 @@
 "use client";
 
-import { useActionState } from "react";
 import type { BarState } from "@/core/bars/bar";
 import { Field, FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
 
 const STATE_WORDS: [BarState, string][] = [
   ["in-service", "in service"],
@@ -25,7 +25,7 @@ export function StateForm({
   version: number;
   action: FormAction;
 }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   return (
     <form action={send} className="grid gap-3">
       <input type="hidden" name="tag" value={tag} />

@@ -1,12 +1,12 @@
 "use client";
 
-import { useActionState } from "react";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
 
 /** Takes the last change of a bar back. */
 export function UndoForm({ tag, changeId, action }: { tag: string; changeId: string; action: FormAction }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   return (
     <form action={send} className="no-print flex items-center gap-2">
       <input type="hidden" name="tag" value={tag} />

@@ -1,14 +1,14 @@
 "use client";
 
-import { useActionState } from "react";
 import { trimmed } from "@/core/units/format";
 import type { SensorRow } from "@/server/care/air";
 import { Field, FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
 
 /** Readings of one place from a file. */
 export function ImportForm({ sensorKey, action }: { sensorKey: string; action: FormAction }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   return (
     <form action={send} className="grid content-start gap-2">
       <input type="hidden" name="sensor" value={sensorKey} />
@@ -40,7 +40,7 @@ export function ImportForm({ sensorKey, action }: { sensorKey: string; action: F
 
 /** What falls from the air at a place, and how far its steel lags behind. */
 export function SensorForm({ sensor, action }: { sensor: SensorRow; action: FormAction }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const fields = [
     ["chloride", "salt, mg/m² a day", sensor.chloride],
     ["so2", "sulphur dioxide, mg/m² a day", sensor.so2],

@@ -1,11 +1,11 @@
 "use client";
 
-import { useActionState } from "react";
 import type { Finding } from "@/server/care/findings";
 import { BarTag } from "../kit/BarTag";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
+import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
   findings: readonly Finding[];
@@ -15,7 +15,7 @@ interface Props {
 
 /** What somebody found wrong and nobody settled yet. */
 export function Findings({ findings, maySettle, action }: Props) {
-  const [form, settle, isPending] = useActionState(action, FRESH);
+  const [form, settle, isPending] = useFormAction(action);
   if (findings.length === 0) return null;
   return (
     <section className="sheet border-l-error mb-3 border-l-4 px-4 py-2" aria-label="Found and not settled">

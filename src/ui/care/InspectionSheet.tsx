@@ -1,6 +1,6 @@
 "use client";
 
-import { useActionState, useState } from "react";
+import { useState } from "react";
 import type { Bar } from "@/core/bars/bar";
 import {
   dialReadings,
@@ -18,7 +18,7 @@ import { FAMILIES } from "@/core/bars/families";
 import { fixed, trimmed } from "@/core/units/format";
 import type { BarCondition } from "@/server/care/records";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
 import { StateText } from "../kit/StateText";
@@ -26,6 +26,7 @@ import { BendPicture } from "./BendPicture";
 import { DIAL_READINGS, readInspection } from "./readInspection";
 import { PastInspections, type PastInspection } from "./PastInspections";
 import { RustScale } from "./RustScale";
+import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
   bar: Bar;
@@ -59,7 +60,7 @@ const angle = (i: number) => `${(360 / DIAL_READINGS) * i}°`;
 /** A bar looked at closely: what was found, what the rule says of it as it is typed, and what somebody decides. */
 export function InspectionSheet(props: Props) {
   const { bar, parts, limits, truth, mayInspect, mayOverride, idempotencyKey, action } = props;
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const [texts, setTexts] = useState<Record<string, string>>({});
   const known = { ...(form.status === "refused" ? form.typed : {}), ...texts };
   const set = (changes: Record<string, string>) => setTexts((before) => ({ ...before, ...changes }));

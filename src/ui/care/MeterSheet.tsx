@@ -1,6 +1,6 @@
 "use client";
 
-import { useActionState, useState } from "react";
+import { useState } from "react";
 import { CARE_RULES, type CareRule } from "@/core/care/needMeter";
 import { staffHoursText, type StaffHours } from "@/core/care/staffHours";
 import type { InspectionLimits } from "@/core/care/inspection";
@@ -9,8 +9,9 @@ import type { MeterItem } from "@/server/care/planning";
 import { BarTag } from "../kit/BarTag";
 import { dueText } from "../kit/dayText";
 import { Field, FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
+import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
   items: readonly MeterItem[];
@@ -191,7 +192,7 @@ function Forecast({ forecast, name }: { forecast: readonly number[]; name: strin
 
 /** What is worked out, and what somebody sets in its place. */
 function Factors({ item, action }: { item: MeterItem; action: FormAction }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const factor = (label: string) =>
     item.tasks.flatMap(({ need }) => need.factors).find((one) => one.label.includes(label))?.value ?? 1;
   return (
@@ -228,7 +229,7 @@ function Factors({ item, action }: { item: MeterItem; action: FormAction }) {
 }
 
 function Rules({ rules, mayRule, action }: { rules: Props["rules"]; mayRule: boolean; action: FormAction }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const limits = [
     ["watchTirMm", "watch over, mm runout"],
     ["quarantineTirMm", "quarantine over, mm runout"],

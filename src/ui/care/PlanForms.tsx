@@ -1,8 +1,8 @@
 "use client";
 
-import { useActionState } from "react";
 import { Field, FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
 
 export interface CrewMember {
   id: string;
@@ -28,7 +28,7 @@ export interface Reminder {
 
 /** Reminders, newest first, read in the program. */
 export function OutboxList({ outbox, action }: { outbox: readonly Reminder[]; action: FormAction }) {
-  const [, read, isPending] = useActionState(action, FRESH);
+  const [, read, isPending] = useFormAction(action);
   return (
     <section className="sheet p-4" aria-label="Reminders">
       <h2 className="font-bold">Reminders</h2>
@@ -60,7 +60,7 @@ export function OutboxList({ outbox, action }: { outbox: readonly Reminder[]; ac
 
 /** When one of the crew is in. */
 export function HoursForm({ person, action }: { person: CrewMember; action: FormAction }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   return (
     <form action={send} className="grid content-start gap-1">
       <input type="hidden" name="person" value={person.id} />
@@ -103,8 +103,8 @@ export function Links({
   link: FormAction;
   revoke: FormAction;
 }) {
-  const [made, make, isMaking] = useActionState(link, FRESH);
-  const [taken, take, isTaking] = useActionState(revoke, FRESH);
+  const [made, make, isMaking] = useFormAction(link);
+  const [taken, take, isTaking] = useFormAction(revoke);
   const base = publicUrl || (typeof location === "undefined" ? "" : location.origin);
   return (
     <section className="sheet p-4" aria-label="Calendars">

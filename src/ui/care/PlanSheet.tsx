@@ -1,11 +1,11 @@
 "use client";
 
-import { useActionState } from "react";
 import type { PlannedRound } from "@/server/care/rounds";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction, type FormState } from "../kit/formState";
+import type { FormAction, FormState } from "../kit/formState";
 import { HoursForm, Links, OutboxList, type CalendarLink, type CrewMember, type Reminder } from "./PlanForms";
 import { latenessOn, RoundWeeks } from "./RoundWeeks";
+import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
   rounds: readonly PlannedRound[];
@@ -22,7 +22,7 @@ interface Props {
 
 /** Four weeks of rounds: packed into the crew's hours, moved by hand, shared as a calendar. */
 export function PlanSheet({ rounds, days, crew, links, publicUrl, mayPlan, outbox, actions }: Props) {
-  const [planned, plan, isPlanning] = useActionState(actions.plan, FRESH);
+  const [planned, plan, isPlanning] = useFormAction(actions.plan);
   const lateness = rounds.reduce((sum, one) => sum + one.lateness, 0);
   // What was late before today nobody can mend.
   const already = rounds.reduce((sum, one) => sum + latenessOn(one, days[0]!), 0);

@@ -9,11 +9,12 @@ import {
   useSensors,
   type DragMoveEvent,
 } from "@dnd-kit/core";
-import { startTransition, useActionState, useState } from "react";
+import { startTransition, useState } from "react";
 import { WEEKDAYS } from "@/core/care/staffHours";
 import { daysBetween } from "@/core/units/hallDay";
 import type { PlannedRound } from "@/server/care/rounds";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
   rounds: readonly PlannedRound[];
@@ -30,7 +31,7 @@ export const latenessOn = ({ dues }: PlannedRound, day: string) =>
 
 /** Rounds by the week; each is moved to another day by dragging it or by choosing the day in it. */
 export function RoundWeeks({ rounds, days, mayPlan, action }: Props) {
-  const [moved, move] = useActionState(action, FRESH);
+  const [moved, move] = useFormAction(action);
   const [over, setOver] = useState<{ id: string; day: string } | null>(null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const blank = weekdayOf(days[0]!) - 1;

@@ -1,11 +1,11 @@
 "use client";
 
-import { useActionState } from "react";
 import type { SpotCheck } from "@/server/care/rounds";
 import { BarTag } from "../kit/BarTag";
 import { dayText } from "../kit/dayText";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
   checks: readonly SpotCheck[];
@@ -15,7 +15,7 @@ interface Props {
 
 /** Bars to look at every day: chalk left on, and the busiest. Two answers, one touch each. */
 export function SpotChecks({ checks, today, action }: Props) {
-  const [form, note, isPending] = useActionState(action, FRESH);
+  const [form, note, isPending] = useFormAction(action);
   const open = checks.filter(({ isLookedAt }) => !isLookedAt);
   if (checks.length === 0) return null;
   return (

@@ -1,7 +1,8 @@
 "use client";
 
-import { createContext, useActionState, useContext, type ReactNode } from "react";
-import { FRESH, type FormAction, type FormState } from "../kit/formState";
+import { createContext, useContext, type ReactNode } from "react";
+import type { FormAction, FormState } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
 
 interface Board {
   tick: (form: FormData) => void;
@@ -21,8 +22,8 @@ export function TickBoard({
   undoAction: FormAction;
   children: ReactNode;
 }) {
-  const [ticked, tick, isTicking] = useActionState(tickAction, FRESH);
-  const [undone, undo, isUndoing] = useActionState(undoAction, FRESH);
+  const [ticked, tick, isTicking] = useFormAction(tickAction);
+  const [undone, undo, isUndoing] = useFormAction(undoAction);
   const last = latest(ticked, undone);
   return (
     <BoardContext value={{ tick, undo, isPending: isTicking || isUndoing }}>

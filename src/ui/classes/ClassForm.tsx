@@ -1,8 +1,8 @@
 "use client";
 
-import { useActionState } from "react";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
   id: string | null;
@@ -15,7 +15,7 @@ interface Props {
 
 /** When a class is and where: blocks, and how many share each station. */
 export function ClassForm({ id, version, texts, stations, action }: Props) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const known = form.status === "refused" ? form.typed : texts;
   const field = (name: string, label: string, type = "text", className = "") => (
     <label className={`grid gap-1 text-sm ${className}`}>

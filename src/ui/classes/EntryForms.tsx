@@ -1,10 +1,11 @@
 "use client";
 
-import { useActionState, useState } from "react";
+import { useState } from "react";
 import { PURPOSES, PURPOSE_WORDS } from "@/core/matching/lifter";
 import type { ClassItem } from "@/server/classes";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
 
 interface Choice {
   key: string;
@@ -26,7 +27,7 @@ export function AddEntryForm({
   usual: Readonly<Record<string, string>>;
   action: FormAction;
 }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const [lifter, setLifter] = useState(lifters[0]?.key ?? "");
   const [lift, setLift] = useState(lifts[0]?.key ?? "");
   const load = usual[`${lifter} ${lift}`] ?? "";
@@ -116,7 +117,7 @@ export function LockForm({
   tags: readonly string[];
   action: FormAction;
 }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const select = "select select-sm min-h-11";
   return (
     <form
@@ -185,7 +186,7 @@ export function LockForm({
 
 /** Works the evening out. */
 export function AssignForm({ classId, isAgain, action }: { classId: string; isAgain: boolean; action: FormAction }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   return (
     <form action={send} className="flex flex-wrap items-center gap-3">
       <input type="hidden" name="classId" value={classId} />

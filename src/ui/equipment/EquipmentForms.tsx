@@ -1,12 +1,13 @@
 "use client";
 
-import { useActionState, useId } from "react";
+import { useId } from "react";
 import type { FieldDef } from "@/core/bars/barFields";
 import { EQUIPMENT_FIELDS, type EquipmentKind } from "@/core/equipment/equipmentFields";
 import { FormField } from "../bars/FormField";
 import { FieldsForm } from "../kit/FieldsForm";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
   kind: EquipmentKind;
@@ -26,7 +27,7 @@ const MASS: FieldDef = { kind: "mass", group: "identity", label: "it weighs", hi
 
 /** One plate on the scale. */
 export function WeighForm({ plateId, action }: { plateId: string; action: FormAction }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const unique = useId();
   return (
     <form action={send} key={`${form.status}${form.message}`} className="flex flex-wrap items-end gap-3">

@@ -1,10 +1,11 @@
 "use client";
 
-import { useActionState, useId } from "react";
+import { useId } from "react";
 import type { FieldDef } from "@/core/bars/barFields";
 import { FormField } from "../bars/FormField";
 import { FormMessage } from "./FormParts";
-import { FRESH, type FormAction } from "./formState";
+import type { FormAction } from "./formState";
+import { useFormAction } from "./useFormAction";
 
 interface Props {
   defs: Record<string, FieldDef>;
@@ -20,7 +21,7 @@ interface Props {
 
 /** Enters or changes whatever is described by fields; what was typed stays when the server refuses. */
 export function FieldsForm({ defs, id, version, texts, action, fixed = [], more = {} }: Props) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const known = form.status === "refused" ? form.typed : texts;
   const unique = useId();
   const asked = Object.entries(defs).filter(([key]) => id === null || !fixed.includes(key));

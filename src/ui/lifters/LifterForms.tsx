@@ -1,8 +1,8 @@
 "use client";
 
-import { useActionState } from "react";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
 
 /** What a coach has seen this lifter do. */
 export function ConfirmForm({
@@ -16,7 +16,7 @@ export function ConfirmForm({
   confirmable: readonly { key: string; words: string }[];
   action: FormAction;
 }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   return (
     <form action={send} className="grid gap-2 text-sm">
       <input type="hidden" name="lifter" value={lifter} />
@@ -54,7 +54,7 @@ export function UseForm({
   today: string;
   action: FormAction;
 }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   return (
     <form action={send} key={form.status + form.message} className="flex flex-wrap items-end gap-2 text-sm">
       <input type="hidden" name="lifter" value={lifter} />
@@ -90,7 +90,7 @@ export function UseForm({
 
 /** Takes everything personal away; asks before. */
 export function EraseForm({ lifter, action }: { lifter: string; action: FormAction }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   return (
     <form action={send} className="border-base-300 mt-4 flex flex-wrap items-center gap-3 border-t pt-3 text-sm">
       <input type="hidden" name="lifter" value={lifter} />

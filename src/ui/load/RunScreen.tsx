@@ -1,6 +1,6 @@
 "use client";
 
-import { useActionState, useCallback, useMemo, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import type { Bar } from "@/core/bars/bar";
 import { changesOfRun, currentSet, lastClosed, onBarNow, type RunSet } from "@/core/loading/run/runState";
 import { stepRun } from "@/core/loading/run/runStep";
@@ -10,7 +10,7 @@ import { kgFromMassUnits } from "@/core/units/exactMass";
 import type { RunView } from "@/server/loading";
 import { KnurlPatterns } from "../kit/BarDrawing";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { PrintButton } from "../kit/PrintButton";
 import { useOutbox } from "../kit/useOutbox";
@@ -22,6 +22,7 @@ import { DRAWN_DIAMETER_MM, DRAWN_THICKNESS_MM, Sleeve, type PlateFace } from ".
 import { kg, RunNow } from "./RunNow";
 import { RunTipping } from "./RunTipping";
 import { useOthers } from "./useOthers";
+import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
   first: RunView;
@@ -196,7 +197,7 @@ function previousSetup(sets: readonly RunSet[], set: RunSet): Pick<RunSet, "setu
 }
 
 function End({ id, action, word, isMain }: { id: string; action: FormAction; word: string; isMain?: boolean }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   return (
     <form action={send} className="flex flex-wrap items-center gap-3">
       <input type="hidden" name="id" value={id} />

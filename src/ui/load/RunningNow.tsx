@@ -1,9 +1,9 @@
 "use client";
 
-import { useActionState } from "react";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
+import { useFormAction } from "../kit/useFormAction";
 
 export interface RunningSession {
   id: string;
@@ -16,7 +16,7 @@ export interface RunningSession {
 
 /** Sessions that are on: to go back to, or to end. */
 export function RunningNow({ running, endAction }: { running: readonly RunningSession[]; endAction: FormAction }) {
-  const [form, end, isPending] = useActionState(endAction, FRESH);
+  const [form, end, isPending] = useFormAction(endAction);
   return (
     <section className="sheet no-print border-l-accent mb-3 border-l-4 px-4 py-2" aria-label="On now">
       <h2 className="sr-only">On now</h2>
@@ -46,7 +46,7 @@ export function RunningNow({ running, endAction }: { running: readonly RunningSe
 
 /** Starts the session that the page shows. */
 export function BeginRun({ search, action }: { search: Record<string, string | undefined>; action: FormAction }) {
-  const [form, begin, isPending] = useActionState(action, FRESH);
+  const [form, begin, isPending] = useFormAction(action);
   return (
     <form action={begin} className="flex flex-wrap items-center gap-2">
       {Object.entries(search).map(([key, value]) =>

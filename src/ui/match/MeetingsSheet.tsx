@@ -1,9 +1,10 @@
 "use client";
 
-import { useActionState, useId } from "react";
+import { useId } from "react";
 import { MEETING_QUANTITIES, rangeWords, type MeetingQuantity, type MeetingSpec } from "@/core/matching/meetingSpec";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
 
 export interface MeetingItem {
   /** Null for rules that come with the program. */
@@ -83,7 +84,7 @@ function specWords({ ranges, marks }: MeetingSpec): string {
 }
 
 function MeetingForm({ item, lifts, action }: { item: MeetingItem | null; lifts: Props["lifts"]; action: FormAction }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const id = useId();
   const typed = form.status === "refused" ? form.typed : null;
   const chosen = typed ? (typed.lifts ?? "").split(" ") : (item?.lifts ?? []);

@@ -1,14 +1,15 @@
 "use client";
 
-import { useActionState, useRef, useState, useTransition } from "react";
+import { useRef, useState, useTransition } from "react";
 import type { Flip } from "@/core/matching/flips";
 import { RULE_NUMBER_KEYS, RULE_NUMBERS, type MatchingRules } from "@/core/matching/houseRules";
 import { POLICY_KEYS, POLICIES, type Policy } from "@/core/matching/policies";
 import { trimmed } from "@/core/units/format";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
 import { VerdictText } from "../kit/VerdictText";
 import { RuleNumber } from "./RuleNumber";
+import { useFormAction } from "../kit/useFormAction";
 
 export type Preview = { ok: true; flips: Flip[]; graded: number } | { ok: false; message: string };
 
@@ -25,7 +26,7 @@ const MAX_SHOWN = 60;
 
 /** Where practitioners disagree: the sides with a sentence for and against each, and what a change would flip. */
 export function HouseForm({ rules, version, mayEdit, action, preview }: Props) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const [looked, setLooked] = useState<Preview | null>(null);
   const [isLooking, startLooking] = useTransition();
   const own = useRef<HTMLFormElement>(null);

@@ -1,11 +1,11 @@
 "use client";
 
-import { useActionState } from "react";
 import { QUANTITIES, QUANTITY_KINDS } from "@/core/bars/quantities";
 import { STARTING_TOLERANCES, type Tolerances } from "@/core/bars/tolerances";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
 import { RuleNumber } from "./RuleNumber";
+import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
   tolerances: Tolerances;
@@ -17,7 +17,7 @@ interface Props {
 
 /** The house's rules for measuring and comparing: tolerances, and what counts as a noticeable difference. */
 export function RulesForm({ tolerances, noticeableMm, version, mayEdit, action }: Props) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const rows = [
     { path: "noticeableMm", label: "noticeable difference in slack", unit: "mm", value: noticeableMm },
     ...QUANTITY_KINDS.flatMap((kind) =>

@@ -1,6 +1,6 @@
 "use client";
 
-import { useActionState, useState } from "react";
+import { useState } from "react";
 import type { FieldDef } from "@/core/bars/barFields";
 import {
   readInstrument,
@@ -11,7 +11,8 @@ import {
 import { fixed } from "@/core/units/format";
 import { FormField } from "../bars/FormField";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
 
 interface Row {
   name: string;
@@ -50,7 +51,7 @@ const textOf = (rows: readonly Row[]) =>
 
 /** Measures a bar's marks and pins once, left and right, by hand or with the simulated gauge and tape. */
 export function CalibrateForm({ tag, version, kind, texts, defs, truth, seed, action }: Props) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const known = form.status === "refused" ? form.typed : texts;
   const problemsOf = (key: string) => form.problems.filter(({ path }) => path === key).map(({ message }) => message);
   return (

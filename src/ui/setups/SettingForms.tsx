@@ -1,10 +1,11 @@
 "use client";
 
-import { useActionState, useState } from "react";
+import { useState } from "react";
 import type { Setting, SetupOption } from "@/core/setups/setupOptions";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
+import { useFormAction } from "../kit/useFormAction";
 
 /** Keeps the setting on the screen for the lifter; the J-cup hole as it was used or as the rule says. */
 export function KeepForm({
@@ -30,7 +31,7 @@ export function KeepForm({
   plateMm: number;
   action: FormAction;
 }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const [station, setStation] = useState(at);
   const hole = stations.find(({ key }) => key === station)?.hole ?? null;
   const card = form.typed.id;
@@ -109,7 +110,7 @@ export function StandForm({
   hasSides: boolean;
   action: FormAction;
 }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const asked = options.filter(({ isLength, choices }) => !isLength && choices.length > 1);
   const fixed = options.filter(({ isLength, choices }) => !isLength && choices.length === 1);
   const sides = hasSides ? (["left", "right"] as const) : (["left"] as const);
@@ -180,7 +181,7 @@ export function CopyForm({
   lifters: readonly { key: string; name: string; apartMm: number | null }[];
   action: FormAction;
 }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   return (
     <form action={send} className="flex flex-wrap items-center gap-2 text-sm">
       <input type="hidden" name="id" value={id} />

@@ -1,13 +1,13 @@
 "use client";
 
-import { useActionState } from "react";
 import type { ListedPlace, ListedStored } from "@/server/setups";
 import { FormMessage } from "../kit/FormParts";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
 
 /** Counts the loose parts of one bar. */
 export function PutAwayForm({ bar, isOff, action }: { bar: ListedStored; isOff: boolean; action: FormAction }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   const { lastPutAway } = bar;
   return (
     <form action={send} aria-label={`Put ${bar.tag} away`} className="flex flex-wrap items-end gap-x-3 gap-y-2">
@@ -52,7 +52,7 @@ export function HangForm({
   places: readonly ListedPlace[];
   action: FormAction;
 }) {
-  const [form, send, isPending] = useActionState(action, FRESH);
+  const [form, send, isPending] = useFormAction(action);
   return (
     <form action={send} className="flex flex-wrap items-end gap-2 text-sm">
       <label className="grid gap-1">

@@ -1,10 +1,10 @@
 "use client";
 
-import { useActionState } from "react";
 import { groupBy } from "@/core/collections/groupBy";
 import type { SpotCheck } from "@/server/care/rounds";
-import { FRESH, type FormAction } from "../kit/formState";
+import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
+import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
   bars: readonly { tag: string; name: string; place: string | null }[];
@@ -15,7 +15,7 @@ interface Props {
 
 /** A spot check by whoever passes: touch the bar that has chalk on it. */
 export function ChalkScreen({ bars, toLookAt, action }: Props) {
-  const [form, note, isPending] = useActionState(action, FRESH);
+  const [form, note, isPending] = useFormAction(action);
   return (
     <main className="flex min-h-screen flex-col gap-[2vh] px-[3vw] py-[3vh]">
       <header className="flex flex-wrap items-baseline justify-between gap-4">

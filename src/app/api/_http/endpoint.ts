@@ -2,7 +2,7 @@ import "server-only";
 import type Joi from "joi";
 import { checked, ERROR_STATUS, errorBody, type ErrorCode, type Problem } from "@/api/problems";
 import type { RouteSpec } from "@/api/routes";
-import { isUnavailable, log, may, requestContextOf, type Context } from "@/server/access";
+import { isUnavailable, log, may, requestContextOf, secondsToWait, type Context } from "@/server/access";
 import { MAX_FILE_BYTES } from "./readFile";
 import { TooBusy, TookTooLong } from "@/server/computing";
 import { type Failed, forbidden } from "@/server/kit";
@@ -59,6 +59,14 @@ export function endpoint<Query = unknown, Body = unknown>(
     try {
       // Who is asking comes before a byte of the body is read.
       context = await requestContextOf(request);
+      // Sessions of people are no programs; tokens are counted.
+      const seconds = context.asker.startsWith("token ")
+        ? secondsToWait(context.asker, context.clock.now().getTime())
+        : null;
+      if (seconds !== null)
+        return answer(refuse("too-many-requests", "That is more than 3000 requests in a minute."), {
+          "Retry-After": String(seconds),
+        });
       if (needs && !may(context, needs.action)) return answer(refusalOf(forbidden(needs.words)));
       const query = checkedQuery(request, querySchema);
       if (!query.ok) return answer(query.refusal);

@@ -284,6 +284,20 @@ describe("larger sessions", () => {
       if (searched.isProven) expect(searched.handled).toBe(plan.handled);
     }
   });
+  it.each([0, 1, 5, 40, 400])(
+    "answer when time is over after %i looks at the clock, with a bound that holds",
+    (looks) => {
+      const many = Array.from({ length: 24 }, (_, i) => plate(1.25 + i * 0.5, 8, 12 + i));
+      const targets = Array.from({ length: 30 }, (_, i) => 40 + ((7 * i) % 29) * 5.5);
+      for (const order of ["any", "larger-inside"] as const) {
+        const question = session(many, targets, { endsEmpty: true, roomMm: 380, order });
+        let asked = 0;
+        const plan = planSession(question, { spent: () => ((asked += 1) > looks ? 1 : 0) });
+        check(question, plan);
+        expect(plan.sets.every(({ errorUnits }) => errorUnits <= 0)).toBe(true);
+      }
+    },
+  );
   it("with more kinds than can be listed still keep every promise but the proof", () => {
     const many = Array.from({ length: 30 }, (_, i) => plate(1.25 + i * 0.625, 60));
     const question = session(many, [100, 400, 250, 900], { endsEmpty: true });

@@ -87,7 +87,11 @@ class SessionPlanner {
     this.spent = options.spent ?? (() => 0);
     this.isOver = () => this.spent() >= 1;
     this.isProofOver = () => this.spent() >= PROOF_SHARE;
-    this.bySet = sideWaysOf(question, () => this.spent() >= PROOF_SHARE / 2);
+    this.bySet = sideWaysOf(
+      question,
+      () => this.spent() >= PROOF_SHARE / 2,
+      () => this.spent() >= PROOF_SHARE,
+    );
     this.isAny = order === "any";
     const { groups, isWhole } = groupsOf(plates, order);
     this.groups = groups;

@@ -6,10 +6,15 @@ import { SideFinder, type SideWays } from "./sideWays";
  * What each set is loaded to, with every choice of plates that does it; sets that ask for the same with the same plates
  * at hand share one list.
  *
- * @param isOver where not every choice could be listed, single loads are asked for until then
+ * @param isOver from then on not every choice is listed, and the single load says what is nearest
+ * @param isLate from then on even that takes too long, and the heaviest that still fit are taken one after the other
  * @returns choices of one side by set, with the nearest that is reached in mass units
  */
-export function sideWaysOf(question: SessionQuestion, isOver: () => boolean = () => false): SideWays[] {
+export function sideWaysOf(
+  question: SessionQuestion,
+  isOver: () => boolean = () => false,
+  isLate: () => boolean = () => false,
+): SideWays[] {
   const { sets, plates, roomMm, barUnits, clampPairUnits } = question;
   const slackUnits = Math.floor((question.toleranceUnits ?? 0) / 2);
   const limits = sets.map(({ targetUnits }) => Math.max(0, Math.floor((targetUnits - barUnits - clampPairUnits) / 2)));
@@ -23,20 +28,49 @@ export function sideWaysOf(question: SessionQuestion, isOver: () => boolean = ()
     const asked = `${key};${limits[i]}`;
     let answer = known.get(asked);
     if (!answer) {
+      if (isLate()) {
+        answer = heaviestThatFit(question, pairs, limits[i]!);
+        known.set(asked, answer);
+        return answer;
+      }
+      if (isOver()) {
+        // No time for every choice: what the single load says, and no more.
+        answer = withSingleLoad(nothing(plates.length), null, question, pairs, limits[i]!);
+        known.set(asked, answer);
+        return answer;
+      }
       let finder = finders.get(key);
       if (!finder) finders.set(key, (finder = new SideFinder(plates, pairs, roomMm, most, slackUnits)));
       answer = finder.atOrBelow(limits[i]!);
       // Where not every choice could be listed, the single load says what can be reached; it may take its time.
-      if (answer.isCut && !isOver()) answer = withSingleLoad(answer, finder, question, pairs, limits[i]!);
+      if (answer.isCut) answer = withSingleLoad(answer, finder, question, pairs, limits[i]!);
       known.set(asked, answer);
     }
     return answer;
   });
 }
 
+/** Near, at once, and never over: not the nearest there is. */
+function heaviestThatFit({ plates, roomMm }: SessionQuestion, pairs: readonly number[], limitUnits: number): SideWays {
+  const counts = new Uint8Array(plates.length);
+  let [left, room] = [limitUnits, roomMm ?? Infinity];
+  for (const k of plates.map((_, place) => place).sort((a, b) => plates[b]!.massUnits - plates[a]!.massUnits)) {
+    const { massUnits, thicknessMm } = plates[k]!;
+    const byRoom = thicknessMm > 0 ? Math.floor((room + 1e-9) / thicknessMm) : Infinity;
+    const count = Math.max(0, Math.min(pairs[k]!, Math.floor(left / massUnits), byRoom));
+    counts[k] = count;
+    left -= count * massUnits;
+    room -= count * thicknessMm;
+  }
+  return { massUnits: limitUnits - left, ways: [counts], isCut: true };
+}
+
+/** The empty sleeve, with nobody knowing better. */
+const nothing = (kinds: number): SideWays => ({ massUnits: 0, ways: [new Uint8Array(kinds)], isCut: true });
+
 function withSingleLoad(
   answer: SideWays,
-  finder: SideFinder,
+  finder: SideFinder | null,
   { plates, roomMm }: SessionQuestion,
   pairs: readonly number[],
   limitUnits: number,
@@ -65,6 +99,7 @@ function withSingleLoad(
   const place = new Map(plates.map(({ id }, k) => [id, k]));
   for (const id of single.perSide) counts[place.get(id)!]! += 1;
   const massUnits = single.achievedUnits / 2;
+  if (!finder) return { massUnits, ways: [counts], isCut: true };
   const { ways } = massUnits === answer.massUnits ? answer : finder.around(massUnits);
   const others = ways.filter((way) => way.some((n, k) => n !== counts[k]));
   return { massUnits, ways: [counts, ...others], isCut: true };
