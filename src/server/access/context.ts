@@ -3,6 +3,7 @@ import type { ClimateClass } from "@/core/care/climateClass";
 import { type HallDay, hallDayAt } from "@/core/units/hallDay";
 import type { HallDb } from "@/data/hallDb";
 import type { Log } from "@/data/log";
+import { forgetHall } from "./keptHalls";
 import type { Role } from "./permissions";
 
 /** Somebody who asks for something, and the hall they ask in. */
@@ -53,6 +54,8 @@ export function clockIn(timeZone: string, now: () => Date): Clock {
  * Everything done inside happens, or nothing does. Name the inner context `context` as well: the outer one, whose work
  * would not be part of the transaction, is then out of reach. Within a transaction it is a savepoint of that one.
  */
-export function inTransaction<T>(context: Context, work: (context: Context) => Promise<T>): Promise<T> {
-  return context.hall.transaction((hall) => work({ ...context, hall }));
+export async function inTransaction<T>(context: Context, work: (context: Context) => Promise<T>): Promise<T> {
+  const result = await context.hall.transaction((hall) => work({ ...context, hall }));
+  forgetHall(context.hall.hallId);
+  return result;
 }

@@ -6,6 +6,7 @@ export { closeDatabase as closeConnections, databaseAnswers as isReady } from "@
 export { isUnavailable } from "@/data/unavailable";
 export { log } from "@/data/log";
 export { type BackupState, backupHour, backupState } from "./backups";
+export { keptBriefly } from "./briefly";
 export { type Actor, type Clock, type Context, inTransaction } from "./context";
 export { endNews, onNews } from "./news";
 export { may } from "./permissions";
