@@ -7,6 +7,7 @@ import { onNews } from "./news";
 const LONGEST_MS = 5_000;
 /** Halls that are kept at once. */
 const MAX_HALLS = 500;
+const MAX_NAMES = 100;
 
 /**
  * What every page shows and few writes change, kept for a few seconds: until anything of the hall is written, by this
@@ -26,6 +27,8 @@ export function keptBriefly<T>(context: Context, name: string, read: () => Promi
   const known = hall.get(key);
   if (known && performance.now() - known.readAt < LONGEST_MS) return known.value as Promise<T>;
   const value = read();
+  // A name may hold what was asked for: of many the oldest go.
+  if (hall.size >= MAX_NAMES) hall.delete(hall.keys().next().value!);
   const fresh = { readAt: performance.now(), value };
   hall.set(key, fresh);
   value.catch(() => hall.get(key) === fresh && hall.delete(key));

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { barsByTag, wallBars, wallFacts } from "@/server/bars";
-import { may, requestContext } from "@/server/access";
+import { keptBriefly, may, requestContext } from "@/server/access";
 import { Wall } from "@/ui/bars/Wall";
 import { readWallQuery } from "@/core/bars/wallQuery";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
@@ -17,8 +17,10 @@ export default async function BarsPage({ searchParams }: { searchParams: SearchP
   const search = await readSearch(searchParams);
   const query = readWallQuery(search);
   const [{ items, total }, facts, picked] = await Promise.all([
-    wallBars(context, query, { count: WHOLE, ofMany: FIRST }),
-    wallFacts(context),
+    keptBriefly(context, `wall ${JSON.stringify(query)}`, () =>
+      wallBars(context, query, { count: WHOLE, ofMany: FIRST }),
+    ),
+    keptBriefly(context, "wall facts", () => wallFacts(context)),
     barsByTag(context, query.picked),
   ]);
   return (
