@@ -63,7 +63,7 @@ beforeAll(async () => {
 
 describe("every action, sent what nobody types", () => {
   it.each(files)("%s answers or leads on, and never breaks", async (file) => {
-    const module = modules[`./${file}`]!;
+    const actions = modules[`./${file}`]!;
     const names = [...new Set([...fieldsOf(file), "id", "tag", "key", "version", "reason"])];
     const next = seededNumbers(SEED);
     const text = () =>
@@ -72,7 +72,7 @@ describe("every action, sent what nobody types", () => {
         : next() < 0.15
           ? made.bar.id
           : HOSTILE_TEXTS[Math.floor(next() * HOSTILE_TEXTS.length)]!;
-    for (const [name, action] of Object.entries(module)) {
+    for (const [name, action] of Object.entries(actions)) {
       if (typeof action !== "function") continue;
       for (let round = 0; round < ROUNDS; round += 1) {
         edge.context = made.context(round % 4 === 3 ? "care" : "manager");
@@ -91,6 +91,6 @@ describe("every action, sent what nobody types", () => {
         }
       }
     }
-    expect(Object.keys(module).length).toBeGreaterThan(0);
+    expect(Object.keys(actions).length).toBeGreaterThan(0);
   });
 });

@@ -7,7 +7,8 @@ import { barFromRow, effectiveQuantities } from "@/data/barRows";
 import { barMeasurements, barQuantities, bars } from "@/data/schema";
 import type { Context } from "@/server/access";
 import { changesOf, namesById } from "@/server/kit";
-import { type ListedBar, withQuantities } from "./bars";
+import { withQuantities } from "./bars";
+import type { ListedBar } from "./listedBar";
 
 export interface BarMeasurement {
   id: string;

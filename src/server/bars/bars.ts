@@ -8,16 +8,8 @@ import type { HallDb } from "@/data/hallDb";
 import { barQuantities, bars } from "@/data/schema";
 import type { Context } from "@/server/access";
 import { placesById } from "@/server/kit";
+import type { ListedBar } from "./listedBar";
 import { keptWall } from "./wallCache";
-
-/** A bar of the list: what the computation needs, and where it hangs. */
-export interface ListedBar {
-  id: string;
-  bar: Bar;
-  place: string | null;
-  placeOrder: number;
-  version: number;
-}
 
 export interface BarPage {
   items: ListedBar[];

@@ -7,7 +7,6 @@ export { type BarDetails, barDetails, latestOfEach } from "./barPage";
 export { planCareOf, refreshEffective, writeRecords, writeRecordsWithoutCare } from "./barRows";
 export { changeBarState } from "./barState";
 export {
-  type ListedBar,
   barById,
   barsByTag,
   barsInState,
@@ -18,6 +17,7 @@ export {
   listBars,
   withQuantities,
 } from "./bars";
+export type { ListedBar } from "./listedBar";
 export { editBar } from "./editBar";
 export { insertBars, insertMeasurements } from "./insertBars";
 export { type Measuring, measureBar } from "./measureBar";

@@ -8,7 +8,8 @@ import { readWallQuery, WALL_SORTS, type WallQuery } from "@/core/bars/wallQuery
 import { makeContexts } from "@/server/access/context.fixture";
 import { changeBarState } from "./barState";
 import { enterBars } from "./addBars";
-import { type ListedBar, listBars } from "./bars";
+import { listBars } from "./bars";
+import type { ListedBar } from "./listedBar";
 import { wallBars, wallFacts } from "./wall";
 
 let made: Awaited<ReturnType<typeof makeContexts>>;

@@ -2,7 +2,7 @@ import "server-only";
 import { ne, sql } from "drizzle-orm";
 import type { HallDb } from "@/data/hallDb";
 import { bars, places } from "@/data/schema";
-import type { ListedBar } from "./bars";
+import type { ListedBar } from "./listedBar";
 
 interface Kept {
   stamp: string;

@@ -1,6 +1,6 @@
 import { KG_PER_LB } from "../../units/constants";
 import { massUnitsFromKg } from "../../units/exactMass";
-import type { OrderQuestion } from "./orderLifters";
+import type { OrderQuestion } from "./orderQuestion";
 import type { PoolQuestion } from "./poolQuestion";
 import type { PlanPlate, SessionQuestion } from "./sessionQuestion";
 

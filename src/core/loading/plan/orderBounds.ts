@@ -1,5 +1,5 @@
 import { Numbering, windowCost } from "./nestedPlan";
-import type { OrderQuestion } from "./orderLifters";
+import type { OrderQuestion } from "./orderQuestion";
 import { leastBetween, plateCount } from "./relaxed";
 import type { PlanSet } from "./sessionQuestion";
 import { sideWaysOf } from "./sessionWays";

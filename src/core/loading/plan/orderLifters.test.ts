@@ -4,7 +4,8 @@ import { massUnitsFromKg } from "../../units/exactMass";
 import { ladder } from "../ladder";
 import { changeovers } from "./changeovers";
 import { rotation } from "./instances.fixture";
-import { planOrder, type OrderQuestion } from "./orderLifters";
+import { planOrder } from "./orderLifters";
+import type { OrderQuestion } from "./orderQuestion";
 import { planSession } from "./planSession";
 
 const plates = [20, 15, 10, 5, 2.5, 1.25].map((kg) => ({

@@ -1,13 +1,8 @@
 import { changeovers } from "./changeovers";
 import { OrderBounds } from "./orderBounds";
+import type { OrderQuestion } from "./orderQuestion";
 import { planSession } from "./planSession";
-import type { PlanSet, SessionPlan, SessionQuestion } from "./sessionQuestion";
-
-/** A session of several lifters who lift in the same order every round. */
-export interface OrderQuestion extends Omit<SessionQuestion, "sets"> {
-  /** By round, then by lifter as they were named; null where a lifter has no set in a round. */
-  rounds: readonly (readonly (PlanSet | null)[])[];
-}
+import type { SessionPlan, SessionQuestion } from "./sessionQuestion";
 
 export interface OrderPlan {
   /** Lifters by their place in the question, in the order they lift. */
