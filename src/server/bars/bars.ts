@@ -1,7 +1,7 @@
 import "server-only";
 import { and, asc, eq, inArray, ne, sql } from "drizzle-orm";
 import { cache } from "react";
-import type { Bar, BarState } from "@/core/bars/bar";
+import type { BarState } from "@/core/bars/bar";
 import { groupBy } from "@/core/collections/groupBy";
 import { type BarRow, barFromRow, storedQuantities } from "@/data/barRows";
 import type { HallDb } from "@/data/hallDb";
