@@ -26,7 +26,7 @@ const SCREENS = [
 ];
 /** Touches on their way at once, and how many of them a killing finds. */
 const HANDS = 4;
-const TOUCHES = 12;
+const TOUCHES = 8;
 
 let house: House;
 let program: Program;

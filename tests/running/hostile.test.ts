@@ -7,7 +7,7 @@ import { openHouse, startProgram, type House, type Program } from "./program.fix
 
 const SEED = Number(process.env.TEST_SEED ?? 20_261_127);
 /** Times each address is asked with other values. */
-const ROUNDS = 6;
+const ROUNDS = 3;
 
 let house: House;
 let program: Program;
