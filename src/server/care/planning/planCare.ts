@@ -1,5 +1,5 @@
 import "server-only";
-import { and, inArray, isNull, ne, sql } from "drizzle-orm";
+import { and, asc, inArray, isNull, ne, sql } from "drizzle-orm";
 import type { BarRow } from "@/data/barRows";
 import { carePlanRow } from "@/data/carePlanRows";
 import type { HallDb } from "@/data/hallDb";
@@ -16,22 +16,24 @@ export async function planCare(context: Context, rows: readonly BarRow[]): Promi
   const { hall } = context;
   const house = await careHouse(context);
   const ids = rows.map(({ id }) => id);
-  const [tasks, done] = [await hall.rows(careTasks), await lastDone(hall, ids)];
-  const plan = rows.flatMap((row) =>
-    tasks.flatMap((task) => carePlanRow(row, task, house, done.get(keyOf(row.id, task.id)) ?? null) ?? []),
-  );
-  // What stays as it is is not touched: whoever ticks it off meanwhile need not wait.
-  const known = new Map(
-    (await hall.rows(carePlan, { where: inArray(carePlan.barId, ids) })).map((row) => [
-      keyOf(row.barId, row.taskId),
-      row as Record<string, unknown>,
-    ]),
-  );
-  const differs = (row: (typeof plan)[number]) => {
-    const now = known.get(keyOf(row.barId, row.taskId));
-    return !now || Object.entries(row).some(([key, value]) => (now[key] ?? null) !== (value ?? null));
+  const tasks = await hall.rows(careTasks);
+  const workedOut = async () => {
+    const done = await lastDone(hall, ids);
+    return rows.flatMap((row) =>
+      tasks.flatMap((task) => carePlanRow(row, task, house, done.get(keyOf(row.id, task.id)) ?? null) ?? []),
+    );
   };
-  await hall.putMany(carePlan, [carePlan.barId, carePlan.taskId], plan.filter(differs));
+  const known = byKey(await hall.rows(carePlan, { where: inArray(carePlan.barId, ids) }));
+  let plan = await workedOut();
+  // What stays as it is is not touched: whoever ticks it off meanwhile need not wait.
+  const touched = barsOf(plan.filter((row) => differs(row, known)));
+  if (touched.length > 0) {
+    // What is to be written is held, and then worked out for good: a tick that came meanwhile counts.
+    for (const row of await held(hall, touched)) known.set(keyOf(row.barId, row.taskId), row);
+    plan = await workedOut();
+    const changed = plan.filter((row) => touched.includes(row.barId) && differs(row, known));
+    await hall.putMany(carePlan, [carePlan.barId, carePlan.taskId], changed);
+  }
   const wanted = new Set(plan.map(({ barId, taskId }) => keyOf(barId, taskId)));
   const dropped = [...known.keys()].filter((key) => !wanted.has(key));
   if (dropped.length > 0)
@@ -39,6 +41,31 @@ export async function planCare(context: Context, rows: readonly BarRow[]): Promi
       carePlan,
       and(inArray(carePlan.barId, ids), inArray(sql`${carePlan.barId} || ' ' || ${carePlan.taskId}`, dropped)),
     );
+}
+
+type PlanRow = typeof carePlan.$inferSelect;
+type Planned = NonNullable<ReturnType<typeof carePlanRow>>;
+
+const byKey = (rows: readonly PlanRow[]) => new Map(rows.map((row) => [keyOf(row.barId, row.taskId), row]));
+
+const barsOf = (rows: readonly Planned[]) => [...new Set(rows.map(({ barId }) => barId))];
+
+/** Whether a row is to be written at all. */
+function differs(row: Planned, known: ReadonlyMap<string, PlanRow>): boolean {
+  const now = known.get(keyOf(row.barId, row.taskId)) as Record<string, unknown> | undefined;
+  return !now || Object.entries(row).some(([key, value]) => (now[key] ?? null) !== (value ?? null));
+}
+
+/** So many bars are named; of more everything is held. */
+const MAX_NAMED = 20_000;
+
+/** The plan of some bars, held until the transaction ends, always in the same order. */
+function held(hall: HallDb, barIds: readonly string[]): Promise<PlanRow[]> {
+  return hall.rows(carePlan, {
+    where: barIds.length > MAX_NAMED ? undefined : inArray(carePlan.barId, [...barIds]),
+    orderBy: [asc(carePlan.barId), asc(carePlan.taskId)],
+    forUpdate: true,
+  });
 }
 
 const keyOf = (barId: string, taskId: string) => `${barId} ${taskId}`;
@@ -63,12 +90,23 @@ export async function replanCare(context: Context): Promise<number> {
   const [rows, tasks, known] = [
     await hall.rows(bars, { where: ne(bars.state, "retired") }),
     await hall.rows(careTasks),
-    await hall.rows(carePlan),
+    byKey(await hall.rows(carePlan)),
   ];
-  const last = new Map(known.map(({ barId, taskId, lastDoneOn }) => [keyOf(barId, taskId), lastDoneOn]));
-  const plan = rows.flatMap((row) =>
-    tasks.flatMap((task) => carePlanRow(row, task, house, last.get(keyOf(row.id, task.id)) ?? null) ?? []),
+  const workedOut = () =>
+    rows.flatMap((row) =>
+      tasks.flatMap(
+        (task) => carePlanRow(row, task, house, known.get(keyOf(row.id, task.id))?.lastDoneOn ?? null) ?? [],
+      ),
+    );
+  const touched = barsOf(workedOut().filter((row) => differs(row, known)));
+  if (touched.length > 0)
+    // Held before it is worked out for good: a tick that came meanwhile counts.
+    for (const row of await held(hall, touched)) known.set(keyOf(row.barId, row.taskId), row);
+  const plan = workedOut();
+  await hall.putMany(
+    carePlan,
+    [carePlan.barId, carePlan.taskId],
+    plan.filter((row) => differs(row, known)),
   );
-  await hall.putMany(carePlan, [carePlan.barId, carePlan.taskId], plan);
   return plan.length;
 }
