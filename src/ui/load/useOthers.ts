@@ -25,7 +25,8 @@ export function useOthers(view: RunView, hear: (answer: unknown) => void): boole
     let heardAt = -Infinity;
     const here = () => {
       heardAt = performance.now();
-      setDeaf(false);
+      // What comes in on a line that is about to break says nothing of the network.
+      if (navigator.onLine) setDeaf(false);
     };
     const events = typeof EventSource === "undefined" ? null : new EventSource(`${address}/events`);
     if (events) {
@@ -39,7 +40,7 @@ export function useOthers(view: RunView, hear: (answer: unknown) => void): boole
       events.onerror = () => (heardAt = -Infinity);
     }
     const timer = setInterval(async () => {
-      if (performance.now() - heardAt < SILENT_MS) return;
+      if (navigator.onLine && performance.now() - heardAt < SILENT_MS) return;
       try {
         const response = await fetch(`${address}/state?stamp=${encodeURIComponent(known.current)}`, {
           signal: AbortSignal.timeout(8000),
