@@ -121,12 +121,3 @@ export function rankBars(
     )
     .map(({ bar, worst }) => ({ bar, verdict: VERDICTS[worst]! }));
 }
-
-/**
- * What is held against a bar, summed: the finer order among equal verdicts.
- *
- * @returns a sum; 0 when nothing is held against it
- */
-export function reservations({ reasons }: Pick<Match, "reasons">): number {
-  return reasons.reduce((sum, { atBest }) => sum + rankOf(atBest), 0);
-}
