@@ -1,8 +1,9 @@
-import { and, eq, getTableColumns, sql, type SQL } from "drizzle-orm";
+import { and, eq, getTableColumns, getTableName, sql, type SQL } from "drizzle-orm";
 import { toSnakeCase } from "drizzle-orm/casing";
 import type { AnyPgColumn, PgTable } from "drizzle-orm/pg-core";
 import type { Database } from "./client";
-import { type News, NEWS_CHANNEL } from "./news";
+import { keptReads, tablesOf } from "./keptReads";
+import { NEWS_CHANNEL, Told } from "./news";
 import { withPossibleValues } from "./possibleValues";
 
 /** A table whose rows belong to a hall: every table but `halls`. */
@@ -44,6 +45,9 @@ class Turns {
   }
 }
 
+/** A statement that only reads, and can say how it reads. */
+type Reading<T> = Statement<T> & { toSQL(): { sql: string; params: unknown[] } };
+
 /** The database or an open transaction on it. */
 export type Executor = Pick<Database, "select" | "insert" | "update" | "delete" | "execute" | "transaction">;
 
@@ -60,17 +64,34 @@ type Joined<J extends Record<string, Join>> = {
 };
 type NullOf<C extends AnyPgColumn> = C["_"]["notNull"] extends true ? never : null;
 
+interface Ways {
+  /** In a transaction: its statements take turns, since it has one connection. */
+  turns?: Turns;
+  /** In a transaction: what is told once it is carried out. */
+  told?: Told;
+  /** Whether what is read outside of a transaction may be what was read before, as long as nobody wrote its tables. */
+  isKept?: boolean;
+  /** A hall that nobody reads yet: nothing is told of what is written. */
+  isNew?: boolean;
+  /** Where the tables are noted that are read. */
+  noted?: Set<string>;
+}
+
 /**
  * The database as one hall sees it. This is the only place where rows are scoped: server modules get one of these
  * and never the database itself, so a query cannot forget whose rows it means.
  */
 export class HallDb {
-  /** @param turns in a transaction: its statements take turns, since it has one connection. */
   constructor(
     private readonly executor: Executor,
     readonly hallId: string,
-    private readonly turns: Turns | null = null,
+    private readonly ways: Ways = {},
   ) {}
+
+  /** The same, and the tables that are read through it are noted. */
+  noting(tables: Set<string>): HallDb {
+    return new HallDb(this.executor, this.hallId, { ...this.ways, noted: tables });
+  }
 
   async rows<T extends HallTable>(
     table: T,
@@ -86,7 +107,7 @@ export class HallDb {
     if (offset) query = query.offset(offset);
     // Keys never change: rows that only refer to a held one are written meanwhile.
     if (forUpdate) query = query.for("no key update");
-    return await this.run(query);
+    return await this.read(query as unknown as Reading<Row<T>[]>);
   }
 
   /**
@@ -109,7 +130,7 @@ export class HallDb {
     query = query.where(this.mine(table, where)).orderBy(...orderBy);
     if (limit !== undefined) query = query.limit(limit);
     if (offset) query = query.offset(offset);
-    return (await this.run(query)) as unknown as ({ row: Row<T> } & Joined<J>)[];
+    return await this.read(query as unknown as Reading<({ row: Row<T> } & Joined<J>)[]>);
   }
 
   async first<T extends HallTable>(table: T, query: RowQuery = {}): Promise<Row<T> | null> {
@@ -127,7 +148,7 @@ export class HallDb {
       .from(table as PgTable)
       .where(this.mine(table, where))
       .groupBy(...groupBy);
-    return (await this.run(query as unknown as Statement<unknown>)) as { [K in keyof F]: SummaryValue<F[K]> }[];
+    return await this.read(query as unknown as Reading<{ [K in keyof F]: SummaryValue<F[K]> }[]>);
   }
 
   /**
@@ -142,12 +163,14 @@ export class HallDb {
   ): Promise<Map<string, { least: number; greatest: number }>> {
     const end = (way: SQL) =>
       sql`(select ${value} from ${table} where ${table.hallId} = ${this.hallId} and ${key} = asked.key order by ${table.hallId} ${way}, ${key} ${way}, ${value} ${way} limit 1)`;
-    const { rows } = await this.run(
-      this.executor.execute<{ key: string; least: number | null; greatest: number | null }>(
+    const rows = await this.read(
+      this.asked<{ key: string; least: number | null; greatest: number | null }>(
+        `spans ${getTableName(table)} ${value.name} ${key.name} ${keys.join()}`,
         sql`select asked.key, ${end(sql`asc`)} as least, ${end(sql`desc`)} as greatest from unnest(array[${sql.join(
           keys.map((one) => sql`${one}`),
           sql`, `,
         )}]::text[]) as asked(key)`,
+        table,
       ),
     );
     return new Map(
@@ -190,7 +213,7 @@ export class HallDb {
     );
     const inserted = sql`insert into ${table} (${columns}) select ${columns} from json_populate_recordset(null::${table}, ${JSON.stringify(rows)}::json)`;
     if (!key) {
-      await this.run(this.executor.execute(inserted));
+      await this.write(table, this.executor.execute(inserted));
       return;
     }
     const keyNames = key.map((column) => nameOf(column));
@@ -202,7 +225,8 @@ export class HallDb {
       sql`, `,
     );
     // A row of another hall under the same key is left alone.
-    await this.run(
+    await this.write(
+      table,
       this.executor.execute(
         sql`${inserted} on conflict (${conflict}) do update set ${sql.join(changes, sql`, `)} where ${table.hallId} = ${this.hallId}`,
       ),
@@ -232,7 +256,8 @@ export class HallDb {
       names.map(([, name]) => sql`${sql.identifier(name)} = said.${sql.identifier(name)}`),
       sql`, `,
     );
-    await this.run(
+    await this.write(
+      table,
       this.executor.execute(
         sql`update ${table} as kept set ${changes} from json_populate_recordset(null::${table}, ${JSON.stringify(values)}::json) as said where kept.id = said.id and kept.hall_id = ${this.hallId}`,
       ),
@@ -242,7 +267,8 @@ export class HallDb {
   async insert<T extends HallTable>(table: T, values: NewRow<T> | NewRow<T>[]): Promise<Row<T>[]> {
     const rows = (Array.isArray(values) ? values : [values]).map((row) => ({ ...row, hallId: this.hallId }));
     if (rows.length === 0) return [];
-    return await this.run(
+    return await this.write(
+      table,
       this.executor
         .insert(table)
         .values(rows as never)
@@ -253,7 +279,8 @@ export class HallDb {
   /** Inserts, or changes the row that is there already. */
   async put<T extends HallTable>(table: T, key: AnyPgColumn[], value: NewRow<T>): Promise<void> {
     const row = { ...value, hallId: this.hallId };
-    await this.run(
+    await this.write(
+      table,
       this.executor
         .insert(table)
         .values(row as never)
@@ -264,7 +291,8 @@ export class HallDb {
   /** Inserts unless the row is there already; tells whether it did. */
   async insertOnce<T extends HallTable>(table: T, value: NewRow<T>): Promise<boolean> {
     const row = { ...value, hallId: this.hallId };
-    const rows = await this.run(
+    const rows = await this.write(
+      table,
       this.executor
         .insert(table)
         .values(row as never)
@@ -275,7 +303,8 @@ export class HallDb {
   }
 
   async update<T extends HallTable>(table: T, where: SQL | undefined, set: Partial<NewRow<T>>): Promise<Row<T>[]> {
-    return (await this.run(
+    return (await this.write(
+      table,
       this.executor
         .update(table)
         .set(set as never)
@@ -287,7 +316,7 @@ export class HallDb {
   /** Takes rows out that nothing refers to. What history refers to is retired, not removed. */
   async remove<T extends HallTable>(table: T, where: SQL | undefined): Promise<void> {
     if (!where) throw new Error("remove names its rows");
-    await this.run(this.executor.delete(table).where(this.mine(table, where)));
+    await this.write(table, this.executor.delete(table).where(this.mine(table, where)));
   }
 
   /** Holds a name of the hall until the transaction ends: for what is guarded before it has a row. */
@@ -298,30 +327,93 @@ export class HallDb {
 
   /** Tells every copy of the program that listens that something changed; in a transaction, once it is carried out. */
   async tell(entity: string, id: string | null): Promise<void> {
-    const news: News = { hall: this.hallId, entity, id };
-    await this.run(this.executor.execute(sql`select pg_notify(${NEWS_CHANNEL}, ${JSON.stringify(news)})`));
+    if (this.ways.told) this.ways.told.things.push({ entity, id });
+    else await this.send(new Told([], [{ entity, id }]));
   }
 
   /**
    * Everything done inside with the handle it is given happens, or nothing does. Inside a transaction it is a savepoint
    * of that one, on the same connection.
    */
-  transaction<T>(work: (hall: HallDb) => Promise<T>): Promise<T> {
-    return this.executor.transaction((tx) => work(new HallDb(tx, this.hallId, this.turns ?? new Turns())));
+  async transaction<T>(work: (hall: HallDb) => Promise<T>): Promise<T> {
+    const { turns, told } = this.ways;
+    if (turns && told) return this.executor.transaction((tx) => work(this.within(tx, turns, told)));
+    const news = new Told();
+    const result = await this.executor.transaction(async (tx) => {
+      const hall = this.within(tx, new Turns(), news);
+      const done = await work(hall);
+      await hall.send(news);
+      return done;
+    });
+    // Before whoever wrote is answered, and looks.
+    if (news.tables.size > 0) keptReads().forget(this.hallId, news.tables);
+    return result;
+  }
+
+  private within(tx: Executor, turns: Turns, told: Told): HallDb {
+    return new HallDb(tx, this.hallId, { turns, told, isNew: this.ways.isNew });
   }
 
   /** The hall as it stands at one moment, for looking only: the database refuses every write and every lock in it. */
   snapshot<T>(look: (hall: HallDb) => Promise<T>): Promise<T> {
-    return this.executor.transaction((tx) => look(new HallDb(tx, this.hallId, new Turns())), {
+    return this.executor.transaction((tx) => look(this.within(tx, new Turns(), new Told())), {
       isolationLevel: "repeatable read",
       accessMode: "read only",
     });
   }
 
+  private async send(told: Told): Promise<void> {
+    if (told.isEmpty || this.ways.isNew) return;
+    await this.run(this.executor.execute(sql`select pg_notify(${NEWS_CHANNEL}, ${told.textOf(this.hallId)})`));
+  }
+
+  /** Sends what writes a table, and sees to it that what was read of the table is forgotten. */
+  private async write<T>(table: HallTable, statement: Statement<T>): Promise<T> {
+    const name = getTableName(table);
+    if (this.ways.told) {
+      this.ways.told.tables.add(name);
+      return this.run(statement);
+    }
+    const result = await this.run(statement);
+    keptReads().forget(this.hallId, [name]);
+    await this.send(new Told([name]));
+    return result;
+  }
+
+  /** Sends what reads, unless its answer is known. */
+  private async read<R>(statement: Reading<R[]>): Promise<R[]> {
+    const { isKept, noted, turns } = this.ways;
+    if (turns || !(isKept || noted)) return this.run(statement);
+    const { sql: text, params } = statement.toSQL();
+    const tables = tablesOf(text);
+    if (noted) for (const table of tables) noted.add(table);
+    if (!isKept) return this.run(statement);
+    const rows = await keptReads().get(
+      this.hallId,
+      `${text} ${JSON.stringify(params)}`,
+      async () => ({ value: (await this.run(statement)).map((row) => Object.freeze(row)), tables }),
+      tables,
+    );
+    // The list is the asker's own to sort; the rows in it are everybody's.
+    return [...rows];
+  }
+
+  /** A statement of our own text as one that can be kept. */
+  private asked<R>(key: string, statement: SQL, table: HallTable): Reading<R[]> {
+    return {
+      toSQL: () => ({ sql: `${key} of ${getTableName(table)}`, params: [] }),
+      then: (told, failed) =>
+        this.executor
+          .execute<R & Record<string, unknown>>(statement)
+          .then(({ rows }) => told(rows as R[]), failed),
+    };
+  }
+
   /** Sends a statement; in a transaction once those before it are done. Statements are only sent when they are waited for. */
   private run<T>(statement: Statement<T>): Promise<T> {
+    const { turns } = this.ways;
     const send = async () => await statement;
-    return this.turns ? this.turns.next(send) : send();
+    return turns ? turns.next(send) : send();
   }
 
   private mine(table: HallTable, where?: SQL): SQL | undefined {

@@ -19,7 +19,7 @@ export interface NewHall {
 export async function makeEmptyHall(db: Database, { manager, ...facts }: NewHall): Promise<void> {
   await db.transaction(async (tx) => {
     const [row] = await tx.insert(halls).values(facts).returning();
-    const hall = new HallDb(tx, row!.id);
+    const hall = new HallDb(tx, row!.id, { isNew: true });
     await hall.insert(people, { name: manager, role: "manager" });
     await insertUsualLifts(hall);
     await insertUsualCare(hall);

@@ -9,7 +9,7 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
   const context = await requestContext();
   await keepCareCurrent(context);
   // Beside every page: worked out when something of the hall was written, and not for each page anew.
-  const [today, due] = await keptBriefly(context, "counts", () =>
+  const [today, due] = await keptBriefly(context, "counts", (context) =>
     Promise.all([todayCount(context), careDueCounts(context, context.clock.today)]),
   );
   return (

@@ -7,6 +7,6 @@ export const metadata: Metadata = { title: "Today" };
 
 export default async function TodayPage() {
   const context = await requestContext();
-  const items = await keptBriefly(context, "today", () => todayItems(context));
+  const items = await keptBriefly(context, "today", (context) => todayItems(context));
   return <TodayList items={items} today={context.clock.today} hallName={context.actor.hallName} />;
 }

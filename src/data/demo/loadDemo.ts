@@ -86,7 +86,7 @@ async function loadHall(
     .insert(schema.halls)
     .values({ ...facts, createdAt })
     .returning();
-  const hall = new HallDb(tx, row!.id);
+  const hall = new HallDb(tx, row!.id, { isNew: true });
   const today = hallDayAt(now, facts.timeZone);
   const people: People = {};
   for (const person of await hall.insert(

@@ -3,7 +3,6 @@ import type { ClimateClass } from "@/core/care/climateClass";
 import { type HallDay, hallDayAt } from "@/core/units/hallDay";
 import type { HallDb } from "@/data/hallDb";
 import type { Log } from "@/data/log";
-import { forgetHall } from "./keptHalls";
 import type { Role } from "./permissions";
 
 /** Somebody who asks for something, and the hall they ask in. */
@@ -55,7 +54,5 @@ export function clockIn(timeZone: string, now: () => Date): Clock {
  * would not be part of the transaction, is then out of reach. Within a transaction it is a savepoint of that one.
  */
 export async function inTransaction<T>(context: Context, work: (context: Context) => Promise<T>): Promise<T> {
-  const result = await context.hall.transaction((hall) => work({ ...context, hall }));
-  forgetHall(context.hall.hallId);
-  return result;
+  return await context.hall.transaction((hall) => work({ ...context, hall }));
 }

@@ -26,6 +26,11 @@ export function onNews({ actor }: Pick<Context, "actor">, hear: Hear): () => voi
   return () => void hub.listeners.delete(listener);
 }
 
+/** Begins to listen, so that what other copies of the program write is not taken for what it was. */
+export function hearNews(): void {
+  held.garrisonNews ??= begin();
+}
+
 /** Stops listening; nobody hears anything any more. */
 export async function endNews(): Promise<void> {
   const { garrisonNews } = held;

@@ -13,6 +13,7 @@ import { withPossibleValues } from "@/data/possibleValues";
 import { type Log, log } from "@/data/log";
 import { calendarLinks, halls, people } from "@/data/schema";
 import { type Actor, type Context, clockIn } from "./context";
+import { hearNews } from "./news";
 
 /* The edge: who is asking is decided here and nowhere else, and no other room of the server opens the database. */
 
@@ -52,9 +53,10 @@ export async function requestContextOf(request: Request): Promise<Context> {
 
 /** A context for somebody, with the machine's clock. */
 export function contextFor(actor: Actor, ownLog: Log = log()): Context {
+  hearNews();
   return {
     actor,
-    hall: new HallDb(database(), actor.hallId),
+    hall: new HallDb(database(), actor.hallId, { isKept: true }),
     clock: clockIn(actor.timeZone, now),
     asker: actor.personId,
     signal: new AbortController().signal,

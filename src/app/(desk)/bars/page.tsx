@@ -17,10 +17,10 @@ export default async function BarsPage({ searchParams }: { searchParams: SearchP
   const search = await readSearch(searchParams);
   const query = readWallQuery(search);
   const [{ items, total }, facts, picked] = await Promise.all([
-    keptBriefly(context, `wall ${JSON.stringify(query)}`, () =>
+    keptBriefly(context, `wall ${JSON.stringify(query)}`, (context) =>
       wallBars(context, query, { count: WHOLE, ofMany: FIRST }),
     ),
-    keptBriefly(context, "wall facts", () => wallFacts(context)),
+    keptBriefly(context, "wall facts", (context) => wallFacts(context)),
     barsByTag(context, query.picked),
   ]);
   return (
