@@ -1,6 +1,7 @@
 import type { Metadata, Viewport } from "next";
 import { cookies } from "next/headers";
 import type { ReactNode } from "react";
+import { FollowLinks } from "@/ui/kit/FollowLinks";
 import "./globals.css";
 
 export const metadata: Metadata = {
@@ -14,7 +15,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const theme = (await cookies()).get("theme")?.value;
   return (
     <html lang="en" data-theme={theme === "paper" || theme === "night" ? theme : undefined}>
-      <body>{children}</body>
+      <body>
+        {children}
+        <FollowLinks />
+      </body>
     </html>
   );
 }

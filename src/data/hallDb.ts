@@ -1,6 +1,6 @@
-import { and, eq, getTableColumns, getTableName, sql, type SQL } from "drizzle-orm";
+import { and, eq, getTableColumns, getTableName, is, SQL, sql } from "drizzle-orm";
 import { toSnakeCase } from "drizzle-orm/casing";
-import type { AnyPgColumn, PgTable } from "drizzle-orm/pg-core";
+import { type AnyPgColumn, PgDialect, type PgTable } from "drizzle-orm/pg-core";
 import type { Database } from "./client";
 import { keptReads, tablesOf } from "./keptReads";
 import { NEWS_CHANNEL, Told } from "./news";
@@ -45,8 +45,14 @@ class Turns {
   }
 }
 
-/** A statement that only reads, and can say how it reads. */
-type Reading<T> = Statement<T> & { toSQL(): { sql: string; params: unknown[] } };
+/** What a statement that only reads depends on; cheaper to write down than the statement itself. */
+interface Asked {
+  how: string;
+  tables: HallTable[];
+  parts: (SQL | SQL.Aliased | AnyPgColumn | undefined)[];
+}
+
+const dialect = new PgDialect({ casing: "snake_case" });
 
 /** The database or an open transaction on it. */
 export type Executor = Pick<Database, "select" | "insert" | "update" | "delete" | "execute" | "transaction">;
@@ -97,17 +103,21 @@ export class HallDb {
     table: T,
     { where, orderBy = [], limit, offset, forUpdate }: RowQuery = {},
   ): Promise<Row<T>[]> {
-    let query = this.executor
-      .select()
-      .from(table as PgTable)
-      .where(this.mine(table, where))
-      .orderBy(...orderBy)
-      .$dynamic();
-    if (limit !== undefined) query = query.limit(limit);
-    if (offset) query = query.offset(offset);
-    // Keys never change: rows that only refer to a held one are written meanwhile.
-    if (forUpdate) query = query.for("no key update");
-    return await this.read(query as unknown as Reading<Row<T>[]>);
+    const mine = this.mine(table, where);
+    const asked = { how: `rows ${limit} ${offset}`, tables: [table], parts: [mine, ...orderBy] };
+    return await this.read(asked, () => {
+      let query = this.executor
+        .select()
+        .from(table as PgTable)
+        .where(mine)
+        .orderBy(...orderBy)
+        .$dynamic();
+      if (limit !== undefined) query = query.limit(limit);
+      if (offset) query = query.offset(offset);
+      // Keys never change: rows that only refer to a held one are written meanwhile.
+      if (forUpdate) query = query.for("no key update");
+      return query as unknown as Statement<Row<T>[]>;
+    });
   }
 
   /**
@@ -121,16 +131,25 @@ export class HallDb {
     joins: J,
     { where, orderBy = [], limit, offset }: Omit<RowQuery, "forUpdate"> = {},
   ): Promise<({ row: Row<T> } & Joined<J>)[]> {
-    const columns = Object.fromEntries(Object.entries(joins).map(([name, join]) => [name, join.columns]));
-    let query = this.executor
-      .select({ row: getTableColumns(table as PgTable), ...columns } as unknown as Record<string, AnyPgColumn>)
-      .from(table as PgTable)
-      .$dynamic();
-    for (const { table: other, on } of Object.values(joins)) query = query.leftJoin(other, this.mine(other, on));
-    query = query.where(this.mine(table, where)).orderBy(...orderBy);
-    if (limit !== undefined) query = query.limit(limit);
-    if (offset) query = query.offset(offset);
-    return await this.read(query as unknown as Reading<({ row: Row<T> } & Joined<J>)[]>);
+    const mine = this.mine(table, where);
+    const joined = Object.entries(joins).map(([name, join]) => ({ name, ...join, on: this.mine(join.table, join.on) }));
+    const asked = {
+      how: `rows ${limit} ${offset} with ${joined.map(({ name, columns }) => [name, ...Object.keys(columns)]).join(" ")}`,
+      tables: [table, ...joined.map((join) => join.table)],
+      parts: [mine, ...joined.flatMap(({ on, columns }) => [on, ...Object.values<AnyPgColumn>(columns)]), ...orderBy],
+    };
+    return await this.read(asked, () => {
+      const columns = Object.fromEntries(joined.map((join) => [join.name, join.columns]));
+      let query = this.executor
+        .select({ row: getTableColumns(table as PgTable), ...columns } as unknown as Record<string, AnyPgColumn>)
+        .from(table as PgTable)
+        .$dynamic();
+      for (const { table: other, on } of joined) query = query.leftJoin(other, on);
+      query = query.where(mine).orderBy(...orderBy);
+      if (limit !== undefined) query = query.limit(limit);
+      if (offset) query = query.offset(offset);
+      return query as unknown as Statement<({ row: Row<T> } & Joined<J>)[]>;
+    });
   }
 
   async first<T extends HallTable>(table: T, query: RowQuery = {}): Promise<Row<T> | null> {
@@ -143,12 +162,21 @@ export class HallDb {
     fields: F,
     { where, groupBy = [] }: { where?: SQL; groupBy?: (AnyPgColumn | SQL)[] } = {},
   ): Promise<{ [K in keyof F]: SummaryValue<F[K]> }[]> {
-    const query = this.executor
-      .select(fields)
-      .from(table as PgTable)
-      .where(this.mine(table, where))
-      .groupBy(...groupBy);
-    return await this.read(query as unknown as Reading<{ [K in keyof F]: SummaryValue<F[K]> }[]>);
+    const mine = this.mine(table, where);
+    const asked = {
+      how: `summary ${Object.keys(fields).join(" ")}`,
+      tables: [table],
+      parts: [mine, ...Object.values(fields), ...groupBy],
+    };
+    return await this.read(
+      asked,
+      () =>
+        this.executor
+          .select(fields)
+          .from(table as PgTable)
+          .where(mine)
+          .groupBy(...groupBy) as unknown as Statement<{ [K in keyof F]: SummaryValue<F[K]> }[]>,
+    );
   }
 
   /**
@@ -163,16 +191,16 @@ export class HallDb {
   ): Promise<Map<string, { least: number; greatest: number }>> {
     const end = (way: SQL) =>
       sql`(select ${value} from ${table} where ${table.hallId} = ${this.hallId} and ${key} = asked.key order by ${table.hallId} ${way}, ${key} ${way}, ${value} ${way} limit 1)`;
-    const rows = await this.read(
-      this.asked<{ key: string; least: number | null; greatest: number | null }>(
-        `spans ${getTableName(table)} ${value.name} ${key.name} ${keys.join()}`,
+    const asked = { how: `spans of ${keys.join()}`, tables: [table], parts: [value, key] };
+    const rows = await this.read(asked, async () => {
+      const found = await this.executor.execute<{ key: string; least: number | null; greatest: number | null }>(
         sql`select asked.key, ${end(sql`asc`)} as least, ${end(sql`desc`)} as greatest from unnest(array[${sql.join(
           keys.map((one) => sql`${one}`),
           sql`, `,
         )}]::text[]) as asked(key)`,
-        table,
-      ),
-    );
+      );
+      return found.rows;
+    });
     return new Map(
       rows.flatMap(({ key: of, least, greatest }) =>
         least === null || greatest === null ? [] : [[of, { least, greatest }] as const],
@@ -381,16 +409,22 @@ export class HallDb {
   }
 
   /** Sends what reads, unless its answer is known. */
-  private async read<R>(statement: Reading<R[]>): Promise<R[]> {
+  private async read<R>(asked: Asked, statement: () => Statement<R[]>): Promise<R[]> {
     const { isKept, noted, turns } = this.ways;
     if (turns || !(isKept || noted)) return this.run(statement);
-    const { sql: text, params } = statement.toSQL();
-    const tables = tablesOf(text);
+    const parts = sql.join(
+      // By its name alone an alias would not tell what it stands for.
+      asked.parts.map((part) => (is(part, SQL.Aliased) ? part.sql : sql`${part ?? null}`)),
+      sql`, `,
+    );
+    const { sql: text, params } = dialect.sqlToQuery(parts);
+    const names = asked.tables.map((table) => getTableName(table));
+    const tables = new Set([...names, ...tablesOf(text)]);
     if (noted) for (const table of tables) noted.add(table);
     if (!isKept) return this.run(statement);
     const rows = await keptReads().get(
       this.hallId,
-      `${text} ${JSON.stringify(params)}`,
+      `${asked.how} of ${names.join()}: ${text} ${JSON.stringify(params)}`,
       async () => ({ value: (await this.run(statement)).map((row) => Object.freeze(row)), tables }),
       tables,
     );
@@ -398,21 +432,10 @@ export class HallDb {
     return [...rows];
   }
 
-  /** A statement of our own text as one that can be kept. */
-  private asked<R>(key: string, statement: SQL, table: HallTable): Reading<R[]> {
-    return {
-      toSQL: () => ({ sql: `${key} of ${getTableName(table)}`, params: [] }),
-      then: (told, failed) =>
-        this.executor
-          .execute<R & Record<string, unknown>>(statement)
-          .then(({ rows }) => told(rows as R[]), failed),
-    };
-  }
-
   /** Sends a statement; in a transaction once those before it are done. Statements are only sent when they are waited for. */
-  private run<T>(statement: Statement<T>): Promise<T> {
+  private run<T>(statement: Statement<T> | (() => Statement<T>)): Promise<T> {
     const { turns } = this.ways;
-    const send = async () => await statement;
+    const send = async () => await (typeof statement === "function" ? statement() : statement);
     return turns ? turns.next(send) : send();
   }
 

@@ -41,30 +41,36 @@ export function Keyboard() {
 
   return (
     <dialog ref={dialog} className="modal" aria-label="Keys" onClose={() => setIsOpen(false)}>
-      <div className="modal-box max-w-md">
-        <h2 className="mb-3 text-lg font-bold">Keys</h2>
-        <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
-          {[
-            ["/", "search bars"],
-            ["↑ ↓", "move along the wall"],
-            ["c", "on a bar: put it in the comparison, or take it out"],
-            ["Enter", "open the bar"],
-            ...SECTIONS.map(({ letter, name }) => [`g ${letter}`, name]),
-            ["?", "this list"],
-          ].map(([key, what]) => (
-            <div key={key} className="contents">
-              <dt>
-                <kbd className="kbd kbd-sm">{key}</kbd>
-              </dt>
-              <dd>{what}</dd>
-            </div>
-          ))}
-        </dl>
-        <form method="dialog" className="mt-4 text-right">
-          <button className="btn btn-sm">Close</button>
-        </form>
-      </div>
+      {isOpen && <Keys />}
     </dialog>
+  );
+}
+
+function Keys() {
+  return (
+    <div className="modal-box max-w-md">
+      <h2 className="mb-3 text-lg font-bold">Keys</h2>
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
+        {[
+          ["/", "search bars"],
+          ["↑ ↓", "move along the wall"],
+          ["c", "on a bar: put it in the comparison, or take it out"],
+          ["Enter", "open the bar"],
+          ...SECTIONS.map(({ letter, name }) => [`g ${letter}`, name]),
+          ["?", "this list"],
+        ].map(([key, what]) => (
+          <div key={key} className="contents">
+            <dt>
+              <kbd className="kbd kbd-sm">{key}</kbd>
+            </dt>
+            <dd>{what}</dd>
+          </div>
+        ))}
+      </dl>
+      <form method="dialog" className="mt-4 text-right">
+        <button className="btn btn-sm">Close</button>
+      </form>
+    </div>
   );
 }
 
