@@ -6,6 +6,7 @@ import { carriedRequest } from "@/data/carriedRequest";
 import type { Context } from "@/server/access";
 import type { AnswerOf, Assignment, QuestionOf, TaskName } from "@/workers/compute";
 import { TooBusy, TookTooLong } from "./busy";
+import { ProvenAnswers } from "./proven";
 import { FairQueue } from "./queue";
 
 /** A screen's answer may take this long. */
@@ -19,9 +20,13 @@ export const AT_ONCE_OF_INTERFACE = 4;
 /** Memory of one thread: a plan never needs as much. */
 const THREAD_MEMORY_MB = 768;
 
+/** Tasks whose answers can be proven. */
+const PROVES: ReadonlySet<TaskName> = new Set(["sessionPlan", "lifterOrder"]);
+
 interface Threads {
   pool: Piscina;
   queue: FairQueue;
+  proven: ProvenAnswers;
 }
 
 /** One set of threads a process, whatever copies of this module the build makes. */
@@ -38,7 +43,7 @@ function threads(): Threads {
       idleTimeout: 60_000,
       resourceLimits: { maxOldGenerationSizeMb: THREAD_MEMORY_MB },
     });
-    held.garrisonThreads = { pool, queue: new FairQueue(maxThreads, MAX_WAITING) };
+    held.garrisonThreads = { pool, queue: new FairQueue(maxThreads, MAX_WAITING), proven: new ProvenAnswers() };
   }
   return held.garrisonThreads;
 }
@@ -56,7 +61,7 @@ export async function compute<Name extends TaskName>(
   question: QuestionOf<Name>,
   { ms = SCREEN_MS, atOnce = 1 }: { ms?: number; atOnce?: number } = {},
 ): Promise<AnswerOf<Name>> {
-  const { pool, queue } = threads();
+  const { pool, queue, proven } = threads();
   const work = async (): Promise<AnswerOf<Name>> => {
     const abandoned = new SharedArrayBuffer(4);
     const end = AbortSignal.timeout(ms + GRACE_MS);
@@ -74,7 +79,8 @@ export async function compute<Name extends TaskName>(
     }
   };
   try {
-    return await queue.run(asker, atOnce, signal, work);
+    const inTurn = () => queue.run(asker, atOnce, signal, work);
+    return await (PROVES.has(task) ? proven.get(task, question, inTurn) : inTurn());
   } catch (error) {
     // A page that throws this is told 503 and when to come back, as where the database is busy.
     const carried = carriedRequest();

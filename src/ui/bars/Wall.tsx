@@ -13,7 +13,7 @@ import { href } from "../kit/search";
 import { PicksProvider } from "./PickBox";
 import { WallFilters } from "./WallFilters";
 import { WallKeys } from "./WallKeys";
-import { ROW_CLASS, WallRow } from "./WallRow";
+import { ShortWall } from "./ShortWall";
 import { WallRows } from "./WallRows";
 import { wallParams, type WallQuery, type WallSort } from "@/core/bars/wallQuery";
 
@@ -156,13 +156,7 @@ export function Wall({ items, total, facts, picked, query, today, isSearchFocuse
                 columns={columns}
               />
             ) : (
-              <tbody className="divide-base-300 divide-y">
-                {items.map((item) => (
-                  <tr key={item.bar.tag} className={ROW_CLASS}>
-                    <WallRow item={item} today={today} extra={extra} />
-                  </tr>
-                ))}
-              </tbody>
+              <ShortWall items={items} today={today} extra={extra} />
             )}
           </table>
         </div>

@@ -1,10 +1,10 @@
 import type { Bar } from "@/core/bars/bar";
 import type { BarDemand, Covered, LiftCoverage } from "@/core/matching/coverage";
 import type { Lift } from "@/core/matching/lifts";
-import type { Verdict } from "@/core/matching/verdict";
-import { trimmed } from "@/core/units/format";
 import Link from "../kit/Link";
 import { href } from "../kit/search";
+import { CoverageTable } from "./CoverageTable";
+import { MARKS, MARK_WORDS } from "./coverageMarks";
 
 interface Props {
   /** Bars of the table; of many a part. */
@@ -19,17 +19,6 @@ interface Props {
   /** Whether people are counted: only for who may read lifters. */
   showsPeople: boolean;
 }
-
-/** A mark for each verdict, so that nothing hangs on a colour. */
-const MARKS: Record<Verdict, string> = { "made-for": "●", good: "◐", usable: "○", poor: "·", never: "" };
-const MARK_WORDS: Record<Verdict, string> = {
-  "made-for": "made for",
-  good: "good",
-  usable: "usable",
-  poor: "poor",
-  never: "never",
-};
-const COVERED: Record<Covered, string> = { well: "well", barely: "barely", not: "not at all" };
 
 /** Lifts × bars in service: what is covered well, barely and not at all, and who leans on which bar. */
 export function CoverageSheet({ bars, total, from, lifts, byLift, byBar, busy, showsPeople }: Props) {
@@ -109,82 +98,15 @@ export function CoverageSheet({ bars, total, from, lifts, byLift, byBar, busy, s
           )}
         </p>
       )}
-      <div className="sheet relative overflow-x-auto" tabIndex={0} role="region" aria-label="Lifts by bars">
-        <table className="w-full border-collapse text-sm">
-          <caption className="sr-only">Verdict of every bar in service for every lift at its usual load</caption>
-          <thead className="border-base-content border-b text-xs">
-            <tr>
-              <th scope="col" className="bg-base-100 sticky left-0 px-3 py-2 text-left font-normal">
-                lift, usual load
-              </th>
-              <th scope="col" className="px-2 text-left font-normal">
-                covered
-              </th>
-              {showsPeople && (
-                <th scope="col" className="px-2 text-right font-normal">
-                  people
-                </th>
-              )}
-              {bars.map(({ tag, name }) => (
-                <th key={tag} scope="col" title={name} className="px-0.5 py-2 align-bottom font-normal">
-                  <Link
-                    href={`/bars/${encodeURIComponent(tag)}`}
-                    className="inline-block rotate-180 font-semibold [writing-mode:vertical-rl] hover:underline"
-                  >
-                    {tag}
-                  </Link>
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody className="divide-base-300 divide-y">
-            {byLift.map(({ lift, loadKg, covered, verdicts, people }) => (
-              <tr key={lift} className="hover:bg-base-200/60">
-                <th scope="row" className="bg-base-100 sticky left-0 px-3 py-1 text-left font-normal whitespace-nowrap">
-                  <Link href={href("/match", { lift, load: String(loadKg) })} className="font-semibold hover:underline">
-                    {nameOf(lift)}
-                  </Link>{" "}
-                  <span className="text-quiet text-xs">{trimmed(loadKg, 1)} kg</span>
-                </th>
-                <td className={`px-2 text-xs whitespace-nowrap ${covered === "well" ? "" : "font-bold"}`}>
-                  {COVERED[covered]}
-                </td>
-                {showsPeople && <td className="px-2 text-right tabular-nums">{people || ""}</td>}
-                {verdicts.map((verdict, i) => (
-                  <td
-                    key={bars[i]!.tag}
-                    className={`min-w-6 text-center ${verdict === "made-for" ? "text-primary" : ""}`}
-                    title={`${bars[i]!.tag}, ${nameOf(lift)}: ${MARK_WORDS[verdict]}`}
-                  >
-                    <span aria-hidden="true">{MARKS[verdict]}</span>
-                    <span className="sr-only">{MARK_WORDS[verdict]}</span>
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-          {showsPeople && (
-            <tfoot className="border-base-content border-t text-xs">
-              <tr>
-                <th scope="row" className="bg-base-100 sticky left-0 px-3 py-2 text-left font-normal" colSpan={1}>
-                  people whose best it is
-                </th>
-                <td />
-                <td />
-                {bars.map(({ tag }) => {
-                  const own = byBar.find((one) => one.tag === tag);
-                  return (
-                    <td key={tag} className="text-center tabular-nums">
-                      {own?.people || ""}
-                      {own && own.alone > 0 && <strong title="without another as good"> ({own.alone})</strong>}
-                    </td>
-                  );
-                })}
-              </tr>
-            </tfoot>
-          )}
-        </table>
-      </div>
+      <CoverageTable
+        bars={bars.map(({ tag, name }) => ({ tag, name }))}
+        rows={byLift.map(({ lift, loadKg, covered, verdicts, people }) => ({
+          ...{ lift, name: nameOf(lift), loadKg, covered, people },
+          verdicts,
+        }))}
+        byBar={byBar}
+        showsPeople={showsPeople}
+      />
       <p className="text-quiet flex flex-wrap gap-x-5 text-sm">
         {(["made-for", "good", "usable", "poor"] as const).map((verdict) => (
           <span key={verdict}>

@@ -4,7 +4,7 @@ import { listStations } from "@/server/equipment";
 import { listLifters } from "@/server/lifters";
 import { allLifts, liftOf } from "@/server/lifts";
 import { matchForLift } from "@/server/matching";
-import { requestContext } from "@/server/access";
+import { keptBriefly, requestContext } from "@/server/access";
 import { readMass, readUnit } from "@/ui/kit/massInput";
 import { href, readSearch, type SearchParams, wholeIn } from "@/ui/kit/search";
 import { MatchSheet } from "@/ui/match/MatchSheet";
@@ -34,15 +34,12 @@ export default async function MatchPage({ searchParams }: { searchParams: Search
   const isGood = load !== null && load.kg > 0 && load.kg <= 2000;
   const shown = wholeIn(search.shown, MAX_SHOWN) ?? SHOWN;
   const purpose = PURPOSES.find((key) => key === search.purpose) ?? "general";
-  const result = isGood
-    ? await matchForLift(context, {
-        lift: lift.key,
-        loadKg: load.kg,
-        lifter: lifter?.key ?? null,
-        purpose,
-        at: station?.key,
-        shown,
-      })
+  const ask = isGood && {
+    ...{ lift: lift.key, loadKg: load.kg, lifter: lifter?.key ?? null },
+    ...{ purpose, at: station?.key, shown },
+  };
+  const result = ask
+    ? await keptBriefly(context, `match ${JSON.stringify(ask)}`, (context) => matchForLift(context, ask))
     : null;
   return (
     <MatchSheet

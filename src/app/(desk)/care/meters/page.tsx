@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { careMeters, storedCareRulesOf } from "@/server/care/planning";
 import { keepCareCurrent } from "@/server/upkeep";
-import { may, requestContext } from "@/server/access";
+import { keptBriefly, may, requestContext } from "@/server/access";
 import { CareNav } from "@/ui/care/CareNav";
 import { MeterSheet } from "@/ui/care/MeterSheet";
 import { PageHead } from "@/ui/kit/PageHead";
@@ -14,8 +14,9 @@ export default async function MetersPage({ searchParams }: { searchParams: Searc
   const context = await requestContext();
   const search = await readSearch(searchParams);
   await keepCareCurrent(context);
+  const asked = wholeIn(search.from, 1_000_000) ?? 0;
   const [{ items, total, from }, rules] = await Promise.all([
-    careMeters(context, { from: wholeIn(search.from, 1_000_000) ?? 0 }),
+    keptBriefly(context, `meters ${asked}`, (context) => careMeters(context, { from: asked })),
     storedCareRulesOf(context),
   ]);
   return (

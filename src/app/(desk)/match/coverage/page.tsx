@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { hallCoverage } from "@/server/matching";
-import { may, requestContext } from "@/server/access";
+import { keptBriefly, may, requestContext } from "@/server/access";
 import { PageHead } from "@/ui/kit/PageHead";
 import { CoverageSheet } from "@/ui/match/CoverageSheet";
 import { readSearch, type SearchParams, wholeIn } from "@/ui/kit/search";
@@ -14,7 +14,7 @@ const A_PART = 40;
 export default async function CoveragePage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
   const search = await readSearch(searchParams);
-  const { bars, byLift, byBar, ...all } = await hallCoverage(context);
+  const { bars, byLift, byBar, ...all } = await keptBriefly(context, "coverage", hallCoverage);
   const from = Math.min(wholeIn(search.from, 1_000_000) ?? 0, Math.max(0, bars.length - 1));
   const part = <T,>(list: readonly T[]) => list.slice(from, from + A_PART);
   return (
