@@ -5,6 +5,7 @@ import type { BarState } from "@/core/bars/bar";
 import { groupBy } from "@/core/collections/groupBy";
 import { type BarRow, barFromRow, storedQuantities } from "@/data/barRows";
 import type { HallDb } from "@/data/hallDb";
+import { inMany } from "@/data/inMany";
 import { barQuantities, bars } from "@/data/schema";
 import type { Context } from "@/server/access";
 import { placesById } from "@/server/kit";
@@ -116,7 +117,7 @@ export async function withQuantities(hall: HallDb, rows: BarRow[]): Promise<List
   if (rows.length === 0) return [];
   const quantities = groupBy(
     await hall.rows(barQuantities, {
-      where: inArray(
+      where: inMany(
         barQuantities.barId,
         rows.map(({ id }) => id),
       ),

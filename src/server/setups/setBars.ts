@@ -2,10 +2,11 @@ import "server-only";
 import { and, asc, eq, inArray, ne } from "drizzle-orm";
 import { cache } from "react";
 import type { Build } from "@/core/balance/body";
-import { FAMILIES } from "@/core/bars/families";
+import { FAMILIES, FAMILY_KEYS } from "@/core/bars/families";
 import type { Lift } from "@/core/matching/lifts";
 import { type SetupChart, chartKindOf } from "@/core/setups/chartFields";
 import { type Setting, type SetupBar, type SetupOption, setupOptions } from "@/core/setups/setupOptions";
+import { inMany } from "@/data/inMany";
 import { barSetups, bars, type lifterSettings } from "@/data/schema";
 import type { Context } from "@/server/access";
 import { type ListedBar, withQuantities } from "@/server/bars";
@@ -33,14 +34,14 @@ export interface SetBar extends ListedBar {
 
 /** Every bar that can be set, by tag: those that adjust, those with grips to choose, and those that rack elsewhere. */
 export const barsToSet = cache(async (context: Context): Promise<SetBar[]> => {
-  const { hall } = context;
-  const rows = await hall.rows(bars, { where: ne(bars.state, "retired"), orderBy: [asc(bars.tag), asc(bars.id)] });
-  const own = rows.filter(({ family }) => {
-    const { form } = FAMILIES[family];
-    return form !== "straight" && form !== "zigzag";
+  const rows = await context.hall.rows(bars, {
+    where: and(ne(bars.state, "retired"), inArray(bars.family, ADJUSTING)),
+    orderBy: [asc(bars.tag), asc(bars.id)],
   });
-  return setBars(context, own);
+  return setBars(context, rows);
 });
+
+const ADJUSTING = FAMILY_KEYS.filter((family) => !["straight", "zigzag"].includes(FAMILIES[family].form));
 
 /** One bar with what can be set of it; null when there is none. */
 export async function barToSet(context: Context, tag: string): Promise<SetBar | null> {
@@ -51,7 +52,7 @@ export async function barToSet(context: Context, tag: string): Promise<SetBar | 
 /** Some bars by their ids, whatever their state. */
 export async function setBarsById(context: Context, ids: readonly string[]): Promise<SetBar[]> {
   if (ids.length === 0) return [];
-  return setBars(context, await context.hall.rows(bars, { where: inArray(bars.id, [...ids]) }));
+  return setBars(context, await context.hall.rows(bars, { where: inMany(bars.id, ids) }));
 }
 
 async function setBars(context: Context, rows: (typeof bars.$inferSelect)[]): Promise<SetBar[]> {
@@ -60,7 +61,7 @@ async function setBars(context: Context, rows: (typeof bars.$inferSelect)[]): Pr
   const ids = rows.map(({ id }) => id);
   const [listed, setups] = await Promise.all([
     withQuantities(hall, rows),
-    hall.rows(barSetups, { where: inArray(barSetups.barId, ids) }),
+    hall.rows(barSetups, { where: inMany(barSetups.barId, ids) }),
   ]);
   const setupOf = new Map(setups.map((setup) => [setup.barId, setup]));
   return listed.map((item, i) => {

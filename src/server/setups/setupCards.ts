@@ -9,6 +9,7 @@ import { rackSetting } from "@/core/setups/rackHeight";
 import { type CardAsk, type SetupCard, frameAnswerOf, setupCard } from "@/core/setups/setupCard";
 import { isSameSetting } from "@/core/setups/setupOptions";
 import { daysBetween, hallDayAt } from "@/core/units/hallDay";
+import { inMany } from "@/data/inMany";
 import { bars, lifterBars, lifterSettings, lifters, stations } from "@/data/schema";
 import { type Context, may } from "@/server/access";
 import { buildOf } from "@/server/lifters";
@@ -181,7 +182,7 @@ export function settingSheet(ask: CardAsk): SvgSheet {
 export async function settingCounts(context: Context, barIds: readonly string[]): Promise<Map<string, number>> {
   if (!may(context, "lifter.read") || barIds.length === 0) return new Map();
   const rows = await context.hall.rows(lifterSettings, {
-    where: and(isNull(lifterSettings.replacedAt), inArray(lifterSettings.barId, [...barIds])),
+    where: and(isNull(lifterSettings.replacedAt), inMany(lifterSettings.barId, barIds)),
   });
   const counts = new Map<string, number>();
   for (const { barId } of rows) counts.set(barId, (counts.get(barId) ?? 0) + 1);

@@ -11,7 +11,7 @@ import { ConditionChart } from "./ConditionChart";
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 
 /** More bars than so many at once nobody reads. */
-const MAX_BARS = 200;
+const MAX_BARS = 150;
 
 interface Props {
   records: CareRecords;

@@ -15,13 +15,15 @@ interface Props {
   lifts: readonly Lift[];
   byLift: readonly LiftCoverage[];
   byBar: readonly BarDemand[];
+  /** Of the bars of the table. */
+  demand: readonly BarDemand[];
   busy: { name: string; people: number; byBar: readonly BarDemand[] } | null;
   /** Whether people are counted: only for who may read lifters. */
   showsPeople: boolean;
 }
 
 /** Lifts × bars in service: what is covered well, barely and not at all, and who leans on which bar. */
-export function CoverageSheet({ bars, total, from, lifts, byLift, byBar, busy, showsPeople }: Props) {
+export function CoverageSheet({ bars, total, from, lifts, byLift, byBar, demand, busy, showsPeople }: Props) {
   const count = (covered: Covered) => byLift.filter((one) => one.covered === covered).length;
   const nameOf = (key: string) => lifts.find((lift) => lift.key === key)!.name;
   const listed = (covered: Covered) =>
@@ -104,7 +106,7 @@ export function CoverageSheet({ bars, total, from, lifts, byLift, byBar, busy, s
           ...{ lift, name: nameOf(lift), loadKg, covered, people },
           verdicts,
         }))}
-        byBar={byBar}
+        byBar={demand}
         showsPeople={showsPeople}
       />
       <p className="text-quiet flex flex-wrap gap-x-5 text-sm">

@@ -34,6 +34,7 @@ describe("coverage", () => {
           { tag: "T1", people: 2, alone: 1 },
           { tag: "T2", people: 0, alone: 0 },
         ]}
+        demand={[]}
         busy={null}
         showsPeople
         {...more}

@@ -10,7 +10,7 @@ import { href, readSearch, type SearchParams, wholeIn } from "@/ui/kit/search";
 import { MatchSheet } from "@/ui/match/MatchSheet";
 
 /** A long wall is shown in parts: the best first. */
-const SHOWN = 40;
+const SHOWN = 30;
 const MAX_SHOWN = 400;
 
 export const metadata: Metadata = { title: "Match" };

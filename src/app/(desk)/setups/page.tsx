@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { may, requestContext } from "@/server/access";
+import { keptBriefly, may, requestContext } from "@/server/access";
 import { barsToSet, keptSettings, settingCounts, storageOf } from "@/server/setups";
 import { SetupsSheet } from "@/ui/setups/SetupsSheet";
 
@@ -14,7 +14,7 @@ export default async function SetupsPage() {
       context,
       bars.map(({ id }) => id),
     ),
-    storageOf(context),
+    keptBriefly(context, "storage", storageOf),
   ]);
   return (
     <SetupsSheet

@@ -1,8 +1,9 @@
 import "server-only";
-import { and, asc, eq, inArray, ne, sql } from "drizzle-orm";
+import { and, asc, eq, ne, sql } from "drizzle-orm";
 import { type CareRule, type Need, USUAL_FACTORS, needForecast } from "@/core/care/needMeter";
 import type { Problem } from "@/core/problem";
 import { isTaskOf, meterTaskOf, needNow } from "@/data/carePlanRows";
+import { inMany } from "@/data/inMany";
 import { barCare, bars, carePlan, careTasks } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { type Outcome, failed, forbidden, notFound, recordChange, stale } from "@/server/kit";
@@ -53,8 +54,8 @@ export async function careMeters(
     storedCareRules(hall),
     meterHouse(context, "meter"),
     hall.rows(careTasks, { orderBy: [asc(careTasks.listOrder)] }),
-    hall.rows(carePlan, { where: inArray(carePlan.barId, ids) }),
-    hall.rows(barCare, { where: inArray(barCare.barId, ids) }),
+    hall.rows(carePlan, { where: inMany(carePlan.barId, ids) }),
+    hall.rows(barCare, { where: inMany(barCare.barId, ids) }),
   ]);
   const last = new Map(plan.map(({ barId, taskId, lastDoneOn }) => [`${barId} ${taskId}`, lastDoneOn]));
   const set = new Map(own.map((row) => [row.barId, row]));

@@ -1,6 +1,7 @@
 import "server-only";
 import { and, asc, inArray, notInArray } from "drizzle-orm";
 import type { HallDay } from "@/core/units/hallDay";
+import { inMany } from "@/data/inMany";
 import { barCare, bars } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { replanCare, storedCareRules, usesByBar } from "@/server/care/planning";
@@ -36,7 +37,7 @@ export async function spotChecks(context: Context): Promise<SpotCheck[]> {
   const ids = [...new Set([...chalky, ...busiest.map(([id]) => id)])];
   if (ids.length === 0) return [];
   const rows = await hall.rows(bars, {
-    where: and(inArray(bars.id, ids), notInArray(bars.state, ["retired", "on-order", "quarantined"])),
+    where: and(inMany(bars.id, ids), notInArray(bars.state, ["retired", "on-order", "quarantined"])),
   });
   return rows
     .map(({ id, tag, name, placeId }): SpotCheck => {

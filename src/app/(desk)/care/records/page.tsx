@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { barDetails } from "@/server/bars";
 import { barCondition, careRecords, recordYears, rustAgainstCare } from "@/server/care/records";
 import { storedCareRulesOf } from "@/server/care/planning";
-import { requestContext } from "@/server/access";
+import { keptBriefly, requestContext } from "@/server/access";
 import { CareNav } from "@/ui/care/CareNav";
 import { RecordsSheet } from "@/ui/care/RecordsSheet";
 import { PageHead } from "@/ui/kit/PageHead";
@@ -13,10 +13,11 @@ export const metadata: Metadata = { title: "Records of care" };
 
 export default async function RecordsPage({ searchParams }: { searchParams: SearchParams }) {
   const [context, search] = [await requestContext(), await readSearch(searchParams)];
+  const year = readYear(search.year, context.clock.today);
   const [result, years, rust, shown] = await Promise.all([
-    careRecords(context, readYear(search.year, context.clock.today)),
+    keptBriefly(context, `records ${year}`, (context) => careRecords(context, year)),
     recordYears(context),
-    rustAgainstCare(context),
+    keptBriefly(context, "rust against care", rustAgainstCare),
     search.bar ? barDetails(context, search.bar) : null,
   ]);
   const condition = shown && (await barCondition(context, shown.id));

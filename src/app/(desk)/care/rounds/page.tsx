@@ -3,7 +3,7 @@ import { addDays } from "@/core/units/hallDay";
 import { keepCareCurrent } from "@/server/upkeep";
 import { roundOf } from "@/server/care/rounds";
 import { careTasksOf } from "@/server/care/planning";
-import { may, requestContext } from "@/server/access";
+import { keptBriefly, may, requestContext } from "@/server/access";
 import { RoundScreen } from "@/ui/care/RoundScreen";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 
@@ -17,7 +17,9 @@ export default async function RoundPage({ searchParams }: { searchParams: Search
   const tasks = await careTasksOf(context);
   const task = tasks.find(({ key }) => key === search.task)?.key ?? null;
   const ahead = AHEAD.find((days) => String(days) === search.ahead) ?? 0;
-  const round = await roundOf(context, { task, day: addDays(context.clock.today, ahead) });
+  const round = await keptBriefly(context, `round ${task} ${ahead}`, (context) =>
+    roundOf(context, { task, day: addDays(context.clock.today, ahead) }),
+  );
   return (
     <RoundScreen
       key={`${task} ${ahead} ${context.clock.today}`}

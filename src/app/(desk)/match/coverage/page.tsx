@@ -29,6 +29,7 @@ export default async function CoveragePage({ searchParams }: { searchParams: Sea
         from={from}
         byLift={byLift.map((one) => ({ ...one, verdicts: part(one.verdicts) }))}
         byBar={byBar}
+        demand={part(bars).flatMap(({ tag }) => byBar.find((one) => one.tag === tag) ?? [])}
         showsPeople={may(context, "lifter.read")}
       />
     </>

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { may, requestContext } from "@/server/access";
+import { keptBriefly, may, requestContext } from "@/server/access";
 import { storageOf } from "@/server/setups";
 import { PageHead } from "@/ui/kit/PageHead";
 import { SetupsNav } from "@/ui/setups/SetupsNav";
@@ -9,12 +9,12 @@ import { hangAction, hangFormAction, movePlaceAction, putAwayAction, savePlaceAc
 export const metadata: Metadata = { title: "Where bars hang" };
 
 /** More than so many on one sketch nobody finds. */
-const MAX_BARS = 250;
-const MAX_CONFLICTS = 60;
+const MAX_BARS = 150;
+const MAX_CONFLICTS = 40;
 
 export default async function StoragePage() {
   const context = await requestContext();
-  const all = await storageOf(context);
+  const all = await keptBriefly(context, "storage", storageOf);
   const isLong = all.bars.length > MAX_BARS;
   const wrong = new Set(all.conflicts.flatMap(({ tags }) => tags));
   const storage = isLong
