@@ -83,14 +83,14 @@ test("a round is done on a telephone with the connection lost in the middle; wha
     ),
   });
   const wrong = await tag();
-  await now.getByRole("button", { name: "Keep it" }).click();
+  await now.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("3 touches are kept on this device")).toBeVisible();
   expect(await left()).toBe(all - 3);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await context.setOffline(false);
   await expect(page.getByText("No connection.")).toBeHidden({ timeout: 30_000 });
   // On another device: both are done once, the one passed over says why, the finding has its photo.
-  const found = page.getByRole("region", { name: "Found and not settled" });
+  const found = page.getByRole("region", { name: "Not resolved" });
   await expect(async () => {
     await page.goto("/care");
     await expect(found).toContainText(words, { timeout: 1000 });
@@ -108,7 +108,7 @@ test("a round is done on a telephone with the connection lost in the middle; wha
   expect(await serious(page)).toEqual([]);
   const row = found.getByRole("listitem").filter({ hasText: words });
   await row.getByRole("textbox", { name: `What was done about ${wrong}` }).fill("tightened");
-  await row.getByRole("button", { name: `Settle ${wrong}` }).click();
+  await row.getByRole("button", { name: `Resolve ${wrong}` }).click();
   await expect(page.getByText(words)).toHaveCount(0);
   await context.close();
 });
@@ -199,12 +199,9 @@ test("a large photo is shrunk before it is sent", async ({ page }) => {
   await now
     .getByLabel("A photo, if it helps")
     .setInputFiles({ name: "knurl.jpg", mimeType: "image/jpeg", buffer: photo });
-  await now.getByRole("button", { name: "Keep it" }).click();
+  await now.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("list", { name: "Found" })).toContainText(words);
-  const row = page
-    .getByRole("region", { name: "Found and not settled" })
-    .getByRole("listitem")
-    .filter({ hasText: words });
+  const row = page.getByRole("region", { name: "Not resolved" }).getByRole("listitem").filter({ hasText: words });
   await expect(async () => {
     await page.goto("/care");
     await expect(row).toBeVisible({ timeout: 1000 });
@@ -223,7 +220,7 @@ test("a large photo is shrunk before it is sent", async ({ page }) => {
   );
   expect(size).toEqual([1600, 1200]);
   await row.getByRole("textbox").fill("filed flat");
-  await row.getByRole("button", { name: /^Settle/ }).click();
+  await row.getByRole("button", { name: /^Resolve/ }).click();
   await expect(page.getByText(words)).toHaveCount(0);
 });
 
@@ -277,13 +274,13 @@ test("a bar with 3.4 mm runout is quarantined and vanishes from Match, Load and 
   await expect(rule).toContainText("quarantine it: nobody lifts with it");
   await expect(rule).toContainText("runout 3.4 mm, over 3 mm");
   await expect(page.getByRole("img", { name: /One turn seen along the bar: it bends towards 63°/ })).toBeVisible();
-  await rule.getByRole("button", { name: "Keep it" }).click();
+  await rule.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("Now: quarantined")).toBeVisible();
   await page.goto(`/match?lift=snatch&load=30`);
   await expect(page.locator(".bar-tag:visible").first()).toBeVisible();
   await expect(page.locator(".bar-tag:visible", { hasText: tag })).toHaveCount(0);
   await page.goto(`/load?bar=${tag}`);
-  await expect(page.getByRole("alert").filter({ hasText: `${tag} is quarantined, runout 3.4 mm` })).toBeVisible();
+  await expect(page.getByRole("alert").filter({ hasText: `${tag} is quarantined: runout 3.4 mm` })).toBeVisible();
   await page.goto(`/load?bar=K12`);
   await expect(
     page.getByRole("combobox", { name: "bar", exact: true }).locator("option", { hasText: tag }),
@@ -297,7 +294,7 @@ test("a bar with 3.4 mm runout is quarantined and vanishes from Match, Load and 
   await expect(page.getByRole("region", { name: "Inspected before" })).toContainText("quarantine, runout 3.40 mm");
   await read(0.4);
   await expect(rule).toContainText("keep it in service");
-  await rule.getByRole("button", { name: "Keep it" }).click();
+  await rule.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("Now: in service")).toBeVisible();
 });
 

@@ -59,6 +59,7 @@ export function barFromRow(
     ringMarks: row.ringMarks,
     plainGapMm: row.plainGapMm,
     canBeRacked: row.canBeRacked,
+    ...(row.areHandlesRemovable === null ? {} : { areHandlesRemovable: row.areHandlesRemovable }),
     hardLimitKg: row.hardLimitKg,
     rating: row.ratingKg === null ? null : { kg: row.ratingKg, basis: basisOf(row.ratingBasis) },
     quantities,

@@ -160,23 +160,24 @@ export class HallDb {
   async summary<T extends HallTable, F extends Record<string, SQL | SQL.Aliased | AnyPgColumn>>(
     table: T,
     fields: F,
-    { where, groupBy = [] }: { where?: SQL; groupBy?: (AnyPgColumn | SQL)[] } = {},
+    { where, groupBy = [], orderBy = [], limit }: RowQuery & { groupBy?: (AnyPgColumn | SQL)[] } = {},
   ): Promise<{ [K in keyof F]: SummaryValue<F[K]> }[]> {
     const mine = this.mine(table, where);
     const asked = {
-      how: `summary ${Object.keys(fields).join(" ")}`,
+      how: `summary ${Object.keys(fields).join(" ")} ${limit}`,
       tables: [table],
-      parts: [mine, ...Object.values(fields), ...groupBy],
+      parts: [mine, ...Object.values(fields), ...groupBy, ...orderBy],
     };
-    return await this.read(
-      asked,
-      () =>
-        this.executor
-          .select(fields)
-          .from(table as PgTable)
-          .where(mine)
-          .groupBy(...groupBy) as unknown as Statement<{ [K in keyof F]: SummaryValue<F[K]> }[]>,
-    );
+    return await this.read(asked, () => {
+      const query = this.executor
+        .select(fields as Record<string, SQL>)
+        .from(table as PgTable)
+        .where(mine)
+        .$dynamic();
+      query.groupBy(...groupBy).orderBy(...orderBy);
+      if (limit !== undefined) query.limit(limit);
+      return query as unknown as Statement<{ [K in keyof F]: SummaryValue<F[K]> }[]>;
+    });
   }
 
   /**

@@ -52,6 +52,7 @@ export async function makeHall(name: string) {
     timeZone: "UTC",
     climateClass: "salt-humid" as ClimateClass,
     currency: "EUR",
+    isDemo: false,
   });
   return { hall, actor, bar: bar!, task: task! };
 }

@@ -1,6 +1,7 @@
 import { readUpload, type Upload } from "@/api/upload";
 import { packTurns, type TurnsQuestion } from "@/core/care/packTurns";
-import { planClass, type ClassQuestion } from "@/core/classes/planClass";
+import { planClass, type ClassQuestion, type PlannedClass } from "@/core/classes/planClass";
+import { reassignClass } from "@/core/classes/reassignClass";
 import { load } from "@/core/loading/load";
 import { planOrder } from "@/core/loading/plan/orderLifters";
 import type { OrderQuestion } from "@/core/loading/plan/orderQuestion";
@@ -13,12 +14,20 @@ export interface Allowance {
   spent: () => number;
 }
 
+/** A class of which something broke: what it was, and the entries concerned. */
+export interface AgainQuestion extends ClassQuestion {
+  before: PlannedClass;
+  broken: readonly string[];
+}
+
 /** What is computed beside the server's own thread, by name. Questions and answers are plain values. */
 export const TASKS = {
   load: (question: LoadQuestion) => load(question),
   sessionPlan: (question: SessionQuestion, { spent }: Allowance) => planSession(question, { spent }),
   lifterOrder: (question: OrderQuestion, { spent }: Allowance) => planOrder(question, { spent }),
   classPlan: (question: ClassQuestion) => planClass(question),
+  classAgain: ({ before, broken, ...question }: AgainQuestion, { spent }: Allowance) =>
+    reassignClass(question, before, new Set(broken), () => spent() < 0.8),
   upload: (question: Upload) => readUpload(question),
   careTurns: (question: TurnsQuestion) => packTurns(question),
 };

@@ -61,6 +61,8 @@ export interface Bar {
   canBeRacked: boolean | null;
   /** Why it is in its state, in the manager's words. */
   stateReason: string | null;
+  /** Whether its handles come off, screwed in; absent where nobody said. */
+  areHandlesRemovable?: boolean | null;
 }
 
 /**

@@ -48,8 +48,11 @@ export function gapMeaning(bar: Bar, { kind, gap }: Pick<FlaggedGap, "kind" | "g
       return `the middle lies ${size(0)} ${more ? "further from" : "nearer to"} the sleeves: J-cups and safeties move with it`;
     case "camberForward":
       return `the load lies ${size(0)} ${more ? "further forward" : "further back"}: the bar rolls differently`;
-    case "minRackWidth":
-      return more ? "it may not fit a rack that it should" : "it fits narrower racks than stated";
+    case "rackSpanInner":
+      return more ? "it may not fit a narrow rack that it should" : "it fits narrower racks than stated";
+    case "rackSpanOuter":
+    case "yokeWidth":
+      return more ? "it fits wider racks than stated" : "it may not fit a wide rack that it should";
     case "jCupOffset":
     case "lowestPart":
       return "J-cup and safety heights worked out from the label are off by that";

@@ -34,6 +34,8 @@ export interface InspectionFacts {
   knurl: KnurlState | null;
   rust: RustGrade | null;
   parts: Partial<Record<InspectedPart, PartState>>;
+  /** Whether a simulated instrument read any of it. */
+  isSimulated?: boolean;
 }
 
 export interface Runout {

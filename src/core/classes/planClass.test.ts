@@ -66,7 +66,7 @@ describe("a class", () => {
   it("keeps what is fixed, also where it is not the best, and says why the best does not come", () => {
     const fixed = entry("Isla", "back-squat-high", { tag: "Y", block: 0, station: "rack-2" });
     expect(plan([fixed]).entries[0]).toMatchObject({ tag: "Y", station: "rack-2", block: 0 });
-    const narrow = { ...YOKE, quantities: { ...YOKE.quantities, minRackWidth: stated(1200) } };
+    const narrow = { ...YOKE, quantities: { ...YOKE.quantities, rackSpanInner: stated(1140) } };
     const sore = entry("Bram", "back-squat-high", { lifter: lifterWith({ limits: ["reach"] }) });
     expect(plan([sore], { bars: [POWER, narrow] }).entries[0]).toMatchObject({
       tag: "P",

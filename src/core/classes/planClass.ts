@@ -8,7 +8,7 @@ import type { MatchLifter, Purpose } from "../matching/lifter";
 import { gradeBar } from "../matching/match";
 import { rankOf, VERDICTS, type Verdict } from "../matching/verdict";
 import { assignClass } from "./assignClass";
-import type { ClassProblem } from "./problem";
+import type { ClassPlan, ClassProblem } from "./problem";
 import { spareSpecialBars } from "./spareSpecialBars";
 import { fitsStation, stationKindsFor, type ClassStation } from "./stationSuits";
 
@@ -72,7 +72,7 @@ export function classProblem({ entries, stations, blocks, bars, rules, today }: 
     stations.map((station) => ({
       block,
       capacity: station.capacity,
-      bars: bars.map((bar) => fitsStation(bar, station)),
+      bars: bars.map((bar) => fitsStation(bar, station, rules.rackMarginMm)),
     })),
   ).flat();
   return {
@@ -104,7 +104,7 @@ export function classProblem({ entries, stations, blocks, bars, rules, today }: 
  */
 export function planClass(question: ClassQuestion): PlannedClass {
   const problem = classProblem(question);
-  const { entries, stations, bars } = question;
+  const { stations, bars } = question;
   const { isProven, ...plan } = assignClass(problem);
   const answer = spareSpecialBars(
     problem,
@@ -115,6 +115,21 @@ export function planClass(question: ClassQuestion): PlannedClass {
       return nearPlace !== null && question.placeOf?.get(bars[bar]!.tag) === nearPlace;
     },
   );
+  return describePlan(question, problem, answer, isProven);
+}
+
+/**
+ * A plan in words: who is where with which bar, how well it suits, and what everybody gave up and to whom.
+ *
+ * @returns an entry each with block (from 0), station and bar, null where there is no place
+ */
+export function describePlan(
+  question: ClassQuestion,
+  problem: ClassProblem,
+  answer: ClassPlan,
+  isProven: boolean,
+): PlannedClass {
+  const { entries, stations, bars } = question;
   const verdicts = problem.entries.map(({ fit }) => fit.map(verdictOf));
   const placed = entries.map((entry, e): PlacedEntry => {
     const best = verdicts[e]!.reduce<Verdict>((a, b) => (rankOf(b) < rankOf(a) ? b : a), "never");

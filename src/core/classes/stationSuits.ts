@@ -1,4 +1,5 @@
-import { valueOf, type Bar } from "../bars/bar";
+import type { Bar } from "../bars/bar";
+import { BENCHED, fitAt, isRefused, OVERHEAD } from "../bars/rackSpan";
 import type { Lift } from "../matching/lifts";
 
 export type StationKind = "rack" | "bench" | "platform" | "floor";
@@ -12,9 +13,6 @@ export interface ClassStation {
   /** Name of the place where bars hang nearest. */
   nearPlace: string | null;
 }
-
-const BENCHED = ["bench", "close-grip-bench"];
-const OVERHEAD = ["overhead-press", "push-press", "jerk", "thruster"];
 
 /**
  * Stations that a lift can be done at. Common practice, no source.
@@ -30,14 +28,10 @@ export function stationKindsFor(lift: Lift): readonly StationKind[] {
 }
 
 /**
- * Whether a bar lies in a station's J-cups: its shaft spans them, and the rack is as wide as the bar needs.
+ * Whether a bar lies in a station's J-cups, as `rackFit` says.
  *
+ * @param marginMm to spare, both sides together
  * @returns true when it does, or when nothing that is known speaks against it
  */
-export function fitsStation(bar: Bar, { kind, supportSpacingMm }: ClassStation): boolean {
-  if (kind === "platform" || kind === "floor") return true;
-  if (bar.canBeRacked === false) return false;
-  if (supportSpacingMm === null) return true;
-  const [shaft, narrowest] = [valueOf(bar, "shaftLength"), valueOf(bar, "minRackWidth")];
-  return (shaft === null || shaft > supportSpacingMm) && (narrowest === null || narrowest <= supportSpacingMm);
-}
+export const fitsStation = (bar: Bar, station: ClassStation, marginMm?: number): boolean =>
+  !isRefused(fitAt(bar, station, marginMm));

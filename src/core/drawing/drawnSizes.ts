@@ -14,6 +14,8 @@ export interface DrawnSizes {
   camberForward: number;
   handleOffset: number;
   yokeWidth: number;
+  /** Across pads and handles of a raised bar. */
+  paddedWidth: number;
   handleLength: number;
   frameWidth: number;
   frameDepth: number;
@@ -22,12 +24,12 @@ export interface DrawnSizes {
 
 /** Usual sizes where the family has its own. Common practice, no source; used for drawing only. */
 const USUAL: Partial<Record<FamilyKey, Partial<Record<QuantityKind, number>>>> = {
-  yoke: { camberDrop: 80, camberForward: 90, yokeWidth: 420 },
-  "low-yoke": { camberDrop: 92, camberForward: 120, yokeWidth: 460, handleLength: 160 },
-  "adjustable-yoke": { camberDrop: 60, camberForward: 150, yokeWidth: 440, handleLength: 180 },
-  cambered: { camberDrop: 300, yokeWidth: 640 },
-  "cambered-yoke": { camberDrop: 300, yokeWidth: 640 },
-  bowed: { camberDrop: 75, yokeWidth: 760 },
+  yoke: { camberDrop: 80, camberForward: 90, rackSpanInner: 420 },
+  "low-yoke": { camberDrop: 92, camberForward: 120, rackSpanInner: 460, handleLength: 160 },
+  "adjustable-yoke": { camberDrop: 60, camberForward: 150, rackSpanInner: 440, handleLength: 180 },
+  cambered: { camberDrop: 300, rackSpanInner: 640 },
+  "cambered-yoke": { camberDrop: 300, rackSpanInner: 640 },
+  bowed: { camberDrop: 75 },
   "closed-frame": { handleLength: 130, handleOffset: 100 },
   "open-frame": { handleLength: 150, handleOffset: 60 },
   "multi-grip": { frameWidth: 560, frameDepth: 230 },
@@ -43,7 +45,8 @@ const GENERAL: Partial<Record<QuantityKind, number>> = {
   camberDrop: 0,
   camberForward: 0,
   handleOffset: 0,
-  yokeWidth: 420,
+  yokeWidth: 1230,
+  rackSpanInner: 460,
   handleLength: 200,
   frameWidth: 620,
   frameDepth: 560,
@@ -84,7 +87,9 @@ export function drawnSizes(bar: Bar): DrawnSizes {
     camberDrop: size("camberDrop"),
     camberForward: size("camberForward"),
     handleOffset: size("handleOffset"),
-    yokeWidth: size("yokeWidth"),
+    // The drop to the sleeves lies inside the collars, whatever the record says.
+    yokeWidth: Math.min(valueOf(bar, "rackSpanOuter") ?? size("yokeWidth"), 2 * halfShaft - 20),
+    paddedWidth: size("rackSpanInner"),
     handleLength: size("handleLength"),
     frameWidth: size("frameWidth"),
     frameDepth: size("frameDepth"),

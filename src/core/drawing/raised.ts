@@ -38,7 +38,7 @@ function middle(bar: Bar, sizes: DrawnSizes, thickness: number): Shape[] {
 /** Along the sleeves' axis, up at the raised part over a run of `run` mm, across, and down again. */
 function steps({ halfShaft, yokeWidth, camberDrop }: DrawnSizes, run: number): Point[] {
   const top = yokeWidth / 2;
-  const foot = Math.min(top + run, halfShaft);
+  const foot = Math.min(top + run, halfShaft - 4);
   return [
     [-halfShaft, 0],
     [-foot, 0],
@@ -68,7 +68,7 @@ function bowKnurl(bar: Bar, sizes: DrawnSizes, thickness: number): Shape[] {
 /** Two arms that turn about the axis of the pad and carry the sleeves at a pinned distance. */
 function arms(sizes: DrawnSizes, thickness: number): Shape[] {
   const { halfShaft, yokeWidth, camberDrop } = sizes;
-  const at = yokeWidth / 2 + 35;
+  const at = yokeWidth / 2 + thickness * 0.55;
   const top = Math.max(camberDrop, thickness) + thickness;
   const right: Shape[] = [
     tube("tube", [at, 0], [halfShaft, 0], thickness),
@@ -80,8 +80,8 @@ function arms(sizes: DrawnSizes, thickness: number): Shape[] {
 }
 
 /** Two shoulder pads with a handle before each, which from the front is seen nearly end on. */
-function twoPads({ yokeWidth, camberDrop, handleLength }: DrawnSizes, thickness: number): Shape[] {
-  const half = yokeWidth / 2;
+function twoPads({ paddedWidth, camberDrop, handleLength }: DrawnSizes, thickness: number): Shape[] {
+  const half = paddedWidth / 2;
   const pad: Box = {
     ...boxAround("pad", half * 0.3, half * 0.92, thickness * 1.5, camberDrop),
     radius: thickness * 0.7,
@@ -95,14 +95,14 @@ function twoPads({ yokeWidth, camberDrop, handleLength }: DrawnSizes, thickness:
   return [handle, mirrored(handle), pad, mirrored(pad)];
 }
 
-function neckPad({ yokeWidth, camberDrop }: DrawnSizes, thickness: number): Shape[] {
-  const half = yokeWidth * 0.13;
+function neckPad({ paddedWidth, camberDrop }: DrawnSizes, thickness: number): Shape[] {
+  const half = paddedWidth * 0.13;
   return [{ ...boxAround("pad", -half, half, thickness * 1.15, camberDrop), radius: thickness * 0.5 }];
 }
 
 /** One wide pad and a handle at each of its ends. */
-function onePad({ yokeWidth, camberDrop, handleLength }: DrawnSizes, thickness: number, share: number): Shape[] {
-  const half = (yokeWidth / 2) * share;
+function onePad({ paddedWidth, camberDrop, handleLength }: DrawnSizes, thickness: number, share: number): Shape[] {
+  const half = (paddedWidth / 2) * share;
   const pad: Box = { ...boxAround("pad", -half, half, thickness * 1.6, camberDrop), radius: thickness * 0.75 };
   const handle = tube(
     "handle",
@@ -114,9 +114,9 @@ function onePad({ yokeWidth, camberDrop, handleLength }: DrawnSizes, thickness: 
 }
 
 /** Knurl on the raised part of a cambered bar, where it lies on the back. */
-function grips(bar: Bar, { yokeWidth, camberDrop }: DrawnSizes, thickness: number): Shape[] {
+function grips(bar: Bar, { paddedWidth, camberDrop }: DrawnSizes, thickness: number): Shape[] {
   if (!bar.knurl || bar.knurl === "none" || FAMILIES[bar.family].form !== "cambered") return [];
-  return [boxAround(`knurl-${bar.knurl}`, -yokeWidth * 0.4, yokeWidth * 0.4, thickness, camberDrop)];
+  return [boxAround(`knurl-${bar.knurl}`, -paddedWidth * 0.4, paddedWidth * 0.4, thickness, camberDrop)];
 }
 
 /** Where the legs of a camber meet the line of the sleeves. */

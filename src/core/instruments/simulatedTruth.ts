@@ -26,13 +26,14 @@ const BELIEVABLE: Partial<Record<QuantityKind, readonly [typical: number, spread
   frameWidth: [620, 3],
   frameDepth: [560, 3],
   handleOffset: [0, 1],
-  minRackWidth: [1100, 5],
+  rackSpanInner: [480, 3],
+  rackSpanOuter: [1240, 3],
   jCupOffset: [0, 3],
   lowestPart: [60, 3],
   knurlDepth: [0.35, 0.04],
   knurlPitch: [1.2, 0.05],
   camberDrop: [90, 2],
-  yokeWidth: [430, 3],
+  yokeWidth: [1240, 3],
 };
 
 /**

@@ -33,6 +33,22 @@ export function tippingOf(
 }
 
 /**
+ * How many plates may come off one side, outside first, while the other is full; its clamp is off before them.
+ *
+ * @param plates on each side.
+ * @returns null where all of them may: then there is nothing to say
+ */
+export function platesOffOneSide(
+  { maxOneSidedRemoval: { left, right } }: TippingAnswer,
+  plates: number,
+  hasClamp: boolean,
+): number | null {
+  const pieces = Math.min(left, right);
+  const off = hasClamp ? Math.max(0, pieces - 1) : pieces;
+  return off >= plates ? null : off;
+}
+
+/**
  * How plates may be moved from one stack to another: each side by itself, or left and right in turn because more on one
  * side than on the other would tip it, or not one plate at a time at all. A clamp comes off first and goes on last.
  *

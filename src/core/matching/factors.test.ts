@@ -109,8 +109,8 @@ describe("sleeves", () => {
     ["needle", "bench", "decides", "usable"],
     ["needle", "bench", "hardly-matters", null],
     ["hybrid", "bench", "decides", null],
-    ["needle", "back-squat-high", "decides", null],
-    ["needle", "deadlift", "decides", null],
+    ["needle", "back-squat-high", "decides", "good"],
+    ["needle", "deadlift", "decides", "good"],
     ["fixed", "bench", "decides", null],
     [null, "bench", "hardly-matters", "usable"],
   ])("%s in the %s where it %s: %s", (sleeveRotation, lift, sleeves, wanted) =>

@@ -17,7 +17,6 @@ const IN_HANDS = [...PRESSES, "push-press", ...PULLS, ...FAST, "thruster", ...HA
 const NOT_IN_FRAME = [
   ...SQUATS,
   "front-squat",
-  "goblet-squat",
   "good-morning",
   ...PRESSES,
   "push-press",
@@ -44,10 +43,13 @@ const SUITABILITY: Record<FamilyKey, Row> = {
   },
   "weightlifting-short": {
     "made-for": [...FAST],
-    good: ["front-squat", "push-press", "thruster", "overhead-press", "row", "shrug"],
+    good: ["front-squat", "push-press", "thruster", "row", "shrug"],
     poor: ["bench", "back-squat-low", ...PULLS],
   },
-  hybrid: { good: ["front-squat", "push-press", "thruster", "overhead-press", ...FAST, "back-squat-high", ...HANDS] },
+  hybrid: {
+    "made-for": ["thruster"],
+    good: ["front-squat", "push-press", "overhead-press", ...FAST, "back-squat-high", ...HANDS],
+  },
   technique: {
     good: [...FAST, "thruster", "overhead-press", "push-press", "front-squat"],
     poor: [...PULLS, "shrug", "carry"],
@@ -96,8 +98,8 @@ const SUITABILITY: Record<FamilyKey, Row> = {
   },
   "adjustable-yoke": { "made-for": ["goblet-squat"], good: [...SQUATS, "front-squat", ...HINGES], never: IN_HANDS },
   bowed: {
-    "made-for": ["close-grip-bench"],
-    good: ["bench", "back-squat-high", "box-squat", "good-morning"],
+    "made-for": ["bench", "close-grip-bench", "back-squat-high", "box-squat"],
+    good: ["back-squat-low", "good-morning", "lunge"],
     poor: ["romanian-deadlift", "row"],
     never: [...PULLS, ...FAST, "thruster"],
   },
@@ -109,7 +111,7 @@ const SUITABILITY: Record<FamilyKey, Row> = {
   "closed-frame": {
     "made-for": ["shrug", "carry"],
     good: ["deadlift", "block-pull", "deficit-deadlift"],
-    never: [...NOT_IN_FRAME, "lunge"],
+    never: NOT_IN_FRAME,
   },
   "multi-grip": {
     "made-for": ["close-grip-bench"],

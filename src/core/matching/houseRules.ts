@@ -1,3 +1,4 @@
+import { RACK_MARGIN_MM } from "../bars/rackSpan";
 import { policiesFrom, STARTING_POLICIES, type Policies } from "./policies";
 
 /** Rules of the house that the matcher obeys. Where practitioners disagree, the manager picks. */
@@ -18,6 +19,8 @@ export interface MatchingRules {
   meetingWeeks: number;
   /** A bar is new to a lifter for so many weeks. */
   newBarWeeks: number;
+  /** Between J-cups and the ends of a bar's rack span, both sides together. */
+  rackMarginMm: number;
   policies: Policies;
 }
 
@@ -30,6 +33,7 @@ export const MATCHING_RULES: MatchingRules = {
   handTorqueNm: 50,
   meetingWeeks: 6,
   newBarWeeks: 3,
+  rackMarginMm: RACK_MARGIN_MM,
   policies: STARTING_POLICIES,
 };
 
@@ -53,6 +57,7 @@ export const RULE_NUMBERS = {
   handTorqueNm: { label: "hands can hold against a hanging load", unit: "N·m", range: [0, 300], factor: 1 },
   meetingWeeks: { label: "a meeting's bar counts from so long before it", unit: "weeks", range: [0, 52], factor: 1 },
   newBarWeeks: { label: "a bar is new to a lifter for", unit: "weeks", range: [0, 52], factor: 1 },
+  rackMarginMm: { label: "J-cups need so much room on a bar, both sides", unit: "mm", range: [0, 300], factor: 1 },
 } as const satisfies Record<string, { label: string; unit: string; range: readonly [number, number]; factor: number }>;
 export type RuleNumber = keyof typeof RULE_NUMBERS;
 export const RULE_NUMBER_KEYS = Object.keys(RULE_NUMBERS) as RuleNumber[];

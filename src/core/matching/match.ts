@@ -1,4 +1,5 @@
 import { isUsable, type Bar } from "../bars/bar";
+import type { RackPlace } from "../bars/rackSpan";
 import type { HallDay } from "../units/hallDay";
 import { FACTORS } from "./factors";
 import { MATCHING_RULES, type MatchingRules } from "./houseRules";
@@ -25,6 +26,10 @@ export interface MatchOptions {
   barsToday?: ReadonlyMap<string, BarToday>;
   /** The place beside the station that a bar is wanted at. */
   near?: string | null;
+  /** Every station of the gym, for where a bar lies in the J-cups. */
+  stations?: readonly RackPlace[];
+  /** The one that it is wanted at. */
+  at?: RackPlace | null;
 }
 
 function questionOf(bar: Bar, lift: Lift, loadKg: number, options: MatchOptions): MatchQuestion {
@@ -35,8 +40,22 @@ function questionOf(bar: Bar, lift: Lift, loadKg: number, options: MatchOptions)
     today = "1970-01-01",
     barsToday,
     near = null,
+    stations = [],
+    at = null,
   } = options;
-  return { bar, lift, loadKg, lifter, purpose, rules, today, near, barToday: barsToday?.get(bar.tag) ?? null };
+  return {
+    bar,
+    lift,
+    loadKg,
+    lifter,
+    purpose,
+    rules,
+    today,
+    near,
+    stations,
+    at,
+    barToday: barsToday?.get(bar.tag) ?? null,
+  };
 }
 
 /**
@@ -106,6 +125,8 @@ export function rankBars(
         const rank = rankOf(finding.atBest);
         worst = Math.max(worst, rank);
         against += rank;
+        // Found wrong and not resolved: behind its equals.
+        if (finding.factor === "findings") against += 1;
         // 1 for a bar that hangs elsewhere than beside the station it is wanted at.
         if (finding.factor === "near" && finding.value === 0) isFar = 1;
       }

@@ -1,6 +1,7 @@
 import type { Bar } from "../bars/bar";
 import { valueOf } from "../bars/bar";
 import { FAMILIES } from "../bars/families";
+import type { RackPlace } from "../bars/rackSpan";
 import type { HallDay } from "../units/hallDay";
 import { assumedCentroidMm } from "../whip/assumedPlates";
 import { bendingBarOf, type BendingBar } from "../whip/bendingBar";
@@ -18,6 +19,8 @@ export interface BarToday {
   takenAt: string | null;
   /** Where it hangs. */
   place: string | null;
+  /** What was found wrong with it and is not resolved yet. */
+  findings?: readonly string[];
 }
 
 export interface MatchQuestion {
@@ -31,6 +34,10 @@ export interface MatchQuestion {
   barToday: BarToday | null;
   /** The place beside the station that it is wanted at; null when nobody said. */
   near: string | null;
+  /** Every station of the gym; none where the gym is not known. */
+  stations: readonly RackPlace[];
+  /** The station it is wanted at; null when nobody said. */
+  at: RackPlace | null;
   rules: MatchingRules;
 }
 

@@ -23,6 +23,8 @@ export interface ArmChart {
   changesEmptyOnly: boolean;
   /** The part of the bar's mass that stays at the pad whatever the arms do, in kg. */
   padKg: number;
+  /** How the handles stand at depth at a mark and pin, as it was seen at calibration; not worked out from the arm. */
+  handlePoses?: readonly { mark: string; pin: string; text: string }[];
 }
 
 /** One way the arms can stand, both alike. */

@@ -33,6 +33,14 @@ export const ARM_CHART_FIELDS: Record<string, FieldDef> = {
     isRequired: true,
     hint: "name = mm on the left, on the right: B = 150 150.5",
   },
+  handlePoses: {
+    kind: "list",
+    most: 60,
+    mostEach: 120,
+    group: "geometry",
+    label: "handles at depth, as seen",
+    hint: "mark / pin = what they do: 3 / B = clear of the thighs",
+  },
   hasHalfMarks: yesNo("locks half-way between marks"),
   changesEmptyOnly: EMPTY_ONLY,
   padKg: {
@@ -129,6 +137,24 @@ function readLines(path: string, lines: readonly string[], [least, most]: readon
   return { rows, problems };
 }
 
+const POSE = /^(.{1,20}?)\s*\/\s*(.{1,20}?)\s*=\s*(.+)$/;
+
+/** Lines "mark / pin = words". */
+function readPoses(lines: readonly string[]) {
+  const problems: Problem[] = [];
+  const rows: { mark: string; pin: string; text: string }[] = [];
+  lines.forEach((line, i) => {
+    const [, mark, pin, text] = POSE.exec(line) ?? [];
+    if (!mark || !pin || !text)
+      problems.push({
+        path: "handlePoses",
+        message: `line ${i + 1}: “${line.slice(0, 30)}” is no “mark / pin = words”`,
+      });
+    else rows.push({ mark, pin, text });
+  });
+  return { rows, problems };
+}
+
 /**
  * A chart from texts by field, or every problem. Arms whose sides differ are refused: they must agree.
  *
@@ -146,8 +172,11 @@ export function readChart(
     const marks = readLines("marks", linesOf("marks"), [-90, 90], 2);
     const pins = readLines("pins", linesOf("pins"), [0, 1000], 2);
     problems.push(...marks.problems, ...pins.problems);
+    const poses = readPoses(linesOf("handlePoses"));
+    problems.push(...poses.problems);
     const chart: ArmChart = {
       kind,
+      ...(poses.rows.length > 0 ? { handlePoses: poses.rows } : {}),
       marks: marks.rows.map(({ name, values: [left, right] }): ArmMark => ({ name, leftDeg: left!, rightDeg: right! })),
       pins: pins.rows.map(({ name, values: [left, right] }): ArmPin => ({ name, leftMm: left!, rightMm: right! })),
       hasHalfMarks: values.hasHalfMarks === true,
@@ -198,6 +227,7 @@ export function chartTexts(chart: SetupChart): Record<string, string> {
   const values: Record<string, unknown> = { ...chart };
   if (chart.kind === "arm") {
     values.marks = chart.marks.map(({ name, leftDeg, rightDeg }) => `${name} = ${leftDeg} ${rightDeg}`);
+    values.handlePoses = (chart.handlePoses ?? []).map(({ mark, pin, text }) => `${mark} / ${pin} = ${text}`);
     values.pins = chart.pins.map(({ name, leftMm, rightMm }) => `${name} = ${leftMm} ${rightMm}`);
   } else values.holes = chart.holes.map(({ name, gripWidthMm }) => `${name} = ${gripWidthMm}`);
   return fieldTexts(chartFieldsOf(chart.kind), values);

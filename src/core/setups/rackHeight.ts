@@ -2,6 +2,7 @@ import { balance } from "../balance/balance";
 import type { Build } from "../balance/body";
 import { carryOn } from "../balance/carryOn";
 import { valueOf, type Bar } from "../bars/bar";
+import { isRackable } from "../bars/rackSpan";
 import type { Lift } from "../matching/lifts";
 
 /** A rack as far as heights go; holes count from 1, upwards. */
@@ -15,7 +16,10 @@ const SHOULDER_SHARE = 0.818;
 /** So far below the carried bar the J-cups sit, that nobody unracks on tiptoe (handbook §9). */
 const BELOW_MM = 60;
 
-/** J-cups against a straight bar, to start from; common practice: one hole up, two down (handbook §9). */
+/**
+ * J-cups against a straight bar, to start from; common practice: one hole up, two down (handbook §9). A cambered bar is
+ * racked exactly as a straight one: the shaft in the J-cups is the one on the back.
+ */
 const USUAL_OFFSET_MM: Record<string, number> = { yoke: 50, "adjustable-yoke": 50, "low-yoke": -100 };
 
 /**
@@ -26,21 +30,23 @@ const USUAL_OFFSET_MM: Record<string, number> = { yoke: 50, "adjustable-yoke": 5
 export function jCupOffsetMm(bar: Bar): number {
   const own = valueOf(bar, "jCupOffset");
   if (own !== null) return own;
-  // What is racked of a cambered bar hangs below the back by its drop.
-  if (bar.family === "cambered" || bar.family === "cambered-yoke") return -(valueOf(bar, "camberDrop") ?? 300);
   return USUAL_OFFSET_MM[bar.family] ?? 0;
 }
 
+/** Where a straight bar lies against the shoulder in a lift, in mm along the trunk (handbook §9). */
+const STRAIGHT_MM: Record<string, number> = { "back-squat-low": -60, "front-squat": -20, "goblet-squat": -20 };
+const HIGH_MM = 20;
+const straightMm = (like: string) => STRAIGHT_MM[like] ?? HIGH_MM;
+
 /**
- * Height of the J-cups above the floor for a racked squat, in mm: shoulder + where the bar lies on the trunk − 60 mm +
- * the bar's offset. Null for a lift that is not carried on back or front, and for a bar that is not racked.
+ * Height of the J-cups above the floor for a racked squat, in mm: shoulder + where a straight bar
+ * lies in that lift − 60 mm + the bar's offset. Null for a lift that is not carried on back or front, and for a bar that is not racked.
  *
  * @returns mm above the floor, or null
  */
 export function jCupHeightMm(build: Build, bar: Bar, lift: Pick<Lift, "like">): number | null {
-  const carried = carryOn(bar, lift.like);
-  if (!carried || bar.canBeRacked === false) return null;
-  return SHOULDER_SHARE * build.heightMm + carried.carry.alongTrunkMm - BELOW_MM + jCupOffsetMm(bar);
+  if (!carryOn(bar, lift.like) || !isRackable(bar)) return null;
+  return SHOULDER_SHARE * build.heightMm + straightMm(lift.like) - BELOW_MM + jCupOffsetMm(bar);
 }
 
 /**

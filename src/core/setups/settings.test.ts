@@ -231,7 +231,7 @@ describe("a setup card", () => {
     expect(numbers.find(({ label }) => label === "J-cups, Rack 1")!.text).toBe("hole 24");
   });
   it("goes through pins, both sides, snug handles and a light set, in that order", () => {
-    const { steps } = setupCard(ask());
+    const { steps } = setupCard(ask({ bar: { ...armBar(), areHandlesRemovable: true } }));
     const at = (text: string) => steps.findIndex((step) => step.includes(text));
     const order = [
       "empty",
@@ -245,18 +245,45 @@ describe("a setup card", () => {
     expect(at("empty")).toBe(0);
     expect(at("light set")).toBe(steps.length - 1);
   });
-  it("tells the hands by where the load wants to go", () => {
-    expect(setupCard(ask()).hands).toMatch(/^Push the handles up and away/);
-    expect(setupCard(ask()).lettingGo).toContain("Never let go");
-    expect(setupCard(ask({ setting: { mark: "1", pin: "C" } })).hands).toMatch(/^Pull the handles in and down/);
-    expect(setupCard(ask({ like: "good-morning" })).hands).toContain("Follow through the hinge");
-    expect(setupCard(ask({ build: null })).lettingGo).toContain("nobody computed");
+  it("says snug only where handles screw in", () => {
+    expect(setupCard(ask()).steps.join(" ")).not.toContain("snug");
+    expect(setupCard(ask({ bar: { ...armBar(), areHandlesRemovable: false } })).steps.join(" ")).not.toContain("snug");
   });
-  it("says that handles meet the thighs when they are long enough to", () => {
-    const long = armBar();
-    long.quantities = { ...long.quantities, handleLength: stated(650) };
-    expect(setupCard(ask({ bar: long, setting: { mark: "2", pin: "D" } })).atDepth).toContain("meet the thighs");
-    expect(setupCard(ask()).atDepth).toContain("to spare");
+  it("tells the hands and whether to let go by where the load lies, standing and at depth (handbook §9)", () => {
+    const before = setupCard(ask());
+    expect(before.hands).toMatch(/^Push the handles lightly away, elbows in/);
+    expect(before.lettingGo).toMatch(/^It clamps itself and would stay without hands/);
+    const behind = setupCard(ask({ setting: { mark: "1", pin: "C" } }));
+    expect(behind.hands).toMatch(/^Pull the handles in and down/);
+    expect(behind.lettingGo).toBe("Never let go: it rolls off the back.");
+    const hinge = setupCard(ask({ like: "good-morning" }));
+    expect(hinge.hands).toContain("let the handles come forward");
+    expect(hinge.lettingGo).toMatch(/^Never let go in a hinge/);
+    expect(setupCard(ask({ build: null })).lettingGo).toContain("nobody computed");
+    const inFront = setupCard(ask({ like: "front-squat", setting: { mark: "6", pin: "D" } }));
+    expect(inFront.lettingGo).toMatch(/^It clamps itself.*cannot be dumped forward/);
+    expect(inFront.hands).toContain("Hold the handles high");
+  });
+  const built = (family: "yoke" | "low-yoke" | "cambered", like = "back-squat-high") => {
+    const bar = armBar({ family });
+    return setupCard(ask({ bar, chart: null, options: [], setting: {}, like }));
+  };
+  it("a yoke clamps itself, a low-yoke stays by its shape, a hung bar is pulled back on the way up", () => {
+    expect(built("yoke").lettingGo).toMatch(/^It clamps itself/);
+    expect(built("low-yoke").lettingGo).toMatch(/^It stays by itself/);
+    expect(built("low-yoke").getOut).toContain("mind the grille");
+    expect(built("low-yoke", "good-morning").lettingGo).toMatch(/^It stays by its shape/);
+    expect(built("cambered").hands).toContain("pull it back a little on the way up");
+    expect(built("cambered").lettingGo).toBe("Do not let go: it swings.");
+  });
+  it("shows how handles stand at depth as it was seen, and guesses nothing", () => {
+    expect(setupCard(ask()).atDepth).toBeNull();
+    const seen = { ...ARM_CHART, handlePoses: [{ mark: "6", pin: "B", text: "clear of the thighs" }] };
+    expect(setupCard(ask({ chart: seen })).atDepth).toBe("Handles at depth: clear of the thighs.");
+    const read = readChart("arm", { ...chartTexts(seen) });
+    expect(read.ok && read.chart).toMatchObject({ handlePoses: seen.handlePoses });
+    const wrong = readChart("arm", { ...chartTexts(seen), handlePoses: "6 = nothing" });
+    expect(!wrong.ok && wrong.problems[0]!.path).toBe("handlePoses");
   });
   it("carries the cautions, and light for what is new", () => {
     expect(setupCard(ask()).cautions.join(" ")).toMatch(/First time.*light.*doctor or physiotherapist/s);

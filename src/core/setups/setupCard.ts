@@ -79,10 +79,6 @@ const length = (label: string, mm: number): CardNumber => ({
 
 /** A load this close to plumb under the contact stays by itself. Ours. */
 const STAYS_MM = 25;
-/** Half of a thigh, in mm. Ours. */
-const THIGH_MM = 80;
-const HANDLE_SLOPE = (20 * Math.PI) / 180;
-
 /**
  * The frame's answer of a card; null for other bars.
  *
@@ -177,7 +173,7 @@ export function setupCard(ask: CardAsk): SetupCard {
     set: settingWords(options, setting) || "as it is built",
     numbers,
     ...handWords(ask, answer, frame),
-    atDepth: answer ? depthWords(set, answer) : null,
+    atDepth: depthWords(ask),
     ...(form === "frame"
       ? {
           getIn: "Step in from the open side, mid-foot under the sleeves’ axis, then find the mark on the handles.",
@@ -185,8 +181,11 @@ export function setupCard(ask: CardAsk): SetupCard {
         }
       : isCarried && bar.canBeRacked !== false
         ? {
-            getIn: "Duck under the middle, stand up square, wait until it hangs still, then two short steps back.",
-            getOut: "Walk in until both uprights are touched, then bend the knees; never reach back for the cups.",
+            getIn:
+              form === "yoke"
+                ? "Swing the handles through, pads high against the neck, hands where they will stay; lift, one step back. Handles knock headphones off."
+                : "Duck under the middle, stand up square, wait until it hangs still, then one step back.",
+            getOut: `Walk in until the bar touches both uprights, then down; never reach back for the cups.${staysByShape(bar) ? " It turns in the J-cups: mind the grille." : ""}`,
           }
         : {
             getIn: "Take the grips at even distances from the middle before it leaves its place.",
@@ -233,8 +232,37 @@ export const isBackOrFrontLift = (like: string) =>
     like,
   );
 
-/** What the hands do and whether letting go is safe, by where the load wants to go. */
-function handWords({ bar, like }: CardAsk, answer: Balance | null, frame: FrameAnswer | null) {
+/** Lifts in which the trunk leans beyond what a yoke's load stays before (handbook §9). */
+const HINGE = "good-morning";
+/** A load that lies so far before the contact swings the handles into the body. Ours. */
+const FAR_IN_FRONT_MM = 140;
+
+/**
+ * Whether a bar stays put by its shape, in both directions: its handles wrap round the body. A fact of the family to
+ * start from (handbook §9).
+ *
+ * @returns true for a low-yoke bar
+ */
+export const staysByShape = (bar: Pick<SetupBar, "family">) => bar.family === "low-yoke";
+
+/**
+ * How far the load lies before (+) or behind (−) the contact with the trunk upright and at its lean, in mm. Between the
+ * two it only goes one way, so that these are the ends.
+ */
+function loadAhead(
+  { camberForwardMm, camberDropMm }: { camberForwardMm: number; camberDropMm: number },
+  leanDeg: number,
+) {
+  const at = (deg: number) => {
+    const angle = (deg * Math.PI) / 180;
+    return camberForwardMm * Math.cos(angle) - camberDropMm * Math.sin(angle);
+  };
+  return [at(0), at(Math.max(0, leanDeg))] as const;
+}
+
+/** What the hands do and whether letting go is safe, by where the load wants to go (handbook §9). */
+function handWords(ask: CardAsk, answer: Balance | null, frame: FrameAnswer | null) {
+  const { bar, like } = ask;
   const { form } = FAMILIES[bar.family];
   if (frame)
     return {
@@ -243,63 +271,68 @@ function handWords({ bar, like }: CardAsk, answer: Balance | null, frame: FrameA
     };
   if (form !== "yoke" && form !== "cambered")
     return { hands: "Both hands the same distance from the middle.", lettingGo: "Never let go." };
-  const follow = like === "good-morning" ? " Follow through the hinge: the handles stay in line with the trunk." : "";
+  const keep = "Keep the handles at one angle through the whole repetition.";
+  if (like === HINGE)
+    return {
+      hands: "As the hips go back let the handles come forward, so that the pads stay where they are.",
+      lettingGo: staysByShape(bar)
+        ? "It stays by its shape; keep the hands on it all the same."
+        : "Never let go in a hinge: leaned so far the load turns over the back.",
+    };
+  if (staysByShape(bar))
+    return {
+      hands: `Hands rest on the handles and keep it steady. ${keep}`,
+      lettingGo: "It stays by itself, wrapped round the body; keep the hands on it unless a coach allows otherwise.",
+    };
   if (!answer)
     return {
-      hands: `Hold the handles close and steady.${follow}`,
+      hands: `Hold the handles close and steady. ${keep}`,
       lettingGo: "Do not let go: nobody computed where it rolls for this lifter.",
     };
-  const ahead = answer.figure.load[0] - answer.figure.contact[0];
-  const torque = `${trimmed(Math.abs(answer.rollTorqueNm), 0)} N·m at the bottom, shared by pads and hands`;
   if (answer.correctionReachMm !== null)
     return {
-      hands: `Let it hang, hands low on the camber: correct its swing, do not pull.${follow}`,
+      hands: "Hands low on the camber: let it hang on the way down, pull it back a little on the way up.",
       lettingGo: "Do not let go: it swings.",
     };
-  if (Math.abs(ahead) <= STAYS_MM)
+  const [standing, deep] = loadAhead(carriedBy(ask), answer.trunkLeanDeg);
+  const push = `${trimmed(Math.abs(answer.rollTorqueNm), 0)} N·m at the bottom, shared by pads and hands`;
+  if (Math.min(standing, deep) < -STAYS_MM)
     return {
-      hands: `It stays almost by itself: hands rest on the handles and keep it steady.${follow}`,
-      lettingGo: "It would stay; all the same keep the hands on it unless a coach allows otherwise.",
+      hands: `Pull the handles in and down: the load wants to roll off the back (${push}). ${keep}`,
+      lettingGo: "Never let go: it rolls off the back.",
     };
-  return ahead > 0
-    ? {
-        hands: `Push the handles up and away: the load wants to roll forward over you (${torque}).${follow}`,
-        lettingGo: "Never let go: it rolls forward over the head.",
-      }
-    : {
-        hands: `Pull the handles in and down: the load wants to roll off the back (${torque}).${follow}`,
-        lettingGo: "Never let go: it rolls off the back.",
-      };
+  if (Math.max(standing, deep) <= STAYS_MM)
+    return {
+      hands: `Hands rest on the handles and keep it steady. ${keep}`,
+      lettingGo: "It would stay almost by itself; keep the hands on it unless a coach allows otherwise.",
+    };
+  const isInFront = like === "front-squat" || like === "goblet-squat" || standing > FAR_IN_FRONT_MM;
+  return {
+    hands: [
+      `Push the handles lightly away, elbows in, handles off the body: the load presses the pads on (${push}).`,
+      ...(isInFront ? ["Hold the handles high: far in front they swing into the body, most of all at depth."] : []),
+      keep,
+    ].join(" "),
+    lettingGo: [
+      "It clamps itself and would stay without hands; keep them on for safety unless a coach allows otherwise.",
+      ...(isInFront ? ["It cannot be dumped forward: set the safeties."] : []),
+    ].join(" "),
+  };
 }
 
-/** Whether the handles run into the thighs at a level thigh, from the figure and the handles’ length. */
-function depthWords(bar: SetupBar, { figure }: Balance): string | null {
-  const handle = valueOf(bar, "handleLength");
-  if (handle === null || FAMILIES[bar.family].form !== "yoke") return null;
-  const [hx, hy] = figure.hip;
-  const trunk = Math.hypot(figure.shoulder[0] - hx, figure.shoulder[1] - hy);
-  const up = [(figure.shoulder[0] - hx) / trunk, (figure.shoulder[1] - hy) / trunk] as const;
-  const ahead = [up[1], -up[0]] as const;
-  const [out, down] = [handle * Math.cos(HANDLE_SLOPE), handle * Math.sin(HANDLE_SLOPE)];
-  // A long handle can pass its tip beyond the thigh: every part of it counts.
-  const part = (share: number): Pair => [
-    figure.contact[0] + share * (out * ahead[0] - down * up[0]),
-    figure.contact[1] + share * (out * ahead[1] - down * up[1]),
-  ];
-  const nearest = Math.min(
-    ...Array.from({ length: 21 }, (_, i) => distanceToSegment(part(i / 20), figure.hip, figure.knee)),
-  );
-  const room = nearest - THIGH_MM;
-  return room < 0
-    ? "At a level thigh the handles meet the thighs: stop higher, or take them closer."
-    : `At a level thigh the handles pass the thighs with about ${fixed(Math.round(room / 10) * 10, 0)} mm to spare.`;
+/** Where the load sits against the contact, in the trunk's frame. */
+function carriedBy({ bar, chart, setting, like }: CardAsk): { camberForwardMm: number; camberDropMm: number } {
+  const place = chart?.kind === "arm" ? findSetting(chart, armSettingOf(setting)) : null;
+  const carry = place ? carryAt(place) : carryOn(bar, like!)!.carry;
+  return { camberForwardMm: carry.camberForwardMm, camberDropMm: carry.camberDropMm };
 }
 
-type Pair = readonly [number, number];
-function distanceToSegment([px, py]: Pair, [ax, ay]: Pair, [bx, by]: Pair): number {
-  const [dx, dy] = [bx - ax, by - ay];
-  const along = Math.min(1, Math.max(0, ((px - ax) * dx + (py - ay) * dy) / (dx * dx + dy * dy)));
-  return Math.hypot(px - ax - along * dx, py - ay - along * dy);
+/** How the handles stand at depth, as somebody saw it when the bar was calibrated; nothing where nobody looked. */
+function depthWords({ chart, setting }: CardAsk): string | null {
+  if (chart?.kind !== "arm") return null;
+  const { mark, pin } = armSettingOf(setting);
+  const seen = chart.handlePoses?.find((one) => one.mark === mark && one.pin === pin);
+  return seen ? `Handles at depth: ${seen.text}.` : null;
 }
 
 /** At the bar, in order: pins, both sides, snug handles, a light set first (handbook §9). */
@@ -317,14 +350,14 @@ function checkSteps({ bar, chart, options, setting, holes }: CardAsk): string[] 
         ? [`Set: ${words}.`]
         : []),
     ...(chart ? ["Pins are through and locked on both sides; tug each one."] : []),
-    ...(form === "yoke" || form === "frame" || form === "cambered" ? ["Handles are screwed in and snug."] : []),
+    ...(bar.areHandlesRemovable === true ? ["Handles are screwed in and snug."] : []),
     ...(form === "yoke" ? ["It spins when racked: mind the handles."] : []),
     ...(holes?.jCup != null
       ? [
           `J-cups both in hole ${holes.jCup} at ${holes.station}${holes.safety === undefined ? "; safeties under the lowest part" : `, safeties ${holes.safety === null ? "as low as they go" : `both in hole ${holes.safety}`}`}.`,
         ]
       : []),
-    ...(setting.stands === "on" ? ["Load on the stands, take them off before lifting."] : []),
+    ...(setting.stands === "on" ? ["Load on the stands; lift off them, or take them away first."] : []),
     "Clamps on, both sides loaded alike.",
     "One light set first, then the plates.",
   ];

@@ -84,7 +84,7 @@ async function loadHall(
   const createdAt = new Date(now.getTime() + (spec.isFull ? 0 : 1000));
   const [row] = await tx
     .insert(schema.halls)
-    .values({ ...facts, createdAt })
+    .values({ ...facts, createdAt, isDemo: true })
     .returning();
   const hall = new HallDb(tx, row!.id, { isNew: true });
   const today = hallDayAt(now, facts.timeZone);

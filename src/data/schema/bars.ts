@@ -197,6 +197,10 @@ export const barMeasurements = pgTable(
     typedValues: numeric().array().notNull(),
     typedUnit: text().$type<Unit>().notNull(),
     readings: doublePrecision().array().notNull(),
+    /** Made by a simulated instrument; marked so for ever. */
+    isSimulated: boolean().notNull().default(false),
+    /** Whether it counts as measured: a simulated one does in a demonstration only. */
+    counts: boolean().notNull().default(true),
     undoneAt: timestamp({ withTimezone: true }),
   },
   (t) => [

@@ -1,6 +1,7 @@
 import { sql } from "drizzle-orm";
 import {
   bigint,
+  boolean,
   check,
   foreignKey,
   index,
@@ -22,6 +23,8 @@ export const halls = pgTable("halls", {
   timeZone: text().notNull(),
   climateClass: text().$type<ClimateClass>().notNull(),
   currency: text().notNull().default("EUR"),
+  /** A demonstration: simulated instruments are offered and count here, and nowhere else. */
+  isDemo: boolean().notNull().default(false),
   createdAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
 });
 

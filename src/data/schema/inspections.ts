@@ -15,6 +15,7 @@ import {
   uuid,
 } from "drizzle-orm/pg-core";
 import type { InspectionFacts } from "@/core/care/inspection";
+import type { IncidentKind } from "../../core/care/incident";
 import { bars } from "./bars";
 import { hallId, people } from "./hall";
 import type { InspectionVerdict } from "../../core/care/inspection";
@@ -99,5 +100,37 @@ export const careFindings = pgTable(
       sql`(${t.photo} is null) = (${t.photoType} is null) and coalesce(octet_length(${t.photo}), 0) <= 5242880`,
     ),
     check("care_findings_settled", sql`(${t.settledAt} is null) = (${t.settledBy} is null)`),
+  ],
+);
+
+/** What happened with a bar: somebody was hurt, it fell, or nearly. For the manager to read. */
+export const incidents = pgTable(
+  "incidents",
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    hallId: hallId(),
+    barId: uuid().notNull(),
+    kind: text().$type<IncidentKind>().notNull(),
+    /** What happened, in words. */
+    note: text().notNull(),
+    /** How the bar was set and where, as it was said. */
+    setup: text(),
+    loadKg: doublePrecision(),
+    photo: bytes(),
+    photoType: text(),
+    happenedAt: timestamp({ withTimezone: true }).notNull(),
+    personId: uuid().notNull(),
+    enteredAt: timestamp({ withTimezone: true }).notNull(),
+  },
+  (t) => [
+    foreignKey({ columns: [t.hallId, t.barId], foreignColumns: [bars.hallId, bars.id] }),
+    foreignKey({ columns: [t.hallId, t.personId], foreignColumns: [people.hallId, people.id] }),
+    index().on(t.hallId, t.happenedAt),
+    index().on(t.hallId, t.barId, t.happenedAt),
+    check("incidents_kind", sql`${t.kind} in ('hurt', 'dropped', 'near-miss')`),
+    check(
+      "incidents_photo",
+      sql`(${t.photo} is null) = (${t.photoType} is null) and coalesce(octet_length(${t.photo}), 0) <= 5242880`,
+    ),
   ],
 );

@@ -1,6 +1,6 @@
 import { afterAll, expect, it } from "vitest";
 import { people, plates } from "@/data/schema";
-import { HallDb } from "@/data/hallDb";
+import type { HallDb } from "@/data/hallDb";
 import { keptReads } from "@/data/keptReads";
 import { inTransaction, keptBriefly } from ".";
 import { makeContexts } from "./context.fixture";

@@ -17,6 +17,8 @@ export interface Actor {
   climateClass: ClimateClass;
   /** ISO 4217 code in which prices are kept. */
   currency: string;
+  /** Whether the hall is a demonstration, where simulated instruments count. */
+  isDemo: boolean;
 }
 
 /** What time it is. Nothing below the edge asks the machine, so that tests can say. */

@@ -34,6 +34,8 @@ const PERMISSIONS = {
   "climate.edit": ["manager", "coach", "care"],
   /** Inspections, with what follows for the bar. */
   "bar.inspect": ["manager", "coach", "care"],
+  /** What happened with bars: who was hurt, and how. */
+  "incident.read": ["manager"],
   /** Names, sizes, limits and notes of lifters. */
   "lifter.read": ["manager", "coach"],
   "lifter.edit": ["manager", "coach"],

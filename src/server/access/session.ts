@@ -151,4 +151,5 @@ const hallOf = (hall: typeof halls.$inferSelect) => ({
   timeZone: hall.timeZone,
   climateClass: hall.climateClass,
   currency: hall.currency,
+  isDemo: hall.isDemo,
 });

@@ -1,10 +1,12 @@
-import { eq } from "drizzle-orm";
+import { asc, eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { barMeasurements, barQuantities, bars, carePlan, changes, places } from "@/data/schema";
+import { inTransaction } from "@/server/access";
 import { makeContexts } from "@/server/access/context.fixture";
 import { changeBarState } from "./barState";
 import { editBar } from "./editBar";
 import { enterBars } from "./addBars";
+import { insertMeasurements } from "./insertBars";
 import { measureBar } from "./measureBar";
 import { undoLastChange } from "./undoBarChange";
 import { barDetails } from "./barPage";
@@ -180,8 +182,9 @@ describe("taking the last change back", () => {
     await changeBarState(made.context("coach"), { tag: "T1", state: "quarantined", reason: "bent", version: 1 });
     expect(await undo(made, "T1")).toMatchObject({ code: "forbidden" });
     const last = (await page(made, "T1")).history[0]!.id;
-    expect(await undoLastChange(made.context("manager"), "T1", last)).toMatchObject({ ok: true });
-    expect((await page(made, "T1")).bar).toMatchObject({ state: "in-service", stateReason: null });
+    // Nor by the manager without anybody having looked: taking a change back is no way round it.
+    expect(await undoLastChange(made.context("manager"), "T1", last)).toMatchObject({ code: "impossible" });
+    expect((await page(made, "T1")).bar).toMatchObject({ state: "quarantined", stateReason: "bent" });
   });
   it("takes back only the last, and never the entering", async () => {
     const made = await makeContexts("undo");
@@ -199,13 +202,43 @@ it("keeps a set of readings sent twice once", async () => {
     tag: "T1",
     kind: "mass" as const,
     readings: [{ value: "20.1", unit: "kg" as const }],
-    instrument: "simulated scale",
+    instrument: "scale",
     idempotencyKey: "key-of-one-step",
   };
   const [first, second] = [await measureBar(made.context("care"), sent), await measureBar(made.context("care"), sent)];
   expect(second).toEqual(first);
   expect(await made.hall.rows(barMeasurements)).toHaveLength(1);
   expect((await made.hall.rows(changes)).filter(({ action }) => action === "measured mass")).toHaveLength(1);
+});
+
+it("takes a simulated instrument's reading in a demonstration only, and marks it for ever", async () => {
+  const made = await makeContexts("simulated");
+  const sent = {
+    tag: "T1",
+    kind: "mass" as const,
+    readings: [{ value: "19.4", unit: "kg" as const }],
+    instrument: "Simulated scale",
+  };
+  const refused = await measureBar(made.context("manager"), sent);
+  expect(!refused.ok && refused.problems).toMatchObject([{ path: "instrument" }]);
+  expect(await made.hall.rows(barMeasurements)).toEqual([]);
+  const manager = made.context("manager");
+  const demo = { ...manager, actor: { ...manager.actor, isDemo: true } };
+  expect(await measureBar(demo, sent)).toMatchObject({ ok: true, effective: 19.4 });
+  expect(await made.hall.rows(barMeasurements)).toMatchObject([{ isSimulated: true, counts: true }]);
+  // Brought by a file into a gym of its own it is kept, marked, and does not count as measured.
+  await measureBar(made.context("coach"), { ...sent, readings: [{ value: "20.3", unit: "kg" }], instrument: "scale" });
+  await inTransaction(manager, (context) =>
+    insertMeasurements(context, [
+      {
+        barId: made.bar.id,
+        measurement: { ...sent, at: "2026-03-21T09:00:00Z", by: null } as never,
+      },
+    ]),
+  );
+  const rows = await made.hall.rows(barMeasurements, { orderBy: [asc(barMeasurements.measuredAt)] });
+  expect(rows.at(-1)).toMatchObject({ isSimulated: true, counts: false });
+  expect((await page(made, "T1")).bar.quantities.mass).toMatchObject({ value: 20.3, source: "measured" });
 });
 
 it("takes six readings of a shaft, three places in two directions, and three of anything else", async () => {

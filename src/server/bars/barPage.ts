@@ -2,6 +2,7 @@ import "server-only";
 import { asc, desc, eq, sql } from "drizzle-orm";
 import { recordTexts } from "@/core/bars/barRecord";
 import type { QuantityKind } from "@/core/bars/quantities";
+import { type HallDay, hallDayAt } from "@/core/units/hallDay";
 import { recordFromRow, trimNumeric } from "@/data/barRecordRows";
 import { barFromRow, effectiveQuantities } from "@/data/barRows";
 import { barMeasurements, barQuantities, bars } from "@/data/schema";
@@ -14,6 +15,10 @@ export interface BarMeasurement {
   id: string;
   kind: QuantityKind;
   at: Date;
+  /** Its day in the gym's zone. */
+  on: HallDay;
+  /** False for a simulated reading outside a demonstration. */
+  counts: boolean;
   by: string;
   instrument: string;
   /** As typed, with the unit. */
@@ -26,7 +31,7 @@ export interface BarDetails extends ListedBar {
   texts: Record<string, string>;
   currency: string;
   measurements: BarMeasurement[];
-  history: Awaited<ReturnType<typeof changesOf>>;
+  history: (Awaited<ReturnType<typeof changesOf>>[number] & { on: HallDay })[];
 }
 
 /** The bar with a tag; of a tag used again, the one that is not retired. */
@@ -47,21 +52,24 @@ export async function barDetails(context: Context, tag: string): Promise<BarDeta
     namesById(hall),
     changesOf(hall, "bar", row.id),
   ]);
+  const dayOf = (moment: Date) => hallDayAt(moment, context.actor.timeZone);
   const counting = measured.filter(({ undoneAt }) => undoneAt === null);
   return {
     ...listed!,
-    bar: barFromRow(row, effectiveQuantities(stated, latestOfEach(counting))),
+    bar: barFromRow(row, effectiveQuantities(stated, latestOfEach(counting.filter(({ counts }) => counts)))),
     texts: recordTexts(recordFromRow(row, stated, listed!.place)),
     currency: row.priceCurrency ?? context.actor.currency,
-    measurements: counting.map(({ id, kind, measuredAt, personId, instrument, typedValues, typedUnit }) => ({
+    measurements: counting.map(({ id, kind, measuredAt, personId, instrument, counts, typedValues, typedUnit }) => ({
       id,
       kind: kind,
       at: measuredAt,
+      on: dayOf(measuredAt),
+      counts,
       by: names.get(personId) ?? "somebody",
       instrument,
       typed: `${typedValues.map(trimNumeric).join(" · ")} ${typedUnit}`,
     })),
-    history,
+    history: history.map((change) => ({ ...change, on: dayOf(change.at) })),
   };
 }
 

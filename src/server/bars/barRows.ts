@@ -67,7 +67,11 @@ export async function refreshEffective(
   const ids = items.map(({ row }) => row.id);
   const measured = groupBy(
     await hall.rows(barMeasurements, {
-      where: and(inArray(barMeasurements.barId, ids), isNull(barMeasurements.undoneAt)),
+      where: and(
+        inArray(barMeasurements.barId, ids),
+        isNull(barMeasurements.undoneAt),
+        eq(barMeasurements.counts, true),
+      ),
       orderBy: [desc(barMeasurements.measuredAt), desc(barMeasurements.id)],
     }),
     ({ barId }) => barId,

@@ -1,11 +1,13 @@
 import "server-only";
 import { eq } from "drizzle-orm";
-import { BAR_STATES, type BarState } from "@/core/bars/bar";
+import { BAR_STATES, type BarState, isUsable } from "@/core/bars/bar";
 import type { Problem } from "@/core/problem";
 import { bars } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
+import { incidentLacks } from "@/server/care/findings";
 import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
 import { lockedByTag } from "./barRows";
+import { returnLacks } from "./returnToService";
 
 /** Quarantines a bar, puts it under watch, returns it to service or retires it. A stale version is refused. */
 export async function changeBarState(
@@ -29,6 +31,10 @@ export async function changeBarState(
         `Somebody changed ${tag} meanwhile: it is now ${row.state}${row.stateReason ? `, ${row.stateReason}` : ""}. You wanted ${state}, ${reason}.`,
       );
     if (!mayLeave(context, row.state, state)) return forbidden("lift a quarantine; only the manager may");
+    const lack = isReturn(row.state, state) ? await returnLacks(context, row) : null;
+    const happened = row.state === "watch" && state === "in-service" ? await incidentLacks(context, row) : null;
+    const why = lack ?? happened;
+    if (why) return failed("impossible", why, [{ path: "state", message: why }]);
     const stateReason = state === "in-service" ? null : reason.trim();
     await hall.update(bars, eq(bars.id, row.id), { state, stateReason, version: row.version + 1 });
     await recordChange(context, {
@@ -42,6 +48,9 @@ export async function changeBarState(
     return { ok: true, state };
   });
 }
+
+/** Whether a change lets a bar that was quarantined be lifted with. */
+export const isReturn = (from: BarState, to: BarState) => from === "quarantined" && isUsable(to);
 
 export const mayLeave = (context: Context, from: string, to: string) =>
   from !== "quarantined" || to === "quarantined" || may(context, "bar.end-quarantine");

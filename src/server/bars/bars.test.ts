@@ -46,7 +46,35 @@ describe("the state of a bar", () => {
     await changeBarState(context("coach"), { tag: "T1", state: "quarantined", reason: "bent", version: 1 });
     const back = { tag: "T1", state: "in-service" as const, reason: "straightened", version: 2 };
     expect(await changeBarState(context("coach"), back)).toMatchObject({ code: "forbidden" });
-    expect(await changeBarState(context("manager"), back)).toMatchObject({ ok: true });
+    // Not even the manager before somebody looked again (handbook §11).
+    expect(await changeBarState(context("manager"), back)).toMatchObject({ code: "impossible" });
+    await measureBar(context("coach"), {
+      tag: "T1",
+      kind: "mass",
+      readings: [{ value: "20", unit: "kg" }],
+      instrument: "scale",
+    });
+    expect(await changeBarState(context("manager"), { ...back, version: 3 })).toMatchObject({ ok: true });
+  });
+  it("a quarantine with a runout on record over the limit ends with a new reading under it only", async () => {
+    const { context } = await makeContexts("bars-bent");
+    const runout = (value: string) =>
+      measureBar(context("coach"), {
+        tag: "T1",
+        kind: "runout",
+        readings: [{ value, unit: "mm" }],
+        instrument: "gauge",
+      });
+    await runout("3.4");
+    await changeBarState(context("coach"), { tag: "T1", state: "quarantined", reason: "bent", version: 2 });
+    const back = (version: number) =>
+      changeBarState(context("manager"), { tag: "T1", state: "watch", reason: "straightened", version });
+    const refused = await back(3);
+    expect(!refused.ok && refused.message).toMatch(/3\.4 mm of runout is on record .* no new reading/);
+    await runout("3.2");
+    expect(await back(4)).toMatchObject({ code: "impossible" });
+    await runout("0.9");
+    expect(await back(5)).toMatchObject({ ok: true, state: "watch" });
   });
   it("needs a reason and a role", async () => {
     const { context } = await makeContexts("bars");

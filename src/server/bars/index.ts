@@ -21,5 +21,6 @@ export type { ListedBar } from "./listedBar";
 export { editBar } from "./editBar";
 export { insertBars, insertMeasurements } from "./insertBars";
 export { type Measuring, measureBar } from "./measureBar";
+export { returnLacks } from "./returnToService";
 export { undoLastChange } from "./undoBarChange";
 export { type WallBar, type WallFacts, wallBars, wallFacts } from "./wall";

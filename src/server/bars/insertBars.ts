@@ -74,6 +74,12 @@ export async function insertBars(
   );
 }
 
+/** Whether a simulated instrument made a reading, by its name, and whether it counts here. */
+export function madeBy({ actor }: Context, instrument: string): { isSimulated: boolean; counts: boolean } {
+  const isSimulated = /^\s*simulated\b/i.test(instrument);
+  return { isSimulated, counts: !isSimulated || actor.isDemo };
+}
+
 /** Keeps measurements that somebody took elsewhere; whoever brings them answers for those of people the hall does not know. */
 export async function insertMeasurements(
   context: Context,
@@ -93,6 +99,7 @@ export async function insertMeasurements(
       typedValues: readings.map(({ value }) => value),
       typedUnit: readings[0]!.unit,
       readings: readings.map(convertTyped),
+      ...madeBy(context, instrument),
     })),
   );
 }

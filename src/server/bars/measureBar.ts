@@ -7,6 +7,7 @@ import { barMeasurements, barQuantities } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { type Outcome, failed, forbidden, idempotent, notFound, recordChange } from "@/server/kit";
 import { lockedByTag, refreshEffective } from "./barRows";
+import { madeBy } from "./insertBars";
 
 export interface Measuring {
   tag: string;
@@ -26,6 +27,8 @@ export async function measureBar(
   const problems = readingProblems(kind, readings);
   if (idempotencyKey !== undefined && !/^[\w-]{8,64}$/.test(idempotencyKey))
     problems.push({ path: "idempotencyKey", message: "8 to 64 letters, digits, - or _." });
+  if (madeBy(context, instrument).isSimulated && !context.actor.isDemo)
+    problems.push({ path: "instrument", message: "Simulated instruments exist in the demonstration only." });
   if (instrument.length > 60) problems.push({ path: "instrument", message: "At most 60 characters." });
   if (problems.length > 0) return failed("invalid", "Nothing was kept.", problems);
   const facts = QUANTITIES[kind];
@@ -46,6 +49,7 @@ export async function measureBar(
         typedValues: readings.map(({ value }) => value),
         typedUnit: readings[0]!.unit,
         readings: readings.map(convertTyped),
+        ...madeBy(context, instrument),
       });
       const effective = (await refreshEffective(hall, [{ row }])).get(row.id)!;
       await recordChange(context, {

@@ -7,7 +7,8 @@ import { barMeasurements, bars } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { type Outcome, failed, forbidden, lastChangeOf, notFound, recordChange } from "@/server/kit";
 import { recordOf, refreshEffective, tagsInUse, writeRecords } from "./barRows";
-import { mayLeave } from "./barState";
+import { isReturn, mayLeave } from "./barState";
+import { returnLacks } from "./returnToService";
 
 /**
  * Takes the last change of a bar back: fields and states as they were before, readings no longer counted. What was
@@ -54,6 +55,8 @@ async function revert(context: Context, row: BarRow, what: string, was: Texts, i
   if (what === "state") {
     const state = BAR_STATES.find((one) => one === was?.state) ?? row.state;
     if (!mayLeave(context, row.state, state)) return forbidden("lift a quarantine; only the manager may");
+    const lack = isReturn(row.state, state) ? await returnLacks(context, row) : null;
+    if (lack) return failed("impossible", lack);
     const stateReason = (was?.stateReason as string | null | undefined) ?? null;
     if (row.state === "retired" && (await tagsInUse(hall, [row.tag])).length > 0)
       return failed("impossible", `The tag ${row.tag} hangs on another bar by now.`);

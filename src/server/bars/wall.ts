@@ -7,6 +7,7 @@ import { QUANTITY_KINDS, type QuantityKind } from "@/core/bars/quantities";
 import type { WallQuery, WallSort } from "@/core/bars/wallQuery";
 import { barQuantities, bars, carePlan, places } from "@/data/schema";
 import type { Context } from "@/server/access";
+import { openFindings } from "@/server/care/findings";
 import { careTasksById, placeNames } from "@/server/kit";
 import { withQuantities } from "./bars";
 
@@ -15,6 +16,8 @@ export interface WallBar {
   bar: Bar;
   place: string | null;
   due: { taskName: string; dueOn: string } | null;
+  /** What was found wrong and is not resolved. */
+  findings: readonly string[];
 }
 
 /**
@@ -34,8 +37,9 @@ export async function wallBars(
   ]);
   const total = counted!.n;
   const rows = total > count ? found.slice(0, ofMany) : found;
-  const [listed, due] = await Promise.all([
+  const [listed, openOnes, due] = await Promise.all([
     withQuantities(hall, rows),
+    openFindings(context),
     firstDue(
       context,
       rows.map(({ id }) => id),
@@ -43,7 +47,11 @@ export async function wallBars(
   ]);
   return {
     total,
-    items: listed.map(({ id, bar, place }) => ({ bar, place, due: due.get(id) ?? null })),
+    items: listed.map(({ id, bar, place }) => ({
+      ...{ bar, place },
+      due: due.get(id) ?? null,
+      findings: openOnes.get(bar.tag) ?? [],
+    })),
   };
 }
 

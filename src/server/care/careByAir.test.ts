@@ -32,6 +32,8 @@ import { saveSensor } from "@/server/care/air/saveSensor";
 import { findingPhoto, listFindings, settleFinding } from "@/server/care/findings/findings";
 import { type InspectionForm, inspectBar } from "@/server/care/inspections/inspections";
 import { matchForLift } from "@/server/matching/matchForLift";
+import { changeBarState } from "@/server/bars/barState";
+import { listIncidents, recordIncident } from "@/server/care/findings/incidents";
 import { allLifts } from "@/server/lifts/lifts";
 import { lifts } from "@/data/schema";
 import { NOTHING_LOOKED_AT } from "@/core/care/inspection.fixture";
@@ -348,6 +350,37 @@ describe("an inspection", () => {
     expect((await made.hall.rows(bars))[0]!.state).toBe("quarantined");
     await inspectBar(made.manager, form("c", { dialMm: dial(0.5) }));
     expect((await made.hall.rows(bars))[0]!.state).toBe("in-service");
+  });
+  it("an incident puts the bar under watch until somebody inspects it, once however often it is sent", async () => {
+    const made = await withSensor("incident");
+    const crew = made.context("care");
+    const happened = {
+      key: "incident-1",
+      tag: "T1",
+      kind: "dropped" as const,
+      note: "rolled off the rack",
+      loadKg: 80,
+    };
+    for (let i = 0; i < 2; i += 1) expect(await recordIncident(crew, happened)).toMatchObject({ ok: true, tag: "T1" });
+    const bar = async () => (await made.hall.rows(bars))[0]!;
+    expect(await bar()).toMatchObject({
+      state: "watch",
+      stateReason: "Incident, not inspected yet: a bar fell or tipped",
+    });
+    expect(await listIncidents(made.context("coach"))).toMatchObject({ code: "forbidden" });
+    const listed = await listIncidents(made.manager);
+    expect(listed.ok && listed.items).toMatchObject([{ tag: "T1", kind: "dropped", loadKg: 80, hasPhoto: false }]);
+    const back = async () =>
+      changeBarState(made.manager, {
+        tag: "T1",
+        state: "in-service",
+        reason: "looks fine",
+        version: (await bar()).version,
+      });
+    expect(await back()).toMatchObject({ code: "impossible" });
+    expect(await inspectBar(crew, form("after", { crackSeen: false }))).toMatchObject({ ok: true });
+    expect(await back()).toMatchObject({ ok: true });
+    expect(await recordIncident(made.context("lifter"), happened)).toMatchObject({ code: "forbidden" });
   });
   it("may be decided otherwise with a reason; milder only by whoever changes states", async () => {
     const made = await withSensor("override");

@@ -1,5 +1,5 @@
 import "server-only";
-import { isUsable, valueOf } from "@/core/bars/bar";
+import { valueOf } from "@/core/bars/bar";
 import { groupBy } from "@/core/collections/groupBy";
 import type { PoolQuestion, StationQuestion, StationSet } from "@/core/loading/plan/poolQuestion";
 import { type LadderWish, ladderRounds } from "@/core/loading/rounds";
@@ -41,7 +41,7 @@ export async function classPool(
 ): Promise<Outcome<ClassPool>> {
   const result = await classDetails(context, id);
   if (!result.ok) return result;
-  const { row, plan, items } = result.details;
+  const { row, plan, items, breaks } = result.details;
   if (!plan) return failed("impossible", "Nobody is placed yet: assign the class first.");
   const placed = plan.entries.flatMap((entry) => {
     const item = items.find((one) => one.id === entry.id);
@@ -67,10 +67,9 @@ export async function classPool(
     const { block, station, tag } = own[0]!;
     const listed = bars.find(({ bar }) => bar.tag === tag);
     const mass = listed ? valueOf(listed.bar, "mass") : null;
-    if (!listed || mass === null || !isUsable(listed.bar.state)) {
-      problems.push(
-        `${tag} ${listed && mass !== null ? `is ${listed.bar.state.replace("-", " ")}` : "was never weighed"}: its sets are not in the plan.`,
-      );
+    const broken = [...new Set(own.flatMap(({ item }) => breaks.get(item.id) ?? []))];
+    if (broken.length > 0 || !listed || mass === null) {
+      problems.push(`${broken.join(" ") || `${tag} was never weighed.`} Its sets are not in the plan.`);
       continue;
     }
     const barUnits = massUnitsFromKg(policies.mass === "rounded" ? Math.round(mass) : mass);

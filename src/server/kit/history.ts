@@ -24,7 +24,8 @@ export interface Change {
     | "care task"
     | "finding"
     | "inspection"
-    | "round";
+    | "round"
+    | "incident";
   entityId: string;
   action: string;
   before?: unknown;

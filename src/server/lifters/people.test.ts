@@ -1,6 +1,7 @@
 import type { QuantityKind } from "@/core/bars/quantities";
 import { asc, eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
+import type { PlannedClass } from "@/core/classes/planClass";
 import { LIFT_KEYS, LIFTS } from "@/core/matching/lifts";
 import {
   barQuantities,
@@ -19,11 +20,17 @@ import {
   type ClassForm,
   addEntry,
   assignTonight,
+  reassignTonight,
   lockEntry,
   removeEntry,
   saveClass,
 } from "@/server/classes/classChanges";
+import { classPool } from "@/server/classes/classPool";
 import { classDetails, listClasses } from "@/server/classes/classes";
+import { planLoad } from "@/server/loading/planLoad";
+import { planRun } from "@/server/loading/planRun";
+import { todayItems } from "@/server/today/today";
+import { barsOnTheWall } from "@/server/bars/bars";
 import { previewRules, saveMatchingRules } from "@/server/matching/policies";
 import { matchingRules } from "@/server/rules/matchingRules";
 import { barsOfLifter, noteBarUse } from "./barUse";
@@ -35,6 +42,16 @@ import { hallCoverage } from "@/server/matching/coverage";
 import { matchForLift } from "@/server/matching/matchForLift";
 import { removeMeetingSpec, saveMeetingSpec } from "@/server/lifts/meetings";
 import { wallAnswer } from "@/server/matching/wallScreen";
+
+/** What a screen asks of a load and of a session, where a test asks whether it is refused. */
+const LOAD = {
+  ...{ targetKg: 60, clamps: null, ending: "racked", rounding: "nearest", toleranceKg: 0.25, only: null },
+  onBar: [],
+} as never;
+const SESSION = {
+  ...{ way: "count", jumpKg: 20, count: 2, workSets: 1, order: "named", clamps: null, only: null, station: null },
+  lifters: [{ name: "Ann", workKg: 60 }],
+} as never;
 
 type Hall = Awaited<ReturnType<typeof makeContexts>>;
 const ANN = {
@@ -369,6 +386,76 @@ describe("classes", () => {
     const again = await classDetails(coach, id);
     const bo = again.ok && again.details.plan!.entries.find(({ id: own }) => own === of("bo").id)!;
     expect(bo && bo.block).toBe(of("ann").block);
+  });
+  it("what breaks a bar breaks everything that was planned with it, in every state of it, and one touch plans again", async () => {
+    const { made, id, put } = await withClass();
+    await put("ann");
+    await put("bo");
+    const coach = made.context("coach");
+    await assignTonight(coach, id);
+    const tag = "Y1";
+    const [row] = await made.hall.rows(bars, { where: eq(bars.tag, tag) });
+    const set = (change: Partial<typeof bars.$inferInsert>) => made.hall.update(bars, eq(bars.id, row!.id), change);
+    // Each look is another request's, as on a screen.
+    const look = async () => {
+      const context = { ...made.context("coach") };
+      const details = await classDetails(context, id);
+      if (!details.ok) throw new Error(details.message);
+      const match = await matchForLift(context, { lift: "back-squat-high", loadKg: 100, lifter: null });
+      const wall = await wallAnswer({ ...made.context("wall") }, "back-squat-high");
+      const listed = (await barsOnTheWall(context)).find(({ bar }) => bar.tag === tag);
+      const pool = await classPool(context, id, { way: "count", jumpKg: 20, count: 2, workSets: 1, only: null });
+      return {
+        breaks: [...details.details.breaks.values()].flat(),
+        warnings: details.details.warnings,
+        verdict: match.ok && match.matching.items.find((item) => item.tag === tag)?.verdict,
+        takes: wall!.take.some(({ bar }) => bar.tag === tag),
+        warned: wall!.take.find(({ bar }) => bar.tag === tag)?.warning ?? null,
+        load: listed && (await planLoad(context, listed, LOAD)),
+        session: listed && (await planRun(context, listed, SESSION)),
+        pool: pool.ok ? pool.problems.join(" ") : "",
+        today: (await todayItems({ ...made.context("manager") })).filter(({ weight }) => weight === "danger"),
+      };
+    };
+    const fine = await look();
+    expect(fine).toMatchObject({ breaks: [], warnings: [], takes: true, today: [] });
+    for (const [change, words] of [
+      [{ state: "quarantined", stateReason: "a crack" }, "Y1 is quarantined: a crack."],
+      [{ state: "retired", stateReason: "a crack" }, "Y1 is retired or no longer here."],
+      [{ state: "on-order", stateReason: null }, "Y1 is on order."],
+    ] as const) {
+      await set(change);
+      const seen = await look();
+      expect(seen.breaks, words).toEqual([words]);
+      expect(seen.verdict, words).toBe("never");
+      expect(seen.takes, words).toBe(false);
+      expect(seen.pool, words).toContain(words);
+      if (seen.load) expect([seen.load.ok, seen.session!.ok], words).toEqual([false, false]);
+      expect(seen.today[0]!.title, words).toContain(words);
+      expect(seen.today[0]!.action).toEqual({ label: "Reassign", href: `/sessions/${id}` });
+    }
+    // Watch warns and breaks nothing.
+    await set({ state: "watch", stateReason: "clicks" });
+    const watched = await look();
+    expect(watched.breaks).toEqual([]);
+    expect(watched.warnings).toEqual(["Y1 is under watch: clicks."]);
+    expect(watched.verdict).not.toBe("never");
+    expect(watched.warned).toContain("Under watch: clicks.");
+    // Less rated than what is planned, too.
+    await set({ state: "in-service", stateReason: null, ratingKg: 80, ratingBasis: "total" });
+    expect((await look()).breaks).toEqual(["Y1 may carry 80 kg; 100 kg is planned."]);
+    await set({ ratingKg: 500, state: "quarantined", stateReason: "a crack" });
+
+    const before = (await made.hall.first(classes))!.plan as PlannedClass;
+    const again = await reassignTonight(coach, id);
+    expect(again).toMatchObject({ ok: true, changed: 1, moved: 0 });
+    const after = (await made.hall.first(classes))!.plan as PlannedClass;
+    expect(after.entries.some((one) => one.tag === tag)).toBe(false);
+    for (const one of before.entries.filter((was) => was.tag !== tag))
+      expect(after.entries.find((now) => now.id === one.id)).toMatchObject({ block: one.block, tag: one.tag });
+    expect((await look()).breaks).toEqual([]);
+    expect(await reassignTonight(coach, id)).toMatchObject({ ok: true, changed: 0, moved: 0 });
+    expect(await reassignTonight(made.context("care"), id)).toMatchObject({ code: "forbidden" });
   });
   it("while a block runs, its bars are in use for whoever asks elsewhere", async () => {
     const { made, put } = await withClass();

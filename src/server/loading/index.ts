@@ -6,6 +6,7 @@ export { type LoadPlan, planLoad } from "./planLoad";
 export { type SessionRun, type SessionWish, clampFacts, planRun, rackFacts, tippingAt } from "./planRun";
 export { plateKindAtHand, platesAtHand } from "./platesAtHand";
 export { followRun } from "./runNews";
+export { runsStopped } from "./runView";
 export { type RunView, listRuns, runOf } from "./runView";
 export { beginRun, endRun, touchRun } from "./runs";
 export { sessionSettings } from "./sessionSettings";

@@ -102,7 +102,7 @@ describe("loading a real bar with the plates of the hall", () => {
     const bent = await loadedHall({ massKg: 20, state: "quarantined" });
     expect(await planLoad(bent.context("coach"), bent.item, wish())).toMatchObject({
       ok: false,
-      message: "T1 is quarantined, bent. Take another bar.",
+      message: "T1 is quarantined: bent. Take another bar.",
     });
     const unknown = await loadedHall();
     expect(await planLoad(unknown.context("coach"), unknown.item, wish())).toMatchObject({

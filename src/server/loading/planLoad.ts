@@ -1,5 +1,6 @@
 import "server-only";
-import { isUsable, ratedTotalKg, valueOf } from "@/core/bars/bar";
+import { ratedTotalKg, valueOf } from "@/core/bars/bar";
+import { outOfUseText } from "@/core/bars/fitness";
 import { type Blow, blowOf } from "@/core/loading/blow";
 import { type Ending, IRON_TO_RUBBER, type IronToRubber } from "@/core/loading/endings";
 import type { LoadAnswer } from "@/core/loading/load";
@@ -57,11 +58,8 @@ export async function planLoad(
   { bar }: ListedBar,
   wish: LoadWish,
 ): Promise<Outcome<{ plan: LoadPlan }>> {
-  if (!isUsable(bar.state))
-    return failed(
-      "impossible",
-      `${bar.tag} is ${bar.state.replace("-", " ")}${bar.stateReason ? `, ${bar.stateReason}` : ""}. Take another bar.`,
-    );
+  const out = outOfUseText(bar);
+  if (out) return failed("impossible", `${out} Take another bar.`);
   const barKg = valueOf(bar, "mass");
   if (barKg === null)
     return failed("impossible", `The mass of ${bar.tag} is unknown, so no load can be worked out. Weigh it first.`);

@@ -46,7 +46,7 @@ describe("a session on one bar", () => {
     const bent = { ...item, bar: { ...item.bar, state: "quarantined" as const, stateReason: "bent" } };
     expect(await planRun(manager, bent, wish)).toMatchObject({
       ok: false,
-      message: "T1 is quarantined, bent. Take another bar.",
+      message: "T1 is quarantined: bent. Take another bar.",
     });
     const light = { ...item, bar: { ...item.bar, quantities: {} } };
     expect(await planRun(manager, light, wish)).toMatchObject({

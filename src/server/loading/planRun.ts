@@ -1,5 +1,6 @@
 import "server-only";
-import { type Bar, isUsable, valueOf } from "@/core/bars/bar";
+import { type Bar, valueOf } from "@/core/bars/bar";
+import { outOfUseText, planBreaks } from "@/core/bars/fitness";
 import { seatToSeatOf } from "@/core/bars/lengths";
 import { commonInnerPart } from "@/core/loading/handled";
 import { load } from "@/core/loading/load";
@@ -14,7 +15,7 @@ import { kgFromMassUnits, massUnitsFromKg } from "@/core/units/exactMass";
 import type { Context } from "@/server/access";
 import type { ListedBar } from "@/server/bars";
 import { compute } from "@/server/computing";
-import type { ClampRow, PlateRow, StationRow } from "@/server/equipment";
+import { type ClampRow, listStations, type PlateRow, type StationRow } from "@/server/equipment";
 import { type Outcome, failed } from "@/server/kit";
 import { matchingRules } from "@/server/rules";
 import { pairsAtHand, plateKindAtHand, platesAtHand } from "./platesAtHand";
@@ -105,14 +106,19 @@ export async function planRun(
   { bar }: ListedBar,
   wish: SessionWish,
 ): Promise<Outcome<{ run: SessionRun }>> {
-  if (!isUsable(bar.state))
-    return failed(
-      "impossible",
-      `${bar.tag} is ${bar.state.replace("-", " ")}${bar.stateReason ? `, ${bar.stateReason}` : ""}. Take another bar.`,
-    );
+  const out = outOfUseText(bar);
+  if (out) return failed("impossible", `${out} Take another bar.`);
   const mass = valueOf(bar, "mass");
   if (mass === null) return failed("impossible", `The mass of ${bar.tag} is unknown. Weigh it first.`);
-  const [atHand, { policies }] = [await platesAtHand(context), await matchingRules(context)];
+  const [atHand, { policies, rackMarginMm }] = [await platesAtHand(context), await matchingRules(context)];
+  const breaks = planBreaks(bar, {
+    totalKg: Math.max(...wish.lifters.map(({ workKg }) => workKg), 0),
+    station: wish.station,
+    stations: wish.station ? (await listStations(context)).items : [],
+    marginMm: rackMarginMm,
+  });
+  if (breaks.length > 0)
+    return failed("impossible", `${breaks.join(" ")} Take another bar${wish.station ? " or rack" : ""}.`);
   const barKg = policies.mass === "rounded" ? Math.round(mass) : mass;
   const clampUnits = wish.clamps?.pairMassUnits ?? 0;
   const emptyKg = barKg + kgFromMassUnits(clampUnits);

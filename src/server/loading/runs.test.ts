@@ -175,7 +175,7 @@ describe("a session that is run", () => {
     const touch = doneOf(await see());
     await hall.update(bars, eq(bars.id, bar.id), { state: "quarantined", stateReason: "bent" });
     const view = await see();
-    expect(view.stop).toBe("T1 is quarantined, bent. Nobody lifts with it: empty it, and take another bar.");
+    expect(view.stop).toBe("T1 is quarantined: bent. Nobody lifts with it: empty it evenly, and take another bar.");
     expect((await send(touch)).outcome).toBe("taken");
   });
   it("is one a bar, and its plates are its own until it ends: others plan without them and are told what to borrow", async () => {

@@ -10,17 +10,19 @@ import { carePlan, classes } from "@/data/schema";
 import type { Context } from "@/server/access";
 import { barsOnTheWall } from "@/server/bars";
 import { listStations } from "@/server/equipment";
+import { openFindings } from "@/server/care/findings";
 import { careTasksById } from "@/server/kit";
 
 /** What is going on with each bar just now: the care that is longest overdue, the station it is at, where it hangs. */
 export const barsToday = cache(async (context: Context): Promise<Map<string, BarToday>> => {
   const { hall } = context;
-  const [wall, due, tasks, running, stations] = await Promise.all([
+  const [wall, due, tasks, running, stations, found] = await Promise.all([
     barsOnTheWall(context),
     hall.rows(carePlan, { where: lt(carePlan.dueOn, context.clock.today) }),
     careTasksById(hall),
     hall.rows(classes, { where: and(eq(classes.heldOn, context.clock.today), isNotNull(classes.plan)) }),
     listStations(context),
+    openFindings(context),
   ]);
   const overdue = new Map<string, NonNullable<BarToday["overdue"]>>();
   for (const { barId, taskId, dueOn } of due) {
@@ -37,7 +39,12 @@ export const barsToday = cache(async (context: Context): Promise<Map<string, Bar
       const station = used.get(tag);
       return [
         tag,
-        { overdue: overdue.get(id) ?? null, takenAt: station ? (nameOf.get(station) ?? station) : null, place },
+        {
+          overdue: overdue.get(id) ?? null,
+          takenAt: station ? (nameOf.get(station) ?? station) : null,
+          place,
+          findings: found.get(tag) ?? [],
+        },
       ];
     }),
   );

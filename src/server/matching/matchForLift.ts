@@ -8,6 +8,7 @@ import { rackSetting, rackWords } from "@/core/setups/rackHeight";
 import { lifters, lifts, stations } from "@/data/schema";
 import { type Context, may } from "@/server/access";
 import { barsInState, barsOnTheWall, type ListedBar } from "@/server/bars";
+import { listStations } from "@/server/equipment";
 import { type Outcome, failed, forbidden, notFound } from "@/server/kit";
 import { type LifterRow, barUse, buildOf, matchLifterOf } from "@/server/lifters";
 import { liftOf, meetingRules } from "@/server/lifts";
@@ -49,10 +50,11 @@ export async function matchForLift(context: Context, ask: MatchAsk): Promise<Out
   const station = ask.at ? await hall.first(stations, { where: eq(stations.key, ask.at) }) : null;
   if (ask.at && !station) return notFound(`station "${ask.at}"`);
   const lift = liftOf(row);
-  const [listed, rules, today, meetings, used] = await Promise.all([
+  const [listed, rules, today, gym, meetings, used] = await Promise.all([
     everyBar(context),
     matchingRules(context),
     barsToday(context),
+    listStations(context),
     lifter ? meetingRules(context) : [],
     lifter ? barUse(context) : new Map<string, never>(),
   ]);
@@ -65,6 +67,8 @@ export async function matchForLift(context: Context, ask: MatchAsk): Promise<Out
     today: context.clock.today,
     barsToday: today,
     near: station?.nearPlace ?? null,
+    stations: gym.items,
+    at: station,
   };
   const ranked = rankBars(
     listed.map(({ bar }) => bar),

@@ -2,6 +2,7 @@ import "server-only";
 import { and, desc, eq, inArray, isNull } from "drizzle-orm";
 import { type Setting, settingWords } from "@/core/setups/setupOptions";
 import { lifterSettings } from "@/data/schema";
+import { type HallDay, hallDayAt } from "@/core/units/hallDay";
 import { type Context, may } from "@/server/access";
 import { namesById } from "@/server/kit";
 import { listLifters } from "@/server/lifters";
@@ -24,6 +25,8 @@ export interface KeptSetting {
   safetyHole: number | null;
   note: string | null;
   keptAt: Date;
+  /** Its day in the gym's zone. */
+  keptOn: HallDay;
   by: string;
   isCurrent: boolean;
   /** The bar was calibrated again since: its marks may mean something else. */
@@ -80,6 +83,7 @@ async function wordedSettings(context: Context, rows: SettingRow[]): Promise<Kep
         safetyHole: row.safetyHole,
         note: row.note,
         keptAt: row.keptAt,
+        keptOn: hallDayAt(row.keptAt, context.actor.timeZone),
         by: names.get(row.personId) ?? "somebody",
         isCurrent: row.replacedAt === null,
         isOld: row.chartVersion !== set.chartVersion,

@@ -1,6 +1,7 @@
 import "server-only";
 import { and, eq, inArray, isNull } from "drizzle-orm";
 import type { Build } from "@/core/balance/body";
+import { planBreaks, planWarnings } from "@/core/bars/fitness";
 import { carriedSheet, frameSheet } from "@/core/drawing/setupSheet";
 import type { SvgSheet } from "@/core/drawing/svgText";
 import type { Lift } from "@/core/matching/lifts";
@@ -12,6 +13,7 @@ import { daysBetween, hallDayAt } from "@/core/units/hallDay";
 import { inMany } from "@/data/inMany";
 import { bars, lifterBars, lifterSettings, lifters, stations } from "@/data/schema";
 import { type Context, may } from "@/server/access";
+import { openFindings } from "@/server/care/findings";
 import { buildOf } from "@/server/lifters";
 import { matchingRules } from "@/server/rules";
 import { type SetBar, type SettingRow, setBarsById, liftsToSet } from "./setBars";
@@ -79,12 +81,13 @@ async function knownOfCards(context: Context, rows: readonly SettingRow[]) {
   const barIds = [...new Set(rows.map(({ barId }) => barId))];
   const lifterIds = [...new Set(rows.map(({ lifterId }) => lifterId))];
   const ofThese = and(inArray(lifterSettings.lifterId, lifterIds), inArray(lifterSettings.barId, barIds));
-  const [people, sets, lifts, rules, stationRows, uses, current] = await Promise.all([
+  const [people, sets, lifts, rules, stationRows, findings, uses, current] = await Promise.all([
     hall.rows(lifters, { where: inArray(lifters.id, lifterIds) }),
     setBarsById(context, barIds),
     liftsToSet(context),
     matchingRules(context),
     hall.rows(stations),
+    openFindings(context),
     hall.rows(lifterBars, {
       where: and(inArray(lifterBars.lifterId, lifterIds), inArray(lifterBars.barId, barIds)),
     }),
@@ -95,6 +98,8 @@ async function knownOfCards(context: Context, rows: readonly SettingRow[]) {
   return {
     lifts,
     rules,
+    findings,
+    gym: stationRows,
     lifterOf: (id: string) => people.find((one) => one.id === id),
     setOf: (id: string) => sets.find((one) => one.id === id),
     stationOf: (key: string | null) => stationRows.find((one) => one.key === key) ?? null,
@@ -145,7 +150,7 @@ function cardOf(context: Context, row: SettingRow, known: Awaited<ReturnType<typ
     lifterKey: lifter.key,
     liftKey: row.liftKey,
     liftName: lift?.name ?? row.liftKey,
-    card: setupCard(ask),
+    card: withState(setupCard(ask), set, known, { totalKg, station }),
     drawing: settingSheet(ask),
     note: row.note,
     keptOn: hallDayAt(row.keptAt, context.actor.timeZone),
@@ -153,6 +158,21 @@ function cardOf(context: Context, row: SettingRow, known: Awaited<ReturnType<typ
     replacedBy: row.replacedAt ? (newer?.id ?? null) : null,
     isOld: row.chartVersion !== set.chartVersion,
     standsLikeThis: set.present ? isSameSetting(set.options, set.present, row.setting) : null,
+  };
+}
+
+/** A card of a bar that may not be lifted with says so before everything else, and what should be known of it. */
+function withState(
+  card: SetupCard,
+  { bar }: SetBar,
+  { gym, rules, findings }: Awaited<ReturnType<typeof knownOfCards>>,
+  { totalKg, station }: { totalKg: number; station: typeof stations.$inferSelect | null },
+): SetupCard {
+  const breaks = planBreaks(bar, { totalKg, station, stations: gym, marginMm: rules.rackMarginMm });
+  return {
+    ...card,
+    refusals: [...breaks, ...card.refusals],
+    first: [...planWarnings(bar, findings.get(bar.tag) ?? []), ...card.first],
   };
 }
 

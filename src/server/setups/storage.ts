@@ -11,6 +11,7 @@ import {
   readLooseParts,
   storageConflicts,
 } from "@/core/setups/storage";
+import { type HallDay, hallDayAt } from "@/core/units/hallDay";
 import { type BarRow, barFromRow } from "@/data/barRows";
 import { barQuantities, barSetups, bars, places, putAways, stations } from "@/data/schema";
 import type { Context } from "@/server/access";
@@ -28,7 +29,7 @@ export interface ListedPlace extends StoragePlace {
 export interface ListedStored extends StoredBar {
   family: string;
   looseParts: { name: string; count: number }[];
-  lastPutAway: { at: Date; missing: string[] } | null;
+  lastPutAway: { on: HallDay; missing: string[] } | null;
 }
 
 export interface Storage {
@@ -94,7 +95,7 @@ export async function storageOf(context: Context): Promise<Storage> {
       presentSetting: setup?.present ? settingWords(options, setup.present) : null,
       missingParts: put?.missing ?? [],
       looseParts: readLooseParts(row.looseParts ?? []),
-      lastPutAway: put ? { at: put.at, missing: put.missing } : null,
+      lastPutAway: put ? { on: hallDayAt(put.at, context.actor.timeZone), missing: put.missing } : null,
     };
   });
   return { places: list, bars: stored, conflicts: storageConflicts(list, stored) };

@@ -7,8 +7,9 @@ import type { Context } from "@/server/access";
 import { type ListedBar, barsInState, barsNeverWeighed, barsOffTheirLabel, countInState } from "@/server/bars";
 import { sweatWarning } from "@/server/care/air";
 import { type TaskDue, careDueByTask, careDueCounts } from "@/server/care/due";
-import { type Finding, listFindings } from "@/server/care/findings";
-import { type ClassRow, classesUnassigned } from "@/server/classes";
+import { type Finding, hasOpenFindings, listFindings } from "@/server/care/findings";
+import { type BrokenClass, type ClassRow, classesBroken, classesUnassigned } from "@/server/classes";
+import { runsStopped } from "@/server/loading";
 import { measuringRules } from "@/server/rules";
 import { storageDangers } from "@/server/setups";
 import { type BackupAlarm, backupAlarm, keepCareCurrent } from "@/server/upkeep";
@@ -28,20 +29,26 @@ const MAX_LISTED = 50;
 /** What needs doing today, most urgent first; empty when there is nothing. Worked out once a request. */
 export const todayItems = cache(async (context: Context): Promise<TodayItem[]> => {
   await keepCareCurrent(context);
-  const [backup, sweat, findings, troubled, due, off, unweighed, classes, dangers] = await Promise.all([
-    backupAlarm(context),
-    sweatWarning(context),
-    listFindings(context, { openOnly: true }),
-    barsInState(context, ["quarantined", "watch"], MAX_LISTED),
-    careDueByTask(context, context.clock.today),
-    measuringRules(context).then(({ tolerances }) =>
-      barsOffTheirLabel(context, tolerances.mass ?? Infinity, MAX_LISTED),
-    ),
-    barsNeverWeighed(context, MAX_LISTED),
-    classesUnassigned(context),
-    storageDangers(context),
-  ]);
+  const [backup, sweat, findings, troubled, due, off, unweighed, classes, dangers, broken, stopped] = await Promise.all(
+    [
+      backupAlarm(context),
+      sweatWarning(context),
+      listFindings(context, { openOnly: true }),
+      barsInState(context, ["quarantined", "watch"], MAX_LISTED),
+      careDueByTask(context, context.clock.today),
+      measuringRules(context).then(({ tolerances }) =>
+        barsOffTheirLabel(context, tolerances.mass ?? Infinity, MAX_LISTED),
+      ),
+      barsNeverWeighed(context, MAX_LISTED),
+      classesUnassigned(context),
+      storageDangers(context),
+      classesBroken(context),
+      runsStopped(context),
+    ],
+  );
   return [
+    ...brokenClasses(broken, context.clock.today),
+    ...stoppedRuns(stopped),
     ...outOfUse(troubled),
     ...badlyHung(dangers),
     ...notBackedUp(backup),
@@ -57,29 +64,57 @@ export const todayItems = cache(async (context: Context): Promise<TodayItem[]> =
 
 /** How many sentences Today has, without making them: every page shows the number. */
 export async function todayCount(context: Context): Promise<number> {
-  const [backup, sweat, findings, troubled, due, off, unweighed, classes, dangers] = await Promise.all([
-    backupAlarm(context),
-    sweatWarning(context),
-    listFindings(context, { openOnly: true }),
-    countInState(context, ["quarantined", "watch"]),
-    careDueCounts(context, context.clock.today),
-    measuringRules(context).then(({ tolerances }) => barsOffTheirLabel(context, tolerances.mass ?? Infinity, 1)),
-    barsNeverWeighed(context, 1),
-    classesUnassigned(context),
-    storageDangers(context),
-  ]);
+  const [backup, sweat, findings, troubled, due, off, unweighed, classes, dangers, broken, stopped] = await Promise.all(
+    [
+      backupAlarm(context),
+      sweatWarning(context),
+      hasOpenFindings(context),
+      countInState(context, ["quarantined", "watch"]),
+      careDueCounts(context, context.clock.today),
+      measuringRules(context).then(({ tolerances }) => barsOffTheirLabel(context, tolerances.mass ?? Infinity, 1)),
+      barsNeverWeighed(context, 1),
+      classesUnassigned(context),
+      storageDangers(context),
+      classesBroken(context),
+      runsStopped(context),
+    ],
+  );
   const single = troubled > MAX_LISTED ? MAX_LISTED : troubled;
   return (
     single +
     (backup ? 1 : 0) +
     (sweat ? 1 : 0) +
-    Math.sign(findings.length) +
+    (findings ? 1 : 0) +
     due.length +
     Math.sign(off.length) +
     Math.sign(unweighed.length) +
     classes.length +
+    broken.length +
+    stopped.length +
     dangers.length
   );
+}
+
+/** Classes that were assigned with a bar that may not be lifted with any more. */
+function brokenClasses(broken: readonly BrokenClass[], today: string): TodayItem[] {
+  return broken.map(({ row, breaks, people }) => ({
+    id: `broken-${row.id}`,
+    weight: "danger",
+    title: `${row.name}${row.heldOn === today ? ` at ${row.startsAt}` : `, ${row.heldOn}`}: ${breaks.join(" ")}`,
+    because: `${listed(people)} ${people.length === 1 ? "needs" : "need"} another bar or place. A sheet that was printed no longer holds.`,
+    action: { label: "Reassign", href: `/sessions/${row.id}` },
+  }));
+}
+
+/** Sessions that are under way on a bar that may not be lifted with any more. */
+function stoppedRuns(stopped: readonly { id: string; tag: string; stop: string }[]): TodayItem[] {
+  return stopped.map(({ id, tag, stop }) => ({
+    id: `stopped-${id}`,
+    weight: "danger",
+    title: `Stop the session on ${tag}: ${stop}`,
+    because: "It is in progress.",
+    action: { label: "Open it", href: `/load/session/run/${id}` },
+  }));
 }
 
 /** A database that nobody has a fresh copy of. */
@@ -116,13 +151,17 @@ function sweating(sweat: Awaited<ReturnType<typeof sweatWarning>>): TodayItem[] 
 function found(findings: readonly Finding[]): TodayItem[] {
   if (findings.length === 0) return [];
   const [first] = findings;
+  const tags = [...new Set(findings.map(({ tag }) => tag))];
   return [
     {
       id: "findings",
       weight: "now",
-      title: `Found on ${listed([...new Set(findings.map(({ tag }) => tag))])}, and not settled.`,
-      because: `${first!.tag}: ${first!.note}.`,
-      action: { label: "See to it", href: "/care" },
+      title: `${first!.tag}: ${first!.note}. Not resolved.`,
+      because:
+        tags.length === 1
+          ? "It stands on every screen that names the bar until somebody resolves it."
+          : `Also on ${listed(tags.filter((tag) => tag !== first!.tag))}.`,
+      action: { label: "Resolve", href: "/care" },
     },
   ];
 }
@@ -134,7 +173,7 @@ function outOfUse(wall: Wall): TodayItem[] {
       id: `quarantine-${bar.tag}`,
       weight: "danger",
       title: `${bar.tag} ${bar.name} is quarantined: ${bar.stateReason ?? "no reason kept"}.`,
-      because: "Nobody may lift with it. Repair or retire it, or return it to service with a reason.",
+      because: "Nobody may lift with it. Repair and inspect it to return it to service, or retire it.",
       action: { label: "Decide", href: `/bars/${bar.tag}#state` },
     }));
 }

@@ -29,7 +29,7 @@ export function BarHistory({ details: { bar, history }, today, mayUndo, action }
                 {change.reason && `, ${change.reason}`}
                 <span className="text-quiet">
                   {" "}
-                  · {change.by}, {dayText(change.at.toISOString().slice(0, 10), today)}
+                  · {change.by}, {dayText(change.on, today)}
                 </span>
                 {words.length > 1 && (
                   <ul className="text-quiet text-xs">

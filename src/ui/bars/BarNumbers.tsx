@@ -84,7 +84,8 @@ export function BarNumbers({ details: { bar, texts, measurements }, tolerances, 
                             quantity.readings.length > 1 &&
                             `, spread ${trimmed(spreadOf(quantity.readings), 2)}`}
                         </span>
-                        {last.instrument}, {last.by}, {dayText(last.at.toISOString().slice(0, 10), today)}
+                        {last.instrument}
+                        {last.counts ? "" : " (simulated: does not count)"}, {last.by}, {dayText(last.on, today)}
                       </>
                     )}
                     {kind === "seatToSeat" && !last && "shaft + 2 collars"}

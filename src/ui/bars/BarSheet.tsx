@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { FAMILIES } from "@/core/bars/families";
 import type { Tolerances } from "@/core/bars/tolerances";
 import type { BarDetails } from "@/server/bars";
@@ -18,6 +19,8 @@ import { BarWarnings } from "./BarWarnings";
 import { DrawingSheet } from "./DrawingSheet";
 
 interface Props {
+  /** What was found wrong and is not resolved. */
+  findings: ReactNode;
   details: BarDetails;
   care: DueItem[];
   log: LogItem[];
@@ -31,7 +34,18 @@ interface Props {
 }
 
 /** One bar: drawing, numbers, state, where it hangs and how, rules, care and history. */
-export function BarSheet({ details, care, log, today, tolerances, clampPairKg, may, stateAction, undoAction }: Props) {
+export function BarSheet({
+  findings,
+  details,
+  care,
+  log,
+  today,
+  tolerances,
+  clampPairKg,
+  may,
+  stateAction,
+  undoAction,
+}: Props) {
   const { bar, version } = details;
   const address = `/bars/${encodeURIComponent(bar.tag)}`;
   const canChangeState =
@@ -68,6 +82,9 @@ export function BarSheet({ details, care, log, today, tolerances, clampPairKg, m
           <Link href={`${address}/inspect`} className="btn btn-sm btn-outline min-h-10">
             Inspect
           </Link>
+          <Link href={`${address}/incident`} className="btn btn-sm btn-outline min-h-10">
+            Incident
+          </Link>
           {may.edit && (
             <>
               {bar.state !== "retired" && (
@@ -82,6 +99,7 @@ export function BarSheet({ details, care, log, today, tolerances, clampPairKg, m
           )}
         </nav>
       </header>
+      {findings}
       <BarWarnings bar={bar} tolerances={tolerances} />
       <DrawingSheet bar={bar} />
       <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">

@@ -9,7 +9,10 @@ const MAX_LISTED = 100;
 export function MeasureChooser({
   bars,
   unknown,
+  offersSimulated,
 }: {
+  /** Whether there are simulated instruments: in a demonstration only. */
+  offersSimulated: boolean;
   bars: readonly (SessionBar & { placeOrder: number })[];
   unknown: readonly string[];
 }) {
@@ -71,8 +74,9 @@ export function MeasureChooser({
         })}
       </ul>
       <p className="text-quiet mt-3 max-w-4xl text-sm">
-        One bar alone: open it from the wall and choose Measure. No instrument at hand? A simulated caliper, tape,
-        scale, dial gauge and stopwatch are in the session.
+        One bar alone: open it from the wall and choose Measure.
+        {offersSimulated &&
+          " No instrument? This demonstration has a simulated caliper, tape, scale, dial gauge and stopwatch."}
       </p>
     </>
   );

@@ -35,16 +35,20 @@ interface Props {
   tolerances: Tolerances;
   /** From the server, so that the first drawing is the same there and here. */
   seed: number;
+  /** Whether simulated instruments are offered: in a demonstration only. */
+  offersSimulated: boolean;
   action: (kept: KeepReadings) => Promise<{ ok: boolean; message: string }>;
 }
 
 /** Bar by bar and dimension by dimension, with big keys or a simulated instrument. */
-export function MeasuringSession({ bars: given, start, tolerances, seed, action }: Props) {
+export function MeasuringSession({ bars: given, start, tolerances, seed, offersSimulated, action }: Props) {
   const [bars, setBars] = useState(given);
   const [step, setStep] = useState(start);
   const [boxes, setBoxes] = useState<string[]>([]);
   const [at, setAt] = useState(0);
   const [isSimulated, setIsSimulated] = useState(false);
+  // What a simulated instrument read stays marked so, whatever is chosen afterwards.
+  const [wasSimulated, setWasSimulated] = useState(false);
   const [instrument, setInstrument] = useState<string | null>(null);
   const [message, setMessage] = useState<{ text: string; isProblem: boolean } | null>(null);
   const [isKeeping, startKeeping] = useTransition();
@@ -58,13 +62,14 @@ export function MeasuringSession({ bars: given, start, tolerances, seed, action 
   const entered = enteredReadings(step.kind, boxes);
   const isEmpty = boxes.every((box) => !box?.trim());
   const found = entered.ok ? findings(withReadings(bar, step.kind, entered.values), step.kind, tolerances) : [];
-  const readWith = instrument ?? (isSimulated ? `simulated ${facts.instrument}` : facts.instrument);
+  const readWith = wasSimulated || isSimulated ? `simulated ${facts.instrument}` : (instrument ?? facts.instrument);
 
   function go(next: Step | null) {
     if (!next) return;
     setStep(next);
     setBoxes([]);
     setAt(0);
+    setWasSimulated(false);
     key.current = null;
     window.history.replaceState(null, "", addressOf(bars, next));
   }
@@ -204,23 +209,26 @@ export function MeasuringSession({ bars: given, start, tolerances, seed, action 
       </form>
       <div className="grid gap-3">
         <div className="flex flex-wrap items-center gap-3 text-sm">
-          <label className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              className="toggle"
-              checked={isSimulated}
-              onChange={({ target }) => setIsSimulated(target.checked)}
-            />
-            simulated instrument
-          </label>
+          {offersSimulated && (
+            <label className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                className="toggle"
+                checked={isSimulated}
+                onChange={({ target }) => setIsSimulated(target.checked)}
+              />
+              simulated instrument
+            </label>
+          )}
           <label className="flex items-center gap-2">
             <span className="text-quiet">read with</span>
             <select
               className="select select-sm min-h-10 w-auto"
               value={readWith}
+              disabled={wasSimulated || isSimulated}
               onChange={({ target }) => setInstrument(target.value)}
             >
-              {[...new Set([readWith, ...INSTRUMENTS, ...INSTRUMENTS.map((one) => `simulated ${one}`)])].map((one) => (
+              {[...new Set([readWith, ...INSTRUMENTS])].map((one) => (
                 <option key={one}>{one}</option>
               ))}
             </select>
@@ -234,6 +242,7 @@ export function MeasuringSession({ bars: given, start, tolerances, seed, action 
             unit={facts.unit}
             seed={seed}
             onReading={(text) => {
+              setWasSimulated(true);
               write(at, text);
               setAt(Math.min(at + 1, spots.length - 1));
             }}

@@ -20,13 +20,18 @@ interface Props {
 }
 
 /** One bar of the wall: the row is the bar, to scale, on the centre line that all rows share. */
-export const WallRow = memo(function WallRow({ item: { bar, place, due }, today, extra }: Props) {
+export const WallRow = memo(function WallRow({ item: { bar, place, due, findings }, today, extra }: Props) {
   const state = (
     <>
       {bar.state !== "in-service" ? (
         <StateText state={bar.state} reason={bar.stateReason} />
       ) : (
         !due && <span className="text-quiet">in service</span>
+      )}
+      {findings.length > 0 && (
+        <Link href={`/bars/${encodeURIComponent(bar.tag)}`} className="text-error block font-semibold hover:underline">
+          {findings[0]}: not resolved
+        </Link>
       )}
       {due && bar.state !== "quarantined" && (
         <Link href={href("/care", { bar: bar.tag })} className="text-accent block font-semibold hover:underline">

@@ -54,7 +54,13 @@ describe("a row of the wall", () => {
           <tbody>
             <tr>
               <WallRow
-                item={{ bar: testBar({}, { tag: "T1", name: "Test bar" }), place: null, due: null, ...more }}
+                item={{
+                  bar: testBar({}, { tag: "T1", name: "Test bar" }),
+                  place: null,
+                  due: null,
+                  findings: [],
+                  ...more,
+                }}
                 today={TODAY}
                 extra="mass"
               />

@@ -24,6 +24,7 @@ function session(answer: (kept: KeepReadings) => { ok: boolean; message: string 
       start={{ tag: "T1", kind: "mass" }}
       tolerances={STARTING_TOLERANCES}
       seed={7}
+      offersSimulated
       action={async (one) => {
         kept.push(one);
         return answer(one);

@@ -7,6 +7,7 @@ const PAGES = [
   ["/care/meters", "Meters"],
   ["/care/air", "Air"],
   ["/care/records", "Records"],
+  ["/care/incidents", "Incidents"],
   ["/care/tasks", "Tasks"],
 ] as const;
 

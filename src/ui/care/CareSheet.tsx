@@ -88,6 +88,7 @@ export function CareSheet({
       </PageHead>
       {findings.length > 0 && (
         <Findings
+          today={today}
           findings={findings.filter(({ tag }) => query.bar === "" || tag === query.bar)}
           maySettle={mayTick}
           action={settleAction}

@@ -1,6 +1,7 @@
 "use client";
 
 import type { Finding } from "@/server/care/findings";
+import { dayText } from "../kit/dayText";
 import { BarTag } from "../kit/BarTag";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
@@ -9,24 +10,25 @@ import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
   findings: readonly Finding[];
+  today: string;
   maySettle: boolean;
   action: FormAction;
 }
 
 /** What somebody found wrong and nobody settled yet. */
-export function Findings({ findings, maySettle, action }: Props) {
+export function Findings({ findings, today, maySettle, action }: Props) {
   const [form, settle, isPending] = useFormAction(action);
   if (findings.length === 0) return null;
   return (
-    <section className="sheet border-l-error mb-3 border-l-4 px-4 py-2" aria-label="Found and not settled">
-      <h2 className="text-sm font-bold">Found, and not settled</h2>
+    <section className="sheet border-l-error mb-3 border-l-4 px-4 py-2" aria-label="Not resolved">
+      <h2 className="text-sm font-bold">Not resolved</h2>
       <ul className="divide-base-300 divide-y">
-        {findings.map(({ id, tag, note, hasPhoto, by, foundAt }) => (
+        {findings.map(({ id, tag, note, hasPhoto, by, foundOn }) => (
           <li key={id} className="flex flex-wrap items-center gap-x-3 gap-y-1 py-2 text-sm">
             <BarTag tag={tag} />
             <strong>{note}</strong>
             <span className="text-quiet">
-              {foundAt.toISOString().slice(0, 10)}, {by}
+              {dayText(foundOn, today)}, {by}
             </span>
             {hasPhoto && (
               <a href={`/care/findings/${id}/photo`} target="_blank" rel="noreferrer" className="link">
@@ -46,7 +48,7 @@ export function Findings({ findings, maySettle, action }: Props) {
                   className="input input-sm min-h-11 w-44"
                 />
                 <button type="submit" disabled={isPending} className="btn btn-sm btn-outline min-h-11">
-                  Settle<span className="sr-only"> {tag}</span>
+                  Resolve<span className="sr-only"> {tag}</span>
                 </button>
               </form>
             )}

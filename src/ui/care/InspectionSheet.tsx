@@ -35,8 +35,8 @@ interface Props {
   past: readonly PastInspection[];
   condition: BarCondition;
   today: string;
-  /** What the simulated instruments would find. */
-  truth: { tirMm: number; spinS: number; endPlayMm: number };
+  /** What the simulated instruments would find; null where there are none: outside a demonstration. */
+  truth: { tirMm: number; spinS: number; endPlayMm: number } | null;
   mayInspect: boolean;
   mayOverride: boolean;
   idempotencyKey: string;
@@ -66,7 +66,9 @@ export function InspectionSheet(props: Props) {
   const set = (changes: Record<string, string>) => setTexts((before) => ({ ...before, ...changes }));
   const read = readInspection({ get: (name: string) => known[name] ?? null });
   const facts = read.ok ? read.facts : null;
-  const isEmpty = !Object.entries(known).some(([name, text]) => text !== "" && name !== "decided" && name !== "reason");
+  const isEmpty = !Object.entries(known).some(
+    ([name, text]) => text !== "" && !["decided", "reason", "simulated"].includes(name),
+  );
   const judged = facts ? judgeInspection(facts, limits) : null;
   const runout = facts?.dialMm ? runoutOf(facts.dialMm) : null;
   const isStraight = FAMILIES[bar.family].form === "straight";
@@ -126,6 +128,7 @@ export function InspectionSheet(props: Props) {
         <form action={send} className="grid gap-3 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
           <input type="hidden" name="tag" value={bar.tag} />
           <input type="hidden" name="idempotencyKey" value={idempotencyKey} />
+          <input type="hidden" name="simulated" value={known.simulated ?? ""} />
           <div className="grid content-start gap-3">
             {isStraight && (
               <fieldset className="sheet p-4">
@@ -147,13 +150,15 @@ export function InspectionSheet(props: Props) {
                   ))}
                 </div>
                 <div className="mt-3 flex flex-wrap items-end gap-4">
-                  <button
-                    type="button"
-                    className="btn btn-outline min-h-11"
-                    onClick={() => set(simulatedTurn(truth.tirMm, bar.tag))}
-                  >
-                    Turn the simulated gauge
-                  </button>
+                  {truth && (
+                    <button
+                      type="button"
+                      className="btn btn-outline min-h-11"
+                      onClick={() => set({ ...simulatedTurn(truth.tirMm, bar.tag), simulated: "yes" })}
+                    >
+                      Turn the simulated gauge
+                    </button>
+                  )}
                   {choice("hops", "rolled on the floor it hops", yesNo)}
                 </div>
                 {runout && <BendPicture dialMm={facts!.dialMm!} runout={runout} limits={limits} />}
@@ -164,19 +169,22 @@ export function InspectionSheet(props: Props) {
               {input("spinLeftS", "left spins for", "s")}
               {input("spinRightS", "right spins for", "s")}
               {input("endPlayMm", "end play", "mm")}
-              <button
-                type="button"
-                className="btn btn-outline min-h-11 sm:col-span-3 sm:justify-self-start"
-                onClick={() =>
-                  set({
-                    spinLeftS: trimmed(truth.spinS, 1),
-                    spinRightS: trimmed(truth.spinS * 0.93, 1),
-                    endPlayMm: trimmed(truth.endPlayMm, 1),
-                  })
-                }
-              >
-                Simulated stopwatch and gauge
-              </button>
+              {truth && (
+                <button
+                  type="button"
+                  className="btn btn-outline min-h-11 sm:col-span-3 sm:justify-self-start"
+                  onClick={() =>
+                    set({
+                      simulated: "yes",
+                      spinLeftS: trimmed(truth.spinS, 1),
+                      spinRightS: trimmed(truth.spinS * 0.93, 1),
+                      endPlayMm: trimmed(truth.endPlayMm, 1),
+                    })
+                  }
+                >
+                  Simulated stopwatch and gauge
+                </button>
+              )}
             </fieldset>
             <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-2">
               <legend className="px-1 font-bold">Surface and parts</legend>
@@ -263,7 +271,7 @@ export function InspectionSheet(props: Props) {
                 ))}
                 <div className="flex flex-wrap items-center gap-3">
                   <button type="submit" disabled={isPending} className="btn btn-neutral min-h-14 text-lg">
-                    Keep it
+                    Save
                   </button>
                   <FormMessage state={form} />
                 </div>

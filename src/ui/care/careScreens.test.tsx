@@ -141,7 +141,7 @@ describe("spot checks and findings", () => {
   const spot = (checks: SpotCheck[]) => shown(<SpotChecks checks={checks} today={TODAY} action={noAction} />);
   it("are not there where there is nothing to look at", () => {
     expect(spot([]).html).toBe("");
-    expect(shown(<Findings findings={[]} maySettle action={noAction} />).html).toBe("");
+    expect(shown(<Findings today={TODAY} findings={[]} maySettle action={noAction} />).html).toBe("");
   });
   it("stand open only while chalk waits for somebody", () => {
     expect(spot([check({ uses: 4 })]).html).not.toMatch(/<details[^>]* open/);
@@ -164,17 +164,20 @@ describe("spot checks and findings", () => {
       hasPhoto: false,
       by: "Ada",
       foundAt: new Date("2026-03-18T22:30:00Z"),
+      foundOn: "2026-03-19",
       settledAt: null,
       settledNote: null,
     };
-    const { html, text } = shown(<Findings findings={[finding]} maySettle={false} action={noAction} />);
+    const { html, text } = shown(<Findings today={TODAY} findings={[finding]} maySettle={false} action={noAction} />);
     expect(text).toContain("<b>cracked</b> weld");
     expect(html).not.toContain("<b>");
     expect(html).not.toContain("/photo");
-    expect(text).not.toContain("Settle");
-    const may = shown(<Findings findings={[{ ...finding, hasPhoto: true }]} maySettle action={noAction} />);
+    expect(text).not.toContain("Resolve");
+    const may = shown(
+      <Findings today={TODAY} findings={[{ ...finding, hasPhoto: true }]} maySettle action={noAction} />,
+    );
     expect(may.html).toContain("/care/findings/f1/photo");
-    expect(may.text).toContain("Settle T1");
+    expect(may.text).toContain("Resolve T1");
   });
 });
 
@@ -474,7 +477,7 @@ describe("records", () => {
   it("of a long wall list the bars that took most", () => {
     const wall = Array.from({ length: 1000 }, (_, i) => ({ ...bar, tag: `L${i}`, minutes: i }));
     const { text } = sheet({ bars: wall });
-    expect(text).toContain("Shown are the 200 of 1000 bars that took most.");
+    expect(text).toContain("Shown are the 150 of 1000 bars that took most.");
     expect(text).toContain("L999 Test bar");
     expect(text).not.toContain("L799 Test bar");
   });

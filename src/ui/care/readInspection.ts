@@ -48,5 +48,6 @@ export function readInspection(
       }),
     ),
   };
+  if (text("simulated") === "yes") facts.isSimulated = true;
   return problems.length > 0 ? { ok: false, problems } : { ok: true, facts };
 }

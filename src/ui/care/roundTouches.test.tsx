@@ -89,10 +89,10 @@ describe("the three answers", () => {
   it("something wrong wants words, is listed as found, and the bar is still in hand", async () => {
     const { user } = walk([stop("T1"), stop("T2")]);
     await user.click(button("Something is wrong"));
-    await user.click(button("Keep it"));
+    await user.click(button("Save"));
     expect(now().getByRole("alert")).toBeTruthy();
     await user.type(now().getByRole("textbox"), "hops when it rolls");
-    await user.click(button("Keep it"));
+    await user.click(button("Save"));
     expect((await screen.findByRole("list", { name: "Found" })).textContent).toContain("hops when it rolls");
     expect(tagNow()).toBe("T1");
     await waitFor(() => expect(touches()).toHaveLength(1));

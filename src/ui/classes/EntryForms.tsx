@@ -197,3 +197,17 @@ export function AssignForm({ classId, isAgain, action }: { classId: string; isAg
     </form>
   );
 }
+
+/** The class again after something of it broke, in one touch. */
+export function ReassignForm({ classId, action }: { classId: string; action: FormAction }) {
+  const [form, send, isPending] = useFormAction(action);
+  return (
+    <form action={send} className="flex flex-wrap items-center gap-3">
+      <input type="hidden" name="classId" value={classId} />
+      <button className="btn btn-error min-h-11" disabled={isPending}>
+        {isPending ? "Reassigning …" : "Reassign"}
+      </button>
+      <FormMessage state={form} />
+    </form>
+  );
+}

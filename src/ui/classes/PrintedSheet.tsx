@@ -2,6 +2,7 @@ import { drawBar } from "@/core/drawing/drawBar";
 import type { ClassDetails } from "@/server/classes";
 import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
 import { BarTag } from "../kit/BarTag";
+import { BrokenPlan } from "./BrokenPlan";
 
 interface Props {
   details: ClassDetails;
@@ -13,7 +14,8 @@ interface Props {
  * The class on paper, for everybody to read: who is where with which bar. No loads, no reasons, nothing about anybody
  * but the name.
  */
-export function PrintedSheet({ details: { row, items, plan, bars }, times, stations }: Props) {
+export function PrintedSheet({ details, times, stations }: Props) {
+  const { row, items, plan, bars, breaks } = details;
   if (!plan) return <p className="sheet p-6">Nothing is assigned yet.</p>;
   return (
     <article className="sheet px-5 py-4" aria-label="Class sheet">
@@ -24,6 +26,7 @@ export function PrintedSheet({ details: { row, items, plan, bars }, times, stati
           {row.heldOn}, {row.blockMinutes} minutes a block
         </p>
       </header>
+      <BrokenPlan details={details} />
       {times.map((time, block) => {
         const here = plan.entries.filter((entry) => entry.block === block);
         return (
@@ -51,6 +54,9 @@ export function PrintedSheet({ details: { row, items, plan, bars }, times, stati
                         </th>
                         <td className="w-24 sm:w-44">
                           <BarTag tag={own[0]!.tag!} /> {bar?.name}
+                          {own.some(({ id }) => breaks.has(id)) && (
+                            <strong className="text-error block text-xs">Not this bar</strong>
+                          )}
                         </td>
                         <td className="hidden w-64 sm:table-cell print:table-cell">
                           {bar && (
@@ -61,7 +67,7 @@ export function PrintedSheet({ details: { row, items, plan, bars }, times, stati
                           {own
                             .flatMap(({ id }) => items.find((item) => item.id === id) ?? [])
                             .map(({ id, lifterName, liftName }) => (
-                              <span key={id} className="block">
+                              <span key={id} className={`block ${breaks.has(id) ? "text-error line-through" : ""}`}>
                                 <strong>{lifterName}</strong> {liftName}
                               </span>
                             ))}

@@ -1,3 +1,4 @@
+import { isUsable } from "@/core/bars/bar";
 import type { PlacedEntry } from "@/core/classes/planClass";
 import { PURPOSE_WORDS } from "@/core/matching/lifter";
 import type { Reason } from "@/core/matching/verdict";
@@ -7,7 +8,8 @@ import { BarTag } from "../kit/BarTag";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { VerdictText } from "../kit/VerdictText";
-import { AddEntryForm, AssignForm, LockForm } from "./EntryForms";
+import { BrokenPlan } from "./BrokenPlan";
+import { AddEntryForm, AssignForm, LockForm, ReassignForm } from "./EntryForms";
 
 interface Choice {
   key: string;
@@ -21,30 +23,40 @@ interface Props {
   lifters: readonly Choice[];
   lifts: readonly Choice[];
   usual: Readonly<Record<string, string>>;
-  actions: { add: FormAction; lock: FormAction; assign: FormAction };
+  actions: { add: FormAction; lock: FormAction; assign: FormAction; reassign: FormAction };
 }
 
 /** A class as the coach sees it: who wants what, what is fixed, and where everybody is with which bar and why. */
 export function TonightSheet({ details, times, stations, lifters, lifts, usual, actions }: Props) {
-  const { row, items, plan, reasons, settings, bars } = details;
-  const tags = bars.map(({ tag }) => tag);
+  const { row, items, plan, reasons, settings, bars, breaks } = details;
+  const tags = bars.filter(({ state }) => isUsable(state)).map(({ tag }) => tag);
   const nowhere = plan?.entries.filter(({ block }) => block === null) ?? [];
   const itemOf = (id: string) => items.find((item) => item.id === id);
   return (
     <div className="grid gap-3">
+      {plan && (breaks.size > 0 || details.warnings.length > 0) && (
+        <div className="-mb-3">
+          <BrokenPlan details={details}>
+            <ReassignForm classId={row.id} action={actions.reassign} />
+          </BrokenPlan>
+        </div>
+      )}
       {plan ? (
         <section aria-label="The plan" className="sheet px-4 py-3">
           <div className="flex flex-wrap items-center justify-between gap-3">
             <p className="text-sm">
               <strong>
-                {nowhere.length === 0
+                {nowhere.length === 0 && breaks.size === 0
                   ? `All ${items.length} are placed`
-                  : `${items.length - nowhere.length} of ${items.length} are placed`}
+                  : `${items.length - new Set([...nowhere.map(({ id }) => id), ...breaks.keys()]).size} of ${items.length} are placed`}
               </strong>
-              , with {trimmed(100 * plan.fit, 0)} % of the fit that everybody would have alone.{" "}
-              {plan.isProven
-                ? "Nothing better can be done: it is proven."
-                : "It could not be proven that nothing better can be done."}
+              {breaks.size > 0
+                ? "."
+                : `, with ${trimmed(100 * plan.fit, 0)} % of the fit that everybody would have alone. ${
+                    plan.isProven
+                      ? "Nothing better can be done: it is proven."
+                      : "It could not be proven that nothing better can be done."
+                  }`}
             </p>
             <div className="flex flex-wrap gap-2">
               <Link href={`/sessions/${row.id}/sheet`} className="btn btn-sm btn-neutral min-h-11">
@@ -79,6 +91,7 @@ export function TonightSheet({ details, times, stations, lifters, lifts, usual, 
                 bars={bars}
                 reasons={reasons}
                 settings={settings}
+                breaks={breaks}
               />
             ))}
           </div>
@@ -160,6 +173,7 @@ function Block({
   bars,
   reasons,
   settings,
+  breaks,
 }: {
   time: string;
   placed: readonly PlacedEntry[];
@@ -168,6 +182,7 @@ function Block({
   bars: ClassDetails["bars"];
   reasons: ClassDetails["reasons"];
   settings: ClassDetails["settings"];
+  breaks: ClassDetails["breaks"];
 }) {
   return (
     <section aria-label={`Block at ${time}`}>
@@ -192,6 +207,7 @@ function Block({
                     item={itemOf(entry.id)}
                     reasons={reasons.get(entry.id) ?? []}
                     setting={settings.get(entry.id) ?? null}
+                    broken={breaks.get(entry.id) ?? []}
                   />
                 ))}
               </ul>
@@ -207,11 +223,13 @@ function Placed({
   item,
   reasons,
   setting,
+  broken,
 }: {
   entry: PlacedEntry;
   item: ClassItem | undefined;
   reasons: readonly Reason[];
   setting: string | null;
+  broken: readonly string[];
 }) {
   if (!item || !entry.verdict) return null;
   return (
@@ -221,9 +239,14 @@ function Placed({
         <span>
           {item.liftName} <span className="tabular-nums">{item.load}</span>
         </span>
-        <VerdictText verdict={entry.verdict} />
+        <VerdictText verdict={broken.length > 0 ? "never" : entry.verdict} />
       </span>
-      {setting && <span className="block text-xs">{setting}</span>}
+      {broken.map((text) => (
+        <span key={text} className="text-error block text-xs font-semibold">
+          {text}
+        </span>
+      ))}
+      {setting && broken.length === 0 && <span className="block text-xs">{setting}</span>}
       {entry.tradeOff && <span className="block text-xs">{entry.tradeOff}</span>}
       <details className="text-xs">
         <summary className="text-quiet min-h-8 cursor-pointer py-1.5">Why</summary>

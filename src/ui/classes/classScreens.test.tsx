@@ -41,6 +41,8 @@ const details = (items: ClassItem[], plan: Partial<PlannedClass> | null, more: P
     plan: plan && { entries: [], isProven: true, fit: 0.914, ...plan },
     reasons: new Map(),
     settings: new Map(),
+    breaks: new Map(),
+    warnings: [],
     bars: [testBar({}, { tag: "T1", name: "Test bar" })],
     ...more,
   }) as unknown as ClassDetails;
@@ -57,7 +59,7 @@ describe("a class as the coach sees it", () => {
         lifters={lifters}
         lifts={[{ key: "bench", name: "bench press" }]}
         usual={{}}
-        actions={{ add: noAction, lock: noAction, assign: noAction }}
+        actions={{ add: noAction, lock: noAction, assign: noAction, reassign: noAction }}
       />,
     );
   it("says what is missing first: lifters, entries, an assignment", () => {

@@ -29,12 +29,14 @@ interface Props {
   /** At the rack, loaded as the answer says; null without a rack. */
   tipping: TippingAnswer | null;
   problem: string | null;
+  /** What should be known of the bar and stops nobody. */
+  warnings: readonly string[];
 }
 
 const STEPS = { kg: [20, 5, 2.5, 1], lb: [45, 10, 5, 2.5] } as const;
 
 /** Target in, plates out: big enough for chalky fingers. */
-export function LoadSheet({ bars, bar, clamps, clamp, stations, state, plan, tipping, problem }: Props) {
+export function LoadSheet({ bars, bar, clamps, clamp, stations, state, plan, tipping, problem, warnings }: Props) {
   return (
     <div className="flex flex-col gap-3">
       <KnurlPatterns />
@@ -47,6 +49,7 @@ export function LoadSheet({ bars, bar, clamps, clamp, stations, state, plan, tip
       <div className="order-1 grid items-start gap-3 lg:order-none lg:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]">
         <section className="sheet p-4" aria-label="Target">
           <Target state={state} hasProblem={problem !== null} />
+          {warnings.length > 0 && <p className="text-accent mt-3 text-sm font-semibold">{warnings.join(" ")}</p>}
           {problem && (
             <p id="load-problem" role="alert" className="text-error mt-4 font-semibold">
               {problem}
@@ -59,6 +62,7 @@ export function LoadSheet({ bars, bar, clamps, clamp, stations, state, plan, tip
                 tipping={tipping}
                 at={stations.find(({ key }) => key === state.at)?.name ?? state.at}
                 plates={plan.answer.perSide.length}
+                hasClamp={clamp !== null}
               />
             </div>
           )}

@@ -80,6 +80,9 @@ export function RunScreen({ first, bar, stationName, rack, clamp, plates, planHr
         </span>
       </header>
       <ConnectionNote waiting={waiting} isCutOff={isCutOff || isDeaf} refused={refused} forget={forgetRefused} />
+      {view.warnings.length > 0 && (
+        <p className="border-accent text-accent mb-2 border-l-8 pl-3 font-semibold">{view.warnings.join(" ")}</p>
+      )}
       {view.stop && (
         <p role="alert" className="border-error text-error border-l-8 pl-3 text-lg font-bold">
           {view.stop}

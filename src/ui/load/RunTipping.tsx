@@ -32,7 +32,7 @@ export function RunTipping({ rack, clamp, plates, before, after, off, on, at }: 
   return (
     <>
       {order && <p className="border-accent text-accent border-l-8 pl-3 text-lg font-bold">{order}</p>}
-      {after.length > 0 && <TippingNote tipping={loaded} at={at} plates={after.length} />}
+      {after.length > 0 && <TippingNote tipping={loaded} at={at} plates={after.length} hasClamp={clamp !== null} />}
     </>
   );
 }

@@ -1,4 +1,5 @@
 import type { Bar } from "@/core/bars/bar";
+import { platesOffOneSide } from "@/core/loading/tippingOf";
 import { fixed, signed, trimmed } from "@/core/units/format";
 import type { SessionRun } from "@/server/loading";
 import { AskChoice, optionsUpTo } from "../kit/AskChoice";
@@ -244,7 +245,7 @@ function Run({ run, bar, ask, mayRun, search, beginAction }: Props & { run: Sess
                   </td>
                   {ask.at && (
                     <td className="whitespace-nowrap">
-                      <Removal set={set} />
+                      <Removal set={set} hasClamp={ask.clamps !== "none"} />
                     </td>
                   )}
                 </tr>
@@ -291,14 +292,14 @@ function facesOf({
   );
 }
 
-function Removal({ set: { tipping, perSide } }: { set: SessionRun["sets"][number] }) {
+function Removal({ set: { tipping, perSide }, hasClamp }: { set: SessionRun["sets"][number]; hasClamp: boolean }) {
   if (!tipping || perSide.length === 0) return <span className="text-quiet">–</span>;
   if (tipping.safeUnloadOrder === null) return <strong className="text-error">two people, both at once</strong>;
-  const off = Math.min(tipping.maxOneSidedRemoval.left, tipping.maxOneSidedRemoval.right);
-  if (off > perSide.length) return <span className="text-quiet">all</span>;
+  const off = platesOffOneSide(tipping, perSide.length, hasClamp);
+  if (off === null) return <span className="text-quiet">all</span>;
   return (
     <strong className="text-accent">
-      {off} {off === 1 ? "piece" : "pieces"}
+      {off} {off === 1 ? "plate" : "plates"}
     </strong>
   );
 }

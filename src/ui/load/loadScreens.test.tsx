@@ -94,11 +94,12 @@ describe("an answer to a wished load", () => {
 });
 
 describe("before a bar tips", () => {
-  const note = (more: object, plates = 3) =>
+  const note = (more: object, plates = 3, hasClamp = false) =>
     shown(
       <TippingNote
         at="Rack 1"
         plates={plates}
+        hasClamp={hasClamp}
         tipping={
           {
             tips: null,
@@ -110,23 +111,22 @@ describe("before a bar tips", () => {
         }
       />,
     ).text;
-  it("the smaller side counts, and it is said how near it stands", () => {
-    expect(note({})).toContain("at most 1 piece (clamp first) may come off one side before the other must follow");
-    expect(note({})).toContain("Loaded, it stands at 40 % of tipping.");
-    expect(note({ maxOneSidedRemoval: { left: 2, right: 3 } })).toContain("at most 2 pieces");
+  it("the smaller side counts, in plates: the clamp is off before them", () => {
+    expect(note({})).toContain("Rack 1: at most 1 plate off one side, then the other.");
+    expect(note({ maxOneSidedRemoval: { left: 2, right: 2 } })).toContain("at most 2 plates off one side");
+    expect(note({ maxOneSidedRemoval: { left: 3, right: 3 } }, 3, true)).toContain("at most 2 plates off one side");
   });
-  it("nothing may come off one side alone where the first piece would tip it", () => {
-    expect(note({ maxOneSidedRemoval: { left: 0, right: 0 } })).toContain(
-      "never take a plate or clamp off one side alone",
-    );
+  it("nothing may come off one side alone where the first plate would tip it", () => {
+    expect(note({ maxOneSidedRemoval: { left: 0, right: 0 } })).toContain("no plate off one side alone");
+    expect(note({ maxOneSidedRemoval: { left: 1, right: 1 } }, 3, true)).toContain("no plate off one side alone");
   });
-  it("one side may be stripped only where that is safe, and even then both sides are advised", () => {
-    expect(note({ maxOneSidedRemoval: { left: 9, right: 9 } })).toContain(
-      "one side may be stripped without tipping it. Load both sides evenly all the same.",
-    );
+  it("says nothing where one side may be stripped whole, nor of an empty bar", () => {
+    expect(note({ maxOneSidedRemoval: { left: 3, right: 3 } })).toBe("");
+    expect(note({ maxOneSidedRemoval: { left: 4, right: 4 } }, 3, true)).toBe("");
+    expect(note({}, 0)).toBe("");
   });
   it("two people are asked where no order of single plates is safe, as an alarm", () => {
-    expect(note({ safeUnloadOrder: null })).toContain("two people, both sides at once");
+    expect(note({ safeUnloadOrder: null })).toContain("Two people, both sides at once");
     expect(note({ tips: "left" })).toContain("no order of one plate at a time is safe");
   });
 });

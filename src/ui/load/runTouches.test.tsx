@@ -54,6 +54,7 @@ const view = (more: Partial<RunView> = {}): RunView => ({
   stamp: "s0",
   state: START,
   stop: null,
+  warnings: [],
   isOver: false,
   notices: [],
   ...more,

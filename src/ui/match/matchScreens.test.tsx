@@ -156,11 +156,18 @@ describe("the wall screen", () => {
     const { html, text } = screen({
       lift,
       take: [
-        { bar: testBar({}, { tag: "T1", name: "Test bar" }), place: null, ratedKg: null, because: "It is straight." },
+        {
+          bar: testBar({}, { tag: "T1", name: "Test bar" }),
+          place: null,
+          ratedKg: null,
+          because: "It is straight.",
+          warning: "Under watch: dry.",
+        },
       ],
       leave: [{ tag: "T2", name: "Bent bar", because: "Bent." }],
     });
     expect(text).toContain("ask where it hangs");
+    expect(text).toContain("Under watch: dry.");
     expect(text).toContain("weighs not known");
     expect(text).toContain("carries at most not known: ask");
     expect(text).toMatch(/Not these T2 Bent bar Bent\./);

@@ -27,8 +27,8 @@ interface Props {
   texts: Record<string, string>;
   /** Fields beside marks and pins, or all of a frame's. */
   defs: Record<string, FieldDef>;
-  /** What the simulated instruments would find: by side and name of mark or pin. */
-  truth: { deg: Record<string, number>; mm: Record<string, number> };
+  /** What the simulated instruments would find, by side and name of mark or pin; null outside a demonstration. */
+  truth: { deg: Record<string, number>; mm: Record<string, number> } | null;
   seed: number;
   action: FormAction;
 }
@@ -66,7 +66,7 @@ export function CalibrateForm({ tag, version, kind, texts, defs, truth, seed, ac
             unit="°"
             instrument="angle gauge"
             start={rowsOf(known.marks)}
-            truth={truth.deg}
+            truth={truth?.deg ?? null}
             seed={seed}
             problems={problemsOf("marks")}
             help="0° hangs along the trunk, positive turns forward. Lock both arms at the mark, lay the gauge on each."
@@ -77,7 +77,7 @@ export function CalibrateForm({ tag, version, kind, texts, defs, truth, seed, ac
             unit="mm"
             instrument="tape"
             start={rowsOf(known.pins)}
-            truth={truth.mm}
+            truth={truth?.mm ?? null}
             seed={seed + 1}
             problems={problemsOf("pins")}
             help="From the pad’s axis to the middle of the sleeve, on each arm."
@@ -117,7 +117,7 @@ function Rows({
   unit: "°" | "mm";
   instrument: "angle gauge" | "tape";
   start: Row[];
-  truth: Record<string, number>;
+  truth: Record<string, number> | null;
   seed: number;
   problems: string[];
   help: string;
@@ -128,7 +128,7 @@ function Rows({
     setRows((all) => all.map((row, j) => (j === i ? { ...row, ...part } : row)));
 
   function read(i: number, side: "left" | "right") {
-    const known = truth[`${side}.${rows[i]!.name}`];
+    const known = truth?.[`${side}.${rows[i]!.name}`];
     if (known === undefined) return;
     const taken = readInstrument(gauge, known);
     setGauge(taken.instrument);
@@ -141,7 +141,7 @@ function Rows({
         <h2 className="font-bold" aria-hidden="true">
           {title}
         </h2>
-        <span className="flex items-center gap-2 text-xs">
+        <span className={`flex items-center gap-2 text-xs ${truth ? "" : "hidden"}`}>
           simulated {instrument}:{" "}
           {gauge.isNulled ? (
             <span className="text-success">nulled</span>
@@ -190,9 +190,10 @@ function Rows({
                     />
                     <button
                       type="button"
+                      hidden={truth === null}
                       className="btn btn-sm btn-outline min-h-10 px-2"
                       aria-label={`Read ${side} of ${name} ${i + 1}`}
-                      disabled={truth[`${side}.${row.name}`] === undefined}
+                      disabled={truth?.[`${side}.${row.name}`] === undefined}
                       onClick={() => read(i, side)}
                     >
                       read

@@ -36,7 +36,7 @@ export function KeptList({
               <strong>{one.lifterName}</strong>, {one.liftName}: {one.words}
               {one.jCupHole !== null && `, J-cups in hole ${one.jCupHole}`}
               <span className="text-quiet block text-xs">
-                {one.keptAt.toISOString().slice(0, 10)}, {one.by}
+                {one.keptOn}, {one.by}
                 {one.note && `; “${one.note}”`}
                 {one.isOld && (
                   <span className="text-accent font-semibold">; the bar was calibrated again since: check it</span>
@@ -51,7 +51,7 @@ export function KeptList({
                   <ul className="text-quiet text-xs">
                     {before.map((old) => (
                       <li key={old.id}>
-                        {old.keptAt.toISOString().slice(0, 10)}: {old.words}
+                        {old.keptOn}: {old.words}
                         {old.jCupHole !== null && `, hole ${old.jCupHole}`}
                         {old.note && `; “${old.note}”`}
                       </li>

@@ -19,7 +19,7 @@ export function PutAwayForm({ bar, isOff, action }: { bar: ListedStored; isOff: 
             ? "never counted"
             : lastPutAway.missing.length > 0
               ? `missing: ${lastPutAway.missing.join(", ")}`
-              : `all there on ${lastPutAway.at.toISOString().slice(0, 10)}`}
+              : `all there on ${lastPutAway.on}`}
         </span>
       </span>
       {bar.looseParts.map(({ name, count }, i) => (

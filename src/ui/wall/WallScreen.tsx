@@ -118,6 +118,9 @@ function Answer({ answer: { lift, take, leave } }: { answer: WallAnswer }) {
             className="my-[1.5vh] max-h-[18vh]"
           />
           <p className="text-[clamp(1rem,1.6vw,1.5rem)]">{first.because}</p>
+          {first.warning && (
+            <p className="text-accent text-[clamp(1rem,1.6vw,1.5rem)] font-semibold">{first.warning}</p>
+          )}
         </section>
       ) : (
         <section className="sheet px-[2vw] py-[2vh] text-[clamp(1.5rem,3vw,3rem)] font-bold">

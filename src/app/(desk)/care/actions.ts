@@ -132,10 +132,10 @@ export async function careTaskAction(_before: FormState, form: FormData): Promis
   return done("The task is changed; care was planned anew.");
 }
 
-/** Settles a finding. */
+/** Resolves a finding. */
 export async function settleAction(_before: FormState, form: FormData): Promise<FormState> {
   const result = await settleFinding(await requestContext(), textOf(form, "id"), textOf(form, "note"));
-  return result.ok ? done("Settled.") : refused(result, form);
+  return result.ok ? done("Resolved.") : refused(result, form);
 }
 
 /** Keeps an inspection, and what follows for the bar. */

@@ -1,9 +1,13 @@
 import type { Metadata } from "next";
 import { isUsable } from "@/core/bars/bar";
+import { planWarnings } from "@/core/bars/fitness";
+import { fitAt, isRefused, rackFitText } from "@/core/bars/rackSpan";
 import { barsOnTheWall } from "@/server/bars";
 import { listClamps, listStations } from "@/server/equipment";
 import { planLoad, tippingAt } from "@/server/loading";
 import { requestContext } from "@/server/access";
+import { openFindings } from "@/server/care/findings";
+import { matchingRules } from "@/server/rules";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 import { LoadSheet } from "@/ui/load/LoadSheet";
 import { readLoadState } from "@/ui/load/loadState";
@@ -39,6 +43,12 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
   const plan = result?.ok ? result.plan : null;
   const racks = stations.filter(({ supportSpacingMm }) => supportSpacingMm !== null);
   const station = racks.find(({ key }) => key === asked.at) ?? null;
+  const { rackMarginMm } = await matchingRules(context);
+  const rackText =
+    station && isRefused(fitAt(item.bar, station, rackMarginMm))
+      ? rackFitText(item.bar, station, stations, rackMarginMm)
+      : null;
+  const warnings = planWarnings(item.bar, (await openFindings(context)).get(item.bar.tag) ?? []);
   const problems = [
     ...(asked.bar && !named ? [`There is no bar ${asked.bar} on the wall; this is ${item.bar.tag}.`] : []),
     ...(targetKg === null
@@ -46,6 +56,7 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
       : []),
     ...(result && !result.ok ? [result.message] : []),
     ...(plan && !plan.answer.ok ? [plan.answer.message] : []),
+    ...(rackText ? [`${item.bar.tag} ${rackText}.`] : []),
   ];
   return (
     <LoadSheet
@@ -58,7 +69,10 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
       state={{ ...asked, bar: item.bar.tag, clamps: clamp?.key ?? "none", onBar: plan?.onBar ?? onBar }}
       stations={racks.map(({ key, name, supportSpacingMm }) => ({ key, name, spacingMm: supportSpacingMm }))}
       plan={plan}
-      tipping={plan?.answer.ok ? tippingAt(item.bar, station, plan.plates, plan.answer.perSide, clamp) : null}
+      warnings={warnings}
+      tipping={
+        plan?.answer.ok && !rackText ? tippingAt(item.bar, station, plan.plates, plan.answer.perSide, clamp) : null
+      }
       problem={problems.length > 0 ? problems.join(" ") : null}
     />
   );

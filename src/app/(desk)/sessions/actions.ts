@@ -2,7 +2,7 @@
 
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
-import { addEntry, assignTonight, lockEntry, removeEntry, saveClass } from "@/server/classes";
+import { addEntry, assignTonight, lockEntry, reassignTonight, removeEntry, saveClass } from "@/server/classes";
 import type { Outcome } from "@/server/kit";
 import { requestContext } from "@/server/access";
 import { type FormState, refusedBy } from "@/ui/kit/formState";
@@ -67,4 +67,20 @@ export async function lockAction(_before: FormState, form: FormData): Promise<Fo
 /** Works the class out and keeps the plan. */
 export async function assignAction(_before: FormState, form: FormData): Promise<FormState> {
   return stateOf(await assignTonight(await requestContext(), textOf(form, "classId")), "");
+}
+
+/** Works a class out again of which something broke, changing as little as possible. */
+export async function reassignAction(_before: FormState, form: FormData): Promise<FormState> {
+  const result = await reassignTonight(await requestContext(), textOf(form, "classId"));
+  if (!result.ok) return stateOf(result, "");
+  const { plan, moved } = result;
+  const nowhere = plan.entries.filter(({ block }) => block === null).length;
+  return stateOf(
+    result,
+    [
+      "Reassigned.",
+      moved === 0 ? "Nobody else moved." : `${moved} other ${moved === 1 ? "lift" : "lifts"} moved.`,
+      ...(nowhere > 0 ? [`${nowhere} unassigned.`] : []),
+    ].join(" "),
+  );
 }

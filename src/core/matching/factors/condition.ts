@@ -33,6 +33,24 @@ export const state: Factor = ({ bar }) => {
   }
 };
 
+/**
+ * What was found wrong with it and is not resolved: said, and it stands after those of which nothing is.
+ *
+ * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
+ */
+export const findings: Factor = ({ barToday }) => {
+  const open = barToday?.findings ?? [];
+  if (open.length === 0) return null;
+  return {
+    factor: "findings",
+    basis: "data",
+    atBest: "made-for",
+    text: () => `Not resolved: ${open.slice(0, 3).join("; ")}${open.length > 3 ? ` and ${open.length - 3} more` : ""}.`,
+    wouldChange: () => "Look at it and resolve it.",
+    value: open.length,
+  };
+};
+
 /** Overdue by this many days it is no longer in good order. Common practice, no source. */
 const LATE_DAYS = 7;
 

@@ -1,6 +1,6 @@
 import type { Factor } from "../question";
 import { build, tall } from "./build";
-import { free, near, order, state } from "./condition";
+import { findings, free, near, order, state } from "./condition";
 import { comfort, familiarity, hands, readiness } from "./person";
 import { emptyMass, family, rack, turnover } from "./possible";
 import { meeting, purpose } from "./purpose";
@@ -31,6 +31,7 @@ export const FACTORS: readonly Factor[] = [
   centreKnurl,
   marks,
   familiarity,
+  findings,
   order,
   free,
   near,

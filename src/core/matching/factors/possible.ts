@@ -1,5 +1,6 @@
 import { valueOf } from "../../bars/bar";
 import { FAMILIES } from "../../bars/families";
+import { fitAt, isRackable, isRefused, jCupsFor, rackFitText } from "../../bars/rackSpan";
 import { sentence, trimmed, withArticle } from "../../units/format";
 import { familySuitability } from "../familySuitability";
 import { isLearningSet, isStraight, type Factor } from "../question";
@@ -13,13 +14,42 @@ const FAMILY_TEXT: Record<Verdict, (family: string, lift: string) => string> = {
   never: (family, lift) => `The ${lift} cannot be done with ${family}.`,
 };
 
+/** What some do with a yoke bar without its handles (handbook §4). */
+const PRESSED: readonly string[] = ["bench", "close-grip-bench", "overhead-press", "triceps-extension"];
+
 /**
  * What bars of its family are for, and what the house believes of two of them.
  *
  * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
  */
-export const family: Factor = ({ bar, lift, rules: { policies } }) => {
+export const family: Factor = (question) => {
+  const { bar, lift, rules } = question;
+  const { policies } = rules;
   const usual = familySuitability(bar.family, lift.like);
+  const { form } = FAMILIES[bar.family];
+  if (isLearningSet(question) && lift.like === "deadlift" && usual !== "never" && usual !== "poor")
+    return form === "frame"
+      ? {
+          factor: "family",
+          basis: "common-practice",
+          atBest: "made-for",
+          text: () => "A frame is where a deadlift is learnt first: the hands hang at the sides.",
+        }
+      : {
+          factor: "family",
+          basis: "common-practice",
+          atBest: "good",
+          text: () => FAMILY_TEXT.good(withArticle(FAMILIES[bar.family].name), lift.name),
+          wouldChange: () => "A frame first, while somebody is learning.",
+        };
+  if (form === "yoke" && bar.areHandlesRemovable === true && PRESSED.includes(lift.like))
+    return {
+      factor: "family",
+      basis: "common-practice",
+      atBest: "usable",
+      text: () => "With its handles off some press and extend with it, lying or standing.",
+      wouldChange: () => "A bar made for presses.",
+    };
   const isRaised =
     usual === "good" &&
     ((policies.bars === "one-all-round" && (bar.family === "all-round" || bar.family === "hybrid")) ||
@@ -64,21 +94,50 @@ export const turnover: Factor = ({ bar, lift }) => {
   return null;
 };
 
+const FRAMED: readonly string[] = ["goblet-squat", "lunge"];
+
 /**
- * A bar that does not sit in J-cups cannot start where a rack is needed.
+ * Whether it lies in the J-cups that the lift starts from: those of the station that was asked for, else of any that the
+ * gym has (handbook §3).
  *
  * @returns the best verdict it leaves possible, with its reason; null where it has nothing to say
  */
-export const rack: Factor = ({ bar, lift }) => {
-  const needsRack = lift.start === "rack" && lift.ending === "racked" && lift.contact !== "hands";
-  if (!needsRack || bar.canBeRacked !== false) return null;
-  return {
-    factor: "rack",
-    basis: "data",
-    atBest: "never",
-    text: () => "It cannot be racked, and this lift starts in a rack.",
-    wouldChange: () => "A bar that sits in J-cups.",
-  };
+export const rack: Factor = ({ bar, lift, stations, at, rules: { rackMarginMm } }) => {
+  const kind = jCupsFor(lift);
+  // Squats inside a frame start from the floor.
+  if (kind === null || (FAMILIES[bar.family].form === "frame" && FRAMED.includes(lift.like))) return null;
+  if (!isRackable(bar))
+    return {
+      factor: "rack",
+      basis: "data",
+      atBest: "never",
+      text: () => "It does not lie in J-cups, and this lift starts in them.",
+      wouldChange: () => "A bar that lies in J-cups.",
+    };
+  const asked = at && at.kind === kind ? [at] : stations.filter((station) => station.kind === kind);
+  const fits = asked.map((station) => ({ station, fit: fitAt(bar, station, rackMarginMm) }));
+  const known = fits.filter(({ fit }) => fit !== null);
+  if (known.length === 0) return null;
+  const refused = known.filter(({ fit }) => isRefused(fit));
+  const words = () => `It ${rackFitText(bar, (refused[0] ?? known[0]!).station, stations, rackMarginMm)}.`;
+  if (refused.length === fits.length)
+    return {
+      factor: "rack",
+      basis: "data",
+      atBest: "never",
+      text: words,
+      wouldChange: () => (at ? "Another rack, or a bar that lies in this one." : "A bar that lies in the gym's racks."),
+    };
+  const unknown = known.find(({ fit }) => fit!.answer === "unknown");
+  if (unknown && !known.some(({ fit }) => fit!.answer === "fits"))
+    return {
+      factor: "rack",
+      basis: "data",
+      atBest: "good",
+      text: () => `It ${rackFitText(bar, unknown.station, stations, rackMarginMm)}.`,
+      wouldChange: () => "Measuring it.",
+    };
+  return refused.length === 0 ? null : { factor: "rack", basis: "data", atBest: "made-for", text: words };
 };
 
 /**

@@ -43,9 +43,19 @@ export const sleeves: Factor = ({ bar, lift, rules: { policies } }) => {
           text: () => "Below competition the sleeve type hardly matters, by the house's rule.",
         };
   }
-  const isWandering =
-    (rotation === "needle" || rotation === "ball") && lift.contact === "hands" && lift.start === "rack";
-  if (!isWandering || !decides) return null;
+  const hasBearings = rotation === "needle" || rotation === "ball";
+  const isPress = lift.contact === "hands" && lift.start === "rack";
+  if (!hasBearings || !decides) return null;
+  if (!isPress)
+    return lift.contact === "back" || lift.start === "floor"
+      ? {
+          factor: "sleeves",
+          basis: "common-practice",
+          atBest: "good",
+          text: () => "Its bearings let the plates turn freely: under a heavy slow lift the hands wander.",
+          wouldChange: () => "A bar with bushings, or the house rule on sleeves.",
+        }
+      : null;
   return {
     factor: "sleeves",
     basis: "common-practice",

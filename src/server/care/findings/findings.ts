@@ -1,7 +1,10 @@
 import "server-only";
-import { and, desc, eq, inArray, isNull, ne } from "drizzle-orm";
+import { and, desc, eq, getTableColumns, inArray, isNull, ne, sql } from "drizzle-orm";
+import type { AnyPgColumn, PgTable } from "drizzle-orm/pg-core";
 import { fileTypeFromBuffer } from "file-type";
+import { type HallDay, hallDayAt } from "@/core/units/hallDay";
 import type { HallDb } from "@/data/hallDb";
+import { inMany } from "@/data/inMany";
 import { bars, careFindings } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { replanCare, storedCareRules } from "@/server/care/planning";
@@ -9,6 +12,9 @@ import { type Failed, type Outcome, failed, forbidden, namesById, notFound, reco
 
 /** Photos up to 5 MiB. */
 export const MAX_PHOTO_BYTES = 5 * 1024 * 1024;
+
+/** More at once nobody reads. */
+const MAX_LISTED = 60;
 
 const PHOTO_TYPES = ["image/jpeg", "image/png", "image/webp"];
 
@@ -20,6 +26,8 @@ export interface Finding {
   hasPhoto: boolean;
   by: string;
   foundAt: Date;
+  /** The day of it in the gym's zone. */
+  foundOn: HallDay;
   settledAt: Date | null;
   settledNote: string | null;
 }
@@ -30,27 +38,15 @@ export async function listFindings(
   ask: { barId?: string; openOnly?: boolean } = {},
 ): Promise<Finding[]> {
   const { hall } = context;
-  const rows = await hall.summary(
-    careFindings,
-    {
-      id: careFindings.id,
-      barId: careFindings.barId,
-      note: careFindings.note,
-      photoType: careFindings.photoType,
-      foundBy: careFindings.foundBy,
-      foundAt: careFindings.foundAt,
-      settledAt: careFindings.settledAt,
-      settledNote: careFindings.settledNote,
-    },
-    {
-      where: and(
-        ask.barId ? eq(careFindings.barId, ask.barId) : undefined,
-        ask.openOnly ? isNull(careFindings.settledAt) : undefined,
-      ),
-    },
-  );
-  if (rows.length === 0) return [];
-  const latest = rows.sort((a, b) => b.foundAt.getTime() - a.foundAt.getTime()).slice(0, 100);
+  const latest = await hall.summary(careFindings, withoutPhoto(careFindings), {
+    where: and(
+      ask.barId ? eq(careFindings.barId, ask.barId) : undefined,
+      ask.openOnly ? isNull(careFindings.settledAt) : undefined,
+    ),
+    orderBy: [desc(careFindings.foundAt), desc(careFindings.id)],
+    limit: MAX_LISTED,
+  });
+  if (latest.length === 0) return [];
   const [names, own] = [
     await namesById(hall),
     await hall.rows(bars, { where: inArray(bars.id, [...new Set(latest.map(({ barId }) => barId))]) }),
@@ -64,9 +60,48 @@ export async function listFindings(
     hasPhoto: photoType !== null,
     by: names.get(foundBy) ?? "somebody",
     foundAt,
+    foundOn: hallDayAt(foundAt, context.actor.timeZone),
     settledAt,
     settledNote,
   }));
+}
+
+/** Of one bar so many findings are said; there may be more. */
+const MAX_SAID = 3;
+
+/** What was found wrong and is not resolved, by the bar's tag, newest first: of each bar a few, of no bar none. */
+export async function openFindings({ hall }: Context): Promise<Map<string, string[]>> {
+  const rows = await hall.summary(
+    careFindings,
+    {
+      barId: careFindings.barId,
+      notes: sql<
+        string[]
+      >`(array_agg(${careFindings.note} order by ${careFindings.foundAt} desc))[1:${sql.raw(String(MAX_SAID))}]`,
+    },
+    { where: isNull(careFindings.settledAt), groupBy: [careFindings.barId] },
+  );
+  if (rows.length === 0) return new Map();
+  const tags = await tagsById(
+    hall,
+    rows.map(({ barId }) => barId),
+  );
+  return new Map(rows.flatMap(({ barId, notes }) => (tags.has(barId) ? [[tags.get(barId)!, notes] as const] : [])));
+}
+
+/** Whether something was found wrong anywhere and is not resolved. */
+export async function hasOpenFindings({ hall }: Context): Promise<boolean> {
+  const [row] = await hall.summary(
+    careFindings,
+    { n: sql<number>`count(*)::int` },
+    { where: isNull(careFindings.settledAt) },
+  );
+  return row!.n > 0;
+}
+
+async function tagsById(hall: HallDb, ids: readonly string[]): Promise<Map<string, string>> {
+  const rows = await hall.summary(bars, { id: bars.id, tag: bars.tag }, { where: inMany(bars.id, ids) });
+  return new Map(rows.map(({ id, tag }) => [id, tag]));
 }
 
 /** The photo of a finding as it was sent. */
@@ -75,6 +110,12 @@ export async function findingPhoto(context: Context, id: string): Promise<{ byte
   const row = await context.hall.first(careFindings, { where: eq(careFindings.id, id) });
   return row?.photo && row.photoType ? { bytes: row.photo, type: row.photoType } : null;
 }
+
+/** Columns of a list: its photos would be read for every line. */
+export function withoutPhoto<T extends { photo: unknown }>(table: PgTable & T): Omit<ColumnsOf<T>, "photo"> {
+  return Object.fromEntries(Object.entries(getTableColumns(table)).filter(([key]) => key !== "photo")) as never;
+}
+type ColumnsOf<T> = { [K in keyof T as T[K] extends AnyPgColumn ? K : never]: T[K] extends AnyPgColumn ? T[K] : never };
 
 /** A photo as its bytes say it is, whatever its name or head says; refused when it is none or too large. */
 export async function checkedPhoto(base64: string): Promise<{ ok: true; bytes: Buffer; type: string } | Failed> {

@@ -8,6 +8,16 @@ export {
   checkedPhoto,
   findingPhoto,
   keepFinding,
+  hasOpenFindings,
   listFindings,
+  openFindings,
   settleFinding,
 } from "./findings";
+export {
+  type Incident,
+  type NewIncident,
+  incidentLacks,
+  incidentPhoto,
+  listIncidents,
+  recordIncident,
+} from "./incidents";

@@ -1,6 +1,6 @@
 import "server-only";
 import { and, asc, desc, eq, ne } from "drizzle-orm";
-import type { BarState } from "@/core/bars/bar";
+import { type BarState, isUsable } from "@/core/bars/bar";
 import { FAMILIES, type FamilyKey } from "@/core/bars/families";
 import type { QuantityKind } from "@/core/bars/quantities";
 import {
@@ -15,7 +15,7 @@ import { trimmed } from "@/core/units/format";
 import type { Unit } from "@/core/units/typedQuantity";
 import { barMeasurements, bars, carePlan, careTasks, inspections } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
-import { refreshEffective } from "@/server/bars";
+import { refreshEffective, returnLacks } from "@/server/bars";
 import { logDone } from "@/server/care/log";
 import { storedCareRules } from "@/server/care/planning";
 import { type Outcome, failed, forbidden, idempotent, namesById, notFound, recordChange } from "@/server/kit";
@@ -60,6 +60,8 @@ export async function inspectBar(
 ): Promise<Outcome<{ verdict: InspectionVerdict; reasons: string[] }>> {
   if (!may(context, "bar.inspect")) return forbidden("inspect bars");
   const problems = factProblems(facts);
+  if (facts.isSimulated && !context.actor.isDemo)
+    problems.push({ path: "facts", message: "Simulated instruments exist in the demonstration only." });
   if (!/^[\w-]{8,64}$/.test(idempotencyKey))
     problems.push({ path: "idempotencyKey", message: "8 to 64 letters, digits, - or _." });
   if (reason.length > 200) problems.push({ path: "reason", message: "At most 200 characters." });
@@ -99,7 +101,9 @@ export async function inspectBar(
       const words = judged.reasons.map(({ text }) => text);
       await measured(context, row, facts, runout?.tirMm ?? null);
       await counted(context, row, facts);
-      const state = nextState(context, row.state, verdict);
+      const wanted = nextState(context, row.state, verdict);
+      const lack = row.state === "quarantined" && wanted && isUsable(wanted) ? await returnLacks(context, row) : null;
+      const state = lack ? null : wanted;
       const why = said || words.slice(0, 2).join(", ");
       if (state !== null) {
         const stateReason = state === "in-service" ? null : why.slice(0, 200);
@@ -120,7 +124,7 @@ export async function inspectBar(
         after: { tag, suggested: judged.verdict, decided: verdict, tirMm: runout?.tirMm ?? null },
         reason: said || null,
       });
-      return { ok: true as const, verdict, reasons: words };
+      return { ok: true as const, verdict, reasons: lack ? [...words, lack] : words };
     }),
   );
 }
@@ -164,7 +168,8 @@ async function measured(
       kind,
       measuredAt: context.clock.now(),
       personId: context.actor.personId,
-      instrument,
+      instrument: facts.isSimulated ? `simulated ${instrument}` : instrument,
+      ...{ isSimulated: facts.isSimulated === true },
       typedValues: values.map((value) => trimmed(value, 3)),
       typedUnit: unit,
       readings: values,

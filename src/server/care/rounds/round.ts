@@ -140,6 +140,13 @@ export interface RoundTouch {
   madeAt: string;
 }
 
+/** Two touches within seconds are ticks, not work. Common practice, no source. */
+const MIN_WORK_MINUTES = 0.25;
+
+/** Minutes a task took, where the time between two touches can be work at all. */
+const workedMinutes = (minutes: number | undefined, tasks: number): number | null =>
+  minutes === undefined || minutes / tasks < MIN_WORK_MINUTES ? null : minutes / tasks;
+
 /** Carries out one touch, once, however often it is sent; a round is the day's on which it was made. */
 export async function touchRound(
   context: Context,
@@ -191,7 +198,7 @@ export async function touchRound(
           doneOn,
           doneBy: context.actor.personId,
           note,
-          minutes: touch.minutes === undefined ? null : touch.minutes / tasks.length,
+          minutes: workedMinutes(touch.minutes, tasks.length),
         });
         await recordChange(context, {
           entity: "care-log",

@@ -1,5 +1,6 @@
 import "server-only";
 import { asc, desc, inArray, isNull } from "drizzle-orm";
+import { isUsable } from "@/core/bars/bar";
 import { measuredKey, measurementText, readMeasurement } from "@/core/bars/barColumns";
 import { differingTexts, readBarRecord, recordLabel, recordTexts } from "@/core/bars/barRecord";
 import { QUANTITY_KINDS } from "@/core/bars/quantities";
@@ -113,6 +114,9 @@ function prepare(incoming: readonly IncomingBar[], known: Known): { prepared: Pr
     const first = seen.get(tag);
     if (first !== undefined && state !== "retired") say("tag", `tag: ${tag} stands on line ${first} already`);
     if (state !== "retired") seen.set(tag, line);
+    // What takes an inspection on the screen a file cannot do without one.
+    if (row?.state === "quarantined" && isUsable(state))
+      say("state", `state: ${tag} is quarantined; it is returned to service on its page, after an inspection`);
     prepared.push({ line, record: read.record, measurements: told, row, before });
   }
   return { prepared, problems };

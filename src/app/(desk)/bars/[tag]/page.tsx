@@ -1,13 +1,16 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { barDetails } from "@/server/bars";
+import { listFindings } from "@/server/care/findings";
 import { careLately } from "@/server/care/log";
 import { careOfBar } from "@/server/care/due";
 import { listClamps } from "@/server/equipment";
 import { may, requestContext } from "@/server/access";
 import { measuringRules } from "@/server/rules";
 import { heaviestPairKg } from "@/ui/bars/clamps";
+import { settleAction } from "@/app/(desk)/care/actions";
 import { BarSheet } from "@/ui/bars/BarSheet";
+import { Findings } from "@/ui/care/Findings";
 import { stateAction, undoAction } from "../actions";
 
 type Params = Promise<{ tag: string }>;
@@ -20,11 +23,12 @@ export default async function BarPage({ params }: { params: Params }) {
   const context = await requestContext();
   const details = await barDetails(context, decodeURIComponent((await params).tag));
   if (!details) notFound();
-  const [care, log, rules, clamps] = await Promise.all([
+  const [care, log, rules, clamps, findings] = await Promise.all([
     careOfBar(context, details.id),
     careLately(context, { barId: details.id, limit: 6 }),
     measuringRules(context),
     listClamps(context),
+    listFindings(context, { barId: details.id, openOnly: true }),
   ]);
   return (
     <BarSheet
@@ -40,6 +44,14 @@ export default async function BarPage({ params }: { params: Params }) {
         measure: may(context, "bar.measure"),
         edit: may(context, "bar.edit"),
       }}
+      findings={
+        <Findings
+          findings={findings}
+          today={context.clock.today}
+          maySettle={may(context, "care.tick")}
+          action={settleAction}
+        />
+      }
       stateAction={stateAction}
       undoAction={undoAction}
     />

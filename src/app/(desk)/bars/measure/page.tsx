@@ -27,7 +27,11 @@ export default async function MeasurePage({ searchParams }: { searchParams: Sear
     return (
       <>
         <PageHead title="Measure" about="a session walks bar by bar and dimension by dimension" />
-        <MeasureChooser bars={wall.map(({ bar, place, placeOrder }) => ({ bar, place, placeOrder }))} unknown={tags} />
+        <MeasureChooser
+          bars={wall.map(({ bar, place, placeOrder }) => ({ bar, place, placeOrder }))}
+          unknown={tags}
+          offersSimulated={context.actor.isDemo}
+        />
       </>
     );
   }
@@ -42,6 +46,7 @@ export default async function MeasurePage({ searchParams }: { searchParams: Sear
         start={{ tag: first.bar.tag, kind }}
         tolerances={(await measuringRules(context)).tolerances}
         seed={seedFrom(context.actor.personId, context.clock.today)}
+        offersSimulated={context.actor.isDemo}
         action={keepReadings}
       />
     </>

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { addDays } from "@/core/units/hallDay";
+import { addDays, hallDayAt } from "@/core/units/hallDay";
 import { PLAN_DAYS, calendarLinksOf, crewHours, outboxOf, plannedRounds } from "@/server/care/rounds";
 import { keepCareCurrent } from "@/server/upkeep";
 import { may, requestContext } from "@/server/access";
@@ -28,10 +28,14 @@ export default async function PlanPage() {
         rounds={rounds}
         days={Array.from({ length: PLAN_DAYS }, (_, i) => addDays(context.clock.today, i))}
         crew={crew}
-        links={links.map(({ id, person, createdAt }) => ({ id, person, since: createdAt.toISOString().slice(0, 10) }))}
+        links={links.map(({ id, person, createdAt }) => ({
+          id,
+          person,
+          since: hallDayAt(createdAt, context.actor.timeZone),
+        }))}
         publicUrl={context.publicUrl}
         mayPlan={may(context, "care.plan")}
-        outbox={outbox.map(({ sentAt, ...rest }) => ({ ...rest, at: sentAt.toISOString().slice(0, 10) }))}
+        outbox={outbox.map(({ sentAt, ...rest }) => ({ ...rest, at: hallDayAt(sentAt, context.actor.timeZone) }))}
         actions={{
           plan: planAction,
           move: moveRoundAction,

@@ -9,7 +9,7 @@ import { requestContext } from "@/server/access";
 import { ClassForm } from "@/ui/classes/ClassForm";
 import { TonightSheet } from "@/ui/classes/TonightSheet";
 import { PageHead } from "@/ui/kit/PageHead";
-import { addEntryAction, assignAction, classAction, lockAction } from "../actions";
+import { addEntryAction, assignAction, classAction, lockAction, reassignAction } from "../actions";
 
 export const metadata: Metadata = { title: "Class" };
 
@@ -48,7 +48,7 @@ export default async function ClassPage({ params }: { params: Promise<{ id: stri
         lifters={lifters}
         lifts={lifts}
         usual={usual}
-        actions={{ add: addEntryAction, lock: lockAction, assign: assignAction }}
+        actions={{ add: addEntryAction, lock: lockAction, assign: assignAction, reassign: reassignAction }}
       />
       <details className="sheet mt-3 px-4">
         <summary className="min-h-11 cursor-pointer py-3 text-sm font-semibold">When and where</summary>

@@ -42,7 +42,7 @@ export default async function CalibratePage({ params }: { params: Promise<{ tag:
         kind={kind}
         texts={chart ? chartTexts(chart) : { changesEmptyOnly: "yes", hasHalfMarks: "no", handlesTurn: "no" }}
         defs={chartFieldsOf(kind)}
-        truth={simulatedChart(bar.tag, chart?.kind === "arm" ? chart : null)}
+        truth={context.actor.isDemo ? simulatedChart(bar.tag, chart?.kind === "arm" ? chart : null) : null}
         // What the gauge wakes up with is another one tomorrow.
         seed={seedFrom(bar.tag, context.clock.today)}
         action={calibrateAction}
