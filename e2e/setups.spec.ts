@@ -116,7 +116,7 @@ test("an open frame for 50 mm above standard: the flips are named, and hands off
   const first = ways.getByRole("listitem").first();
   await expect(first).toContainText("arms up, handles down, handles point forward, hole 1");
   await expect(first).toContainText("+50 mm against a full plate");
-  await first.getByText(/steps from how it stands now/).click();
+  await first.getByText(/steps from how it is set now/).click();
   await expect(first).toContainText("Tilt the bar so that the left arm’s hole looks up");
   await expect(page.getByRole("region", { name: "As it is set" })).toContainText("Raised, 50 mm above a full plate’s");
 
@@ -161,10 +161,10 @@ test("the load is moved with the keyboard and by dragging, and the address follo
 
 test("left and right that differ are refused; a copied setting has the other lifter's hole", async ({ page }) => {
   await page.goto("/setups/K17?lifter=hale");
-  const stand = page.getByRole("region", { name: "How it stands" });
+  const stand = page.getByRole("region", { name: "How it is set" });
   await stand.getByLabel("left: mark").selectOption("3");
   await stand.getByLabel("right: mark").selectOption("4");
-  await stand.getByRole("button", { name: "It stands like this" }).click();
+  await stand.getByRole("button", { name: "It is set like this" }).click();
   await expect(stand.getByRole("status")).toContainText("Left and right differ: mark 3 and 4");
   const kept = page.getByRole("region", { name: "Settings of this bar" });
   const hale = kept.getByRole("listitem").filter({ hasText: /^Hale Corrin,/ });

@@ -1,7 +1,7 @@
 import Joi from "joi";
 import type { FileMeasurement } from "@/core/bars/barColumns";
 import { CARE_TASK_FIELDS } from "@/core/care/careTaskFields";
-import { INSPECTED_PARTS, KNURL_STATES, PART_STATES, RUST_GRADES } from "@/core/care/inspection";
+import { INSPECTED_PARTS, KNURL_STATES, PART_STATES, RUST_GRADES, SLEEVE_FEELS } from "@/core/care/inspection";
 import { CLAMP_FIELDS, PLATE_FIELDS, STATION_FIELDS } from "@/core/equipment/equipmentFields";
 import type { HallFileParts } from "@/core/hallFileParts";
 import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
@@ -37,6 +37,10 @@ const inspectionFacts = Joi.object({
   endPlayMm: number,
   knurl: oneOf(KNURL_STATES),
   rust: oneOf(RUST_GRADES.map(([grade]) => grade)),
+  sleeves: Joi.string()
+    .valid(...SLEEVE_FEELS)
+    .allow(null),
+  isSimulated: Joi.boolean(),
   parts: Joi.object()
     .pattern(Joi.string().valid(...INSPECTED_PARTS), Joi.string().valid(...PART_STATES))
     .required(),
@@ -134,6 +138,9 @@ export const HALL_FILE_SCHEMAS = {
         station: Joi.string().max(60).allow(null).required(),
         jCupHole: Joi.number().integer().min(1).max(99).allow(null).required(),
         safetyHole: Joi.number().integer().min(1).max(99).allow(null).required(),
+        loadKg: Joi.number().min(0).max(2000).allow(null),
+        plateMm: Joi.number().min(100).max(1000).allow(null),
+        rackMm: Joi.number().min(100).max(5000).allow(null),
         note: Joi.string().max(500).allow(null).required(),
       }),
     )

@@ -1,21 +1,11 @@
 import Joi from "joi";
-import { INCIDENT_KINDS, type IncidentKind } from "@/core/care/incident";
-
-/** What happened with a bar, as a telephone sends it. */
-export interface SentIncident {
-  key: string;
-  tag: string;
-  kind: IncidentKind;
-  note: string;
-  setup?: string;
-  loadKg?: number;
-  photo?: string;
-}
+import { INCIDENT_KINDS, type NewIncident } from "@/core/care/incident";
 
 /** Five mebibytes as base64, and a little. */
 const MAX_PHOTO_CHARACTERS = 7_100_000;
 
-export const sentIncident = Joi.object<SentIncident>({
+/** What happened with a bar, as a telephone sends it. */
+export const sentIncident = Joi.object<NewIncident>({
   key: Joi.string()
     .pattern(/^[\w-]{8,64}$/)
     .required(),

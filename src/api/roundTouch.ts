@@ -6,6 +6,7 @@ export interface SentRoundTouch {
   kind: "done" | "skip" | "wrong";
   tag: string;
   tasks: string[];
+  results?: Record<string, string>;
   note?: string;
   photo?: string;
   minutes?: number;
@@ -22,6 +23,7 @@ export const sentRoundTouch = Joi.object<SentRoundTouch>({
   kind: Joi.string().valid("done", "skip", "wrong").required(),
   tag: Joi.string().min(1).max(64).required(),
   tasks: Joi.array().items(Joi.string().min(1).max(64)).max(12).required(),
+  results: Joi.object().pattern(Joi.string().min(1).max(64), Joi.string().min(1).max(40)).max(12),
   note: Joi.string().max(500),
   photo: Joi.string().base64().max(MAX_PHOTO_CHARACTERS),
   minutes: Joi.number().min(0).max(20),

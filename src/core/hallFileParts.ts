@@ -66,6 +66,10 @@ export interface FileSetting {
   station: string | null;
   jCupHole: number | null;
   safetyHole: number | null;
+  /** What the card was made for; files of earlier versions do not say. */
+  loadKg?: number | null;
+  plateMm?: number | null;
+  rackMm?: number | null;
   note: string | null;
 }
 

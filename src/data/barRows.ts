@@ -60,6 +60,7 @@ export function barFromRow(
     plainGapMm: row.plainGapMm,
     canBeRacked: row.canBeRacked,
     ...(row.areHandlesRemovable === null ? {} : { areHandlesRemovable: row.areHandlesRemovable }),
+    ...(row.staysByItself === null ? {} : { staysByItself: row.staysByItself }),
     hardLimitKg: row.hardLimitKg,
     rating: row.ratingKg === null ? null : { kg: row.ratingKg, basis: basisOf(row.ratingBasis) },
     quantities,

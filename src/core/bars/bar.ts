@@ -63,6 +63,8 @@ export interface Bar {
   stateReason: string | null;
   /** Whether its handles come off, screwed in; absent where nobody said. */
   areHandlesRemovable?: boolean | null;
+  /** Whether it stays on the back without hands, by its shape; absent where nobody said: then the family's start counts. */
+  staysByItself?: boolean | null;
 }
 
 /**

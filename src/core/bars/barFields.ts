@@ -155,6 +155,11 @@ export const BAR_FIELDS = {
 
   camberMotion: field("geometry", "camber", { kind: "choice", of: CAMBER_MOTIONS, forms: ["cambered"] }),
   areHandlesRemovable: field("geometry", "handles come off", { kind: "yes-no", forms: ["yoke", "cambered", "frame"] }),
+  staysByItself: field("geometry", "stays on without hands", {
+    kind: "yes-no",
+    forms: ["yoke"],
+    hint: "handles that wrap round the body hold it in both directions; blank: low-yoke bars do",
+  }),
   padding: field("geometry", "yoke and pads", { kind: "text", most: 120, forms: ["yoke", "cambered"] }),
   gripOptions: field("geometry", "grips", {
     kind: "list",

@@ -55,6 +55,7 @@ export interface BarRecord {
   hardLimit: TypedQuantity | null;
   camberMotion: string | null;
   areHandlesRemovable: boolean | null;
+  staysByItself: boolean | null;
   padding: string | null;
   gripOptions: readonly string[] | null;
   canBeRacked: boolean | null;

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { NOTHING_LOOKED_AT } from "./inspection.fixture";
+import { NOT_LOOKED_AT } from "./checks";
 import {
   dialReadings,
   INSPECTION_LIMITS,
@@ -61,9 +61,9 @@ describe("the rule", () => {
     ["pits", { rust: "pits" }, "watch"],
     ["specks", { rust: "specks" }, "keep"],
     ["a smooth knurl", { knurl: "smooth" }, "watch"],
-  ])("%s", (_, facts, verdict) => expect(judgeInspection({ ...NOTHING_LOOKED_AT, ...facts }).verdict).toBe(verdict));
+  ])("%s", (_, facts, verdict) => expect(judgeInspection({ ...NOT_LOOKED_AT, ...facts }).verdict).toBe(verdict));
   it("names every reason, the gravest first, and follows the house's limits", () => {
-    const facts = { ...NOTHING_LOOKED_AT, dialMm: bent(2), crackSeen: true, endPlayMm: 9 };
+    const facts = { ...NOT_LOOKED_AT, dialMm: bent(2), crackSeen: true, endPlayMm: 9 };
     const { reasons } = judgeInspection(facts);
     expect(reasons.map(({ text }) => text)).toEqual([
       "a crack",
@@ -71,7 +71,7 @@ describe("the rule", () => {
       "end play 9 mm, over 3 mm",
     ]);
     expect(
-      judgeInspection({ ...NOTHING_LOOKED_AT, dialMm: bent(2) }, { ...INSPECTION_LIMITS, watchTirMm: 2.5 }).verdict,
+      judgeInspection({ ...NOT_LOOKED_AT, dialMm: bent(2) }, { ...INSPECTION_LIMITS, watchTirMm: 2.5 }).verdict,
     ).toBe("keep");
   });
 });

@@ -18,8 +18,12 @@ export type KnurlState = (typeof KNURL_STATES)[number];
 /** Parts that can crack, bend or go missing; only what the bar has is asked. */
 export const INSPECTED_PARTS = ["welds", "pins", "pads", "end caps"] as const;
 export type InspectedPart = (typeof INSPECTED_PARTS)[number];
-export const PART_STATES = ["sound", "worn", "cracked", "missing"] as const;
+export const PART_STATES = ["sound", "worn", "loose", "cracked", "missing"] as const;
 export type PartState = (typeof PART_STATES)[number];
+
+/** How sleeves turn by hand. */
+export const SLEEVE_FEELS = ["free", "drags"] as const;
+export type SleeveFeel = (typeof SLEEVE_FEELS)[number];
 
 /** What was found; what was not looked at is null. Lengths in mm, spin in seconds. */
 export interface InspectionFacts {
@@ -28,6 +32,8 @@ export interface InspectionFacts {
   /** Rolled on the floor it hops so that anybody sees it. */
   hops: boolean | null;
   crackSeen: boolean | null;
+  /** How both sleeves turn by hand, where nobody timed them. */
+  sleeves?: SleeveFeel | null;
   spinLeftS: number | null;
   spinRightS: number | null;
   endPlayMm: number | null;
@@ -116,7 +122,7 @@ export function judgeInspection(facts: InspectionFacts, limits: InspectionLimits
   for (const part of INSPECTED_PARTS) {
     const state = facts.parts[part];
     if (state === "cracked") say("quarantine", `${part} cracked`);
-    if (state === "missing") say(part === "pads" ? "watch" : "quarantine", `${part} missing`);
+    if (state === "missing" || state === "loose") say(part === "pads" ? "watch" : "quarantine", `${part} ${state}`);
     if (state === "worn") say("watch", `${part} worn`);
   }
   if (facts.rust === "pits") say("watch", "pits from rust: a crack may begin there");
@@ -128,6 +134,7 @@ export function judgeInspection(facts: InspectionFacts, limits: InspectionLimits
     ["right", facts.spinRightS],
   ] as const)
     if (spin !== null && spin < limits.leastSpinS) say("watch", `the ${side} sleeve stops after ${spin} s: it drags`);
+  if (facts.sleeves === "drags") say("watch", "a sleeve sticks or clicks");
   if (facts.knurl === "smooth") say("watch", "the knurl is smooth");
   const grave = (verdict: InspectionVerdict) => INSPECTION_VERDICTS.indexOf(verdict);
   reasons.sort((a, b) => grave(b.verdict) - grave(a.verdict));

@@ -77,6 +77,18 @@ const length = (label: string, mm: number): CardNumber => ({
   imperial: inches(mm),
 });
 
+/**
+ * What a card was made for.
+ *
+ * @returns words: "120 kg, plates 450 mm across, at Rack 1"
+ */
+export const madeFor = ({ totalKg, plateMm, rack }: { totalKg: number; plateMm: number | null; rack: string | null }) =>
+  [
+    `${trimmed(totalKg, 1)} kg`,
+    ...(plateMm === null ? [] : [`plates ${trimmed(plateMm, 0)} mm across`]),
+    ...(rack === null ? [] : [`at ${rack}`]),
+  ].join(", ");
+
 /** A load this close to plumb under the contact stays by itself. Ours. */
 const STAYS_MM = 25;
 /**
@@ -238,12 +250,13 @@ const HINGE = "good-morning";
 const FAR_IN_FRONT_MM = 140;
 
 /**
- * Whether a bar stays put by its shape, in both directions: its handles wrap round the body. A fact of the family to
- * start from (handbook §9).
+ * Whether a bar stays put by its shape, in both directions: its handles wrap round the body. A fact kept of the bar; where
+ * nobody said, low-yoke bars do (handbook §9).
  *
- * @returns true for a low-yoke bar
+ * @returns true when it stays without hands
  */
-export const staysByShape = (bar: Pick<SetupBar, "family">) => bar.family === "low-yoke";
+export const staysByShape = (bar: Pick<SetupBar, "family" | "staysByItself">) =>
+  bar.staysByItself ?? bar.family === "low-yoke";
 
 /**
  * How far the load lies before (+) or behind (−) the contact with the trunk upright and at its lean, in mm. Between the

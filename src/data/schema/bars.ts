@@ -123,6 +123,7 @@ export const bars = pgTable(
     sleeveRetention: text(),
     camberMotion: text(),
     areHandlesRemovable: boolean(),
+    staysByItself: boolean(),
     padding: text(),
     gripOptions: text().array(),
     canBeRacked: boolean(),

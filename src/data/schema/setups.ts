@@ -2,6 +2,7 @@ import { sql } from "drizzle-orm";
 import {
   check,
   date,
+  doublePrecision,
   foreignKey,
   index,
   integer,
@@ -55,6 +56,10 @@ export const lifterSettings = pgTable(
     stationKey: text(),
     jCupHole: integer(),
     safetyHole: integer(),
+    /** What the card was made for: total on the bar in kg, largest plate and supports of the rack in mm. */
+    loadKg: doublePrecision(),
+    plateMm: doublePrecision(),
+    rackMm: doublePrecision(),
     note: text(),
     keptAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
     personId: uuid().notNull(),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { NOTHING_LOOKED_AT } from "@/core/care/inspection.fixture";
+import { NOT_LOOKED_AT } from "@/core/care/checks";
 import { LIFTS } from "@/core/matching/lifts";
 import { classes, classEntries, lifters, lifts, meetingSpecs, plates } from "@/data/schema";
 import type { Context } from "./context";
@@ -61,7 +61,7 @@ const CLASS = {
 };
 const SPEC = { id: null, version: 0, rules: "", source: "", lifts: [], marks: "", texts: {} };
 const TICK = { tag: "T1", task: "shaft", doneOn: "2026-03-20", doneBy: NO_ID, note: "", idempotencyKey: "abcdefgh" };
-const INSPECTION = { tag: "x", facts: NOTHING_LOOKED_AT, decided: null, reason: "", idempotencyKey: "x" };
+const INSPECTION = { tag: "x", facts: NOT_LOOKED_AT, decided: null, reason: "", idempotencyKey: "x" };
 const ROUND = { key: "round-x-1", kind: "skip" as const, tag: "x", tasks: [], madeAt: "2026-03-20T10:00:00Z" };
 const SENSOR = { key: "x", version: 1, so2: "", chloride: "", lagHours: "" };
 const LADDER = { way: "percent", jumpKg: 20, count: 3, workSets: 1, only: null } as const;

@@ -13,7 +13,7 @@ import { storedCareRules } from "@/server/care/planning";
  *
  * @returns a sentence; null where nothing is missing
  */
-export async function returnLacks({ hall }: Context, row: BarRow): Promise<string | null> {
+export async function returnLacks({ hall, actor }: Context, row: BarRow): Promise<string | null> {
   const [taken, { limits }, runout] = await Promise.all([
     hall.first(changes, {
       where: and(
@@ -30,7 +30,12 @@ export async function returnLacks({ hall }: Context, row: BarRow): Promise<strin
   const since = taken?.at ?? new Date(0);
   const [looked, read] = await Promise.all([
     hall.first(inspections, {
-      where: and(eq(inspections.barId, row.id), gt(inspections.enteredAt, since)),
+      where: and(
+        eq(inspections.barId, row.id),
+        gt(inspections.enteredAt, since),
+        // What a simulated instrument found sends nothing back to service but in the demonstration.
+        actor.isDemo ? undefined : sql`${inspections.facts} ->> 'isSimulated' is distinct from 'true'`,
+      ),
       orderBy: [desc(inspections.enteredAt), desc(inspections.id)],
     }),
     hall.rows(barMeasurements, {

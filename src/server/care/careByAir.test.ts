@@ -36,7 +36,7 @@ import { changeBarState } from "@/server/bars/barState";
 import { listIncidents, recordIncident } from "@/server/care/findings/incidents";
 import { allLifts } from "@/server/lifts/lifts";
 import { lifts } from "@/data/schema";
-import { NOTHING_LOOKED_AT } from "@/core/care/inspection.fixture";
+import { NOT_LOOKED_AT } from "@/core/care/checks";
 import { LIFTS } from "@/core/matching/lifts";
 import { dialReadings } from "@/core/care/inspection";
 
@@ -318,7 +318,7 @@ describe("an inspection", () => {
     more: Partial<InspectionForm> = {},
   ): InspectionForm => ({
     tag: "T1",
-    facts: { ...NOTHING_LOOKED_AT, ...facts },
+    facts: { ...NOT_LOOKED_AT, ...facts },
     decided: null,
     reason: "",
     idempotencyKey: `inspect-${key}`,
@@ -434,7 +434,7 @@ describe("records of a year", () => {
         barId: made.bar.id,
         personId: care.actor.personId,
         inspectedOn: `2026-0${i + 1}-15`,
-        facts: { ...NOTHING_LOOKED_AT, rust: i === 0 ? ("bloom" as const) : ("specks" as const) },
+        facts: { ...NOT_LOOKED_AT, rust: i === 0 ? ("bloom" as const) : ("specks" as const) },
         tirMm,
         bendAtDeg: 0,
         suggested: "keep",

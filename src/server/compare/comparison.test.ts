@@ -2,7 +2,8 @@ import { PDFDocument } from "pdf-lib";
 import { describe, expect, it } from "vitest";
 import { LIFTS } from "@/core/matching/lifts";
 import { massUnitsFromKg } from "@/core/units/exactMass";
-import { lifts, plates } from "@/data/schema";
+import { eq } from "drizzle-orm";
+import { bars, lifts, plates } from "@/data/schema";
 import { makeContexts } from "@/server/access/context.fixture";
 import { enterBars } from "@/server/bars/addBars";
 import { comparisonFor, questionWords } from "./comparison";
@@ -81,6 +82,24 @@ describe("a comparison from its link", () => {
     const offer = comparison.items[1]!.bent;
     expect(offer.ok && offer.whip.deflectionMm).toBeCloseTo(37.8, 1);
     expect(questionWords(comparison)).toBe("deadlift, 270 kg in all, hands 440 mm apart, 25 kg discs, 27 mm");
+  });
+  it("says what of the hall may not be lifted with at this load, and nothing of an offer's state", async () => {
+    const { hall, context } = await hallWithBars();
+    const asked = () =>
+      comparisonFor(context("coach"), { bars: "A,B", try: "Offer~20~27~1452.6~50~alloy-steel~1100", load: "270" });
+    expect(await asked()).toMatchObject({ breaks: [], warnings: [] });
+    await hall.update(bars, eq(bars.tag, "A"), { state: "quarantined", stateReason: "crack" });
+    await hall.update(bars, eq(bars.tag, "B"), {
+      state: "watch",
+      stateReason: "clicks",
+      ratedTotalKg: 200,
+      ratingKg: 200,
+      ratingBasis: "total",
+    });
+    const { breaks, warnings, items } = await asked();
+    expect(breaks).toEqual(["A is quarantined: crack.", "B may carry 200 kg; 270 kg is planned."]);
+    expect(warnings).toEqual(["B is under watch: clicks."]);
+    expect(items.map(({ isOffer }) => isOffer)).toEqual([false, false, true]);
   });
   it("falls back to a deadlift at 220 kg for what it does not understand", async () => {
     const { context } = await hallWithBars();

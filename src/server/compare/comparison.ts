@@ -1,6 +1,7 @@
 import "server-only";
 import type { Bar } from "@/core/bars/bar";
 import { candidateBar } from "@/core/bars/candidate";
+import { planBreaks, planWarnings } from "@/core/bars/fitness";
 import type { Lift } from "@/core/matching/lifts";
 import { kgFromMassUnits } from "@/core/units/exactMass";
 import { trimmed } from "@/core/units/format";
@@ -11,6 +12,7 @@ import { type ComparisonState, readComparison } from "@/core/whip/comparisonStat
 import { type Judgement, judge } from "@/core/whip/judgement";
 import type { Context } from "@/server/access";
 import { barsByTag } from "@/server/bars";
+import { openFindings } from "@/server/care/findings";
 import { listPlates } from "@/server/equipment";
 import { allLifts, liftOf } from "@/server/lifts";
 import { measuringRules } from "@/server/rules";
@@ -22,7 +24,10 @@ export interface Comparison {
   state: ComparisonState;
   unknownTags: string[];
   /** Bars of the hall, then candidates, in the order of the link. */
-  items: { bar: Bar; bent: Bent }[];
+  items: { bar: Bar; bent: Bent; isOffer: boolean }[];
+  /** Why bars of the hall may not be lifted with at this load, then what should be known of them: sentences. */
+  breaks: string[];
+  warnings: string[];
   lifts: Lift[];
   lift: Lift;
   discs: Disc[];
@@ -36,11 +41,12 @@ export interface Comparison {
 /** Everything a comparison shows, from its link: the page and its exports say the same. */
 export async function comparisonFor(context: Context, search: Record<string, string | undefined>): Promise<Comparison> {
   const state = readComparison(search);
-  const [found, liftRows, { items: plates }, rules] = await Promise.all([
+  const [found, liftRows, { items: plates }, rules, findings] = await Promise.all([
     barsByTag(context, state.tags),
     allLifts(context),
     listPlates(context),
     measuringRules(context),
+    openFindings(context),
   ]);
   const lifts = liftRows.map(liftOf);
   const lift = lifts.find(({ key }) => key === state.lift) ?? lifts.find(({ key }) => key === "deadlift") ?? lifts[0]!;
@@ -55,12 +61,18 @@ export async function comparisonFor(context: Context, search: Record<string, str
   ];
   const disc = discs.find(({ key }) => key === state.disc) ?? STANDARD_DISC;
   const handsMm = state.handsMm ?? 2 * lift.supportHalfSpacingMm;
-  const bars = [...found.map(({ bar }) => bar), ...state.candidates.map(candidateBar)];
-  const items = bars.map((bar) => ({ bar, bent: bendUnder(bar, state.loadKg, handsMm / 2, disc) }));
+  const own = found.map(({ bar }) => bar);
+  const items = [...own, ...state.candidates.map(candidateBar)].map((bar, i) => ({
+    bar,
+    bent: bendUnder(bar, state.loadKg, handsMm / 2, disc),
+    isOffer: i >= own.length,
+  }));
   return {
     state: { ...state, lift: lift.key, handsMm: handsMm === 2 * lift.supportHalfSpacingMm ? null : handsMm },
     unknownTags: state.tags.filter((tag) => !found.some(({ bar }) => bar.tag === tag)),
     items,
+    breaks: own.flatMap((bar) => planBreaks(bar, { totalKg: state.loadKg })),
+    warnings: own.flatMap((bar) => planWarnings(bar, findings.get(bar.tag) ?? [])),
     lifts,
     lift,
     discs,

@@ -33,7 +33,10 @@ export interface CardPage {
   drawing: SvgSheet;
   note: string | null;
   keptOn: string;
+  /** What it was made for, as it was kept: total on the bar in kg, largest plate in mm, and the rack. */
   totalKg: number;
+  plateMm: number | null;
+  rack: string | null;
   /** A newer setting replaced this one: its id. */
   replacedBy: string | null;
   /** The bar was calibrated again since. */
@@ -125,7 +128,8 @@ function cardOf(context: Context, row: SettingRow, known: Awaited<ReturnType<typ
   const [station, use, newer] = [known.stationOf(row.stationKey), known.useOf(row), known.newerThan(row)];
   const lift = lifts.find(({ key }) => key === row.liftKey);
   const build = buildOf(lifter);
-  const totalKg = usualKgOf(lifter.usualLoads, row.liftKey) ?? UNKNOWN_LOAD_KG;
+  // Cards of earlier versions do not say what they were made for.
+  const totalKg = row.loadKg ?? usualKgOf(lifter.usualLoads, row.liftKey) ?? UNKNOWN_LOAD_KG;
   const ask: CardAsk = {
     bar: set.bar,
     chart: set.chart,
@@ -138,8 +142,13 @@ function cardOf(context: Context, row: SettingRow, known: Awaited<ReturnType<typ
     holes: station && {
       station: station.name,
       jCup: row.jCupHole,
-      ...(row.safetyHole !== null ? { safety: row.safetyHole } : safetyByRule(set, row, lift, build, station)),
+      ...(row.safetyHole !== null || row.loadKg !== null
+        ? { safety: row.safetyHole }
+        : safetyByRule(set, row, lift, build, station)),
     },
+    ...(row.plateMm === null
+      ? {}
+      : { frame: { plateDiameterMm: row.plateMm, kneesMm: null, rackMm: row.rackMm ?? null } }),
     isNew: !use || daysBetween(use.firstUsedOn, context.clock.today) < rules.newBarWeeks * 7,
   };
   return {
@@ -155,6 +164,8 @@ function cardOf(context: Context, row: SettingRow, known: Awaited<ReturnType<typ
     note: row.note,
     keptOn: hallDayAt(row.keptAt, context.actor.timeZone),
     totalKg,
+    plateMm: row.plateMm,
+    rack: station?.name ?? null,
     replacedBy: row.replacedAt ? (newer?.id ?? null) : null,
     isOld: row.chartVersion !== set.chartVersion,
     standsLikeThis: set.present ? isSameSetting(set.options, set.present, row.setting) : null,

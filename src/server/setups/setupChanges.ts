@@ -113,7 +113,7 @@ export interface SettingForm {
   station: string;
   jCupHole: string;
   note: string;
-  /** Total on the bar that the frame was looked at with, and its plates, in kg and mm. */
+  /** What the card is made for: total on the bar in kg, diameter of the largest plate in mm. */
   totalKg?: number;
   plateDiameterMm?: number;
 }
@@ -138,6 +138,10 @@ export async function keepSetting(context: Context, form: SettingForm): Promise<
     problems.push({ path: "jCupHole", message: "a hole is a whole number from 1 to 99" });
   if (hole !== null && form.station === "")
     problems.push({ path: "station", message: "say at which rack or bench the hole is" });
+  if (form.totalKg !== undefined && !(form.totalKg >= 0 && form.totalKg <= 2000))
+    problems.push({ path: "totalKg", message: "a load is from 0 to 2000 kg" });
+  if (form.plateDiameterMm !== undefined && !(form.plateDiameterMm >= 100 && form.plateDiameterMm <= 1000))
+    problems.push({ path: "plateMm", message: "a plate is from 100 to 1000 mm across" });
   if (form.note.length > 200) problems.push({ path: "note", message: "at most 200 characters" });
   if (problems.length > 0 || !read.ok || !lift) return invalid(problems);
   const reasons = refusalsOf(set, read.setting, form);
@@ -163,7 +167,7 @@ export async function keepSetting(context: Context, form: SettingForm): Promise<
       build: buildOf(lifter),
       lifterId: lifter.id,
     });
-    const safetyHole = holes.find(({ key }) => key === form.station)?.safetyHole ?? null;
+    const at = holes.find(({ key }) => key === form.station) ?? null;
     return {
       ok: true,
       ...(await writeSetting(context, {
@@ -174,7 +178,10 @@ export async function keepSetting(context: Context, form: SettingForm): Promise<
         chartVersion: set.chartVersion,
         stationKey: form.station || null,
         jCupHole: hole,
-        safetyHole: hole === null ? null : safetyHole,
+        safetyHole: hole === null ? null : (at?.safetyHole ?? null),
+        loadKg: form.totalKg ?? null,
+        plateMm: form.plateDiameterMm ?? null,
+        rackMm: at?.supportSpacingMm ?? null,
         note: form.note.trim() || null,
         words: `${form.tag}, ${lift.name}: ${settingWords(set.options, read.setting) || "as it is built"}`,
       })),
@@ -289,6 +296,10 @@ export async function copySetting(
         stationKey: at?.ruleHole ? row.stationKey : null,
         jCupHole: at?.ruleHole ?? null,
         safetyHole: at?.ruleHole ? (at.safetyHole ?? null) : null,
+        // The load is the other lifter's own where it is known, else what this card was made for.
+        loadKg: usualKgOf(lifter.usualLoads, row.liftKey) ?? row.loadKg,
+        plateMm: row.plateMm,
+        rackMm: at?.ruleHole ? at.supportSpacingMm : null,
         note: null,
         words: `${set.bar.tag}, ${lift?.name ?? row.liftKey}: copied`,
       })),

@@ -1,6 +1,7 @@
 import "server-only";
 import { PDFDocument, type PDFFont, type PDFPage, StandardFonts } from "pdf-lib";
 import QRCode from "qrcode";
+import { madeFor } from "@/core/setups/setupCard";
 import { INK, QUIET, RULE, colorOf, drawSheet, printable, wrapped } from "@/server/pdf";
 import type { CardPage } from "./setupCards";
 
@@ -93,7 +94,10 @@ export async function cardPdf(card: CardPage, foot: string): Promise<Uint8Array>
   const width = PAGE.width - 2 * MARGIN;
   const column = new Column(page, fonts, MARGIN, width, PAGE.height - MARGIN);
   column.text(`${card.set.bar.tag}  ${card.set.bar.name}`, 22, { isBold: true });
-  column.text(`${card.lifterName}, ${card.liftName}. Set on ${card.keptOn}.`, 11, { color: QUIET, gap: 6 });
+  column.text(`${card.lifterName}, ${card.liftName}. Set on ${card.keptOn}. Made for ${madeFor(card)}.`, 11, {
+    color: QUIET,
+    gap: 6,
+  });
   for (const text of [...card.card.first, ...card.card.refusals])
     column.text(text, 12, { isBold: true, color: DANGER, gap: 2 });
   column.text(card.card.set, 20, { isBold: true, gap: 6 });

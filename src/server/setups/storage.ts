@@ -1,8 +1,9 @@
 import "server-only";
 import { and, asc, desc, eq, inArray, ne, or, sql } from "drizzle-orm";
 import { fieldTexts } from "@/core/bars/fieldText";
+import { presetsOf } from "@/core/setups/armSettings";
 import type { SetupChart } from "@/core/setups/chartFields";
-import { settingWords, setupOptions } from "@/core/setups/setupOptions";
+import { type SetupOption, settingWords, setupOptions } from "@/core/setups/setupOptions";
 import {
   PLACE_FIELDS,
   type StorageConflict,
@@ -91,7 +92,7 @@ export async function storageOf(context: Context): Promise<Storage> {
       handlesPoint: row.handlesPoint,
       sticksOutMm: row.sticksOutMm,
       swingMm: row.swingMm,
-      storedSetting: setup?.stored ? settingWords(options, setup.stored) : null,
+      storedSetting: storedWords(options, setup),
       presentSetting: setup?.present ? settingWords(options, setup.present) : null,
       missingParts: put?.missing ?? [],
       looseParts: readLooseParts(row.looseParts ?? []),
@@ -99,6 +100,14 @@ export async function storageOf(context: Context): Promise<Storage> {
     };
   });
   return { places: list, bars: stored, conflicts: storageConflicts(list, stored) };
+}
+
+/** How a bar must be set when it hangs: as somebody chose; an adjustable yoke bar else like a yoke (handbook §9). */
+function storedWords(options: readonly SetupOption[], setup: typeof barSetups.$inferSelect | undefined): string | null {
+  if (setup?.stored) return settingWords(options, setup.stored);
+  const chart = (setup?.chart ?? null) as SetupChart | null;
+  const yoke = chart?.kind === "arm" ? presetsOf(chart).find(({ key }) => key === "yoke") : undefined;
+  return yoke ? settingWords(options, { mark: yoke.setting.mark, pin: yoke.setting.pin }) : null;
 }
 
 /** A bar as far as its options go; quantities do not matter for the words of a setting that was kept. */

@@ -1,7 +1,7 @@
 import { ARM_CHART } from "@/core/setups/setups.fixture";
 import { describe, expect, it } from "vitest";
 import { dialReadings } from "@/core/care/inspection";
-import { NOTHING_LOOKED_AT } from "@/core/care/inspection.fixture";
+import { NOT_LOOKED_AT } from "@/core/care/checks";
 import { chartTexts } from "@/core/setups/chartFields";
 import { barsCsv, readCsvFile } from "@/api/barFile";
 import { readHallFile } from "@/api/hallFile";
@@ -234,7 +234,7 @@ describe("round trip", () => {
     expect(calibrated).toMatchObject({ ok: true });
     const looked = await inspectBar(manager, {
       tag: "T1",
-      facts: { ...NOTHING_LOOKED_AT, dialMm: dialReadings({ tirMm: 3.4, bendAtDeg: 80 }, 8), rust: "bloom" },
+      facts: { ...NOT_LOOKED_AT, dialMm: dialReadings({ tirMm: 3.4, bendAtDeg: 80 }, 8), rust: "bloom" },
       decided: null,
       reason: "",
       idempotencyKey: "inspect-for-file",
@@ -271,9 +271,7 @@ describe("round trip", () => {
           { tag: "T1", texts: {}, calibratedOn: null },
           { tag: "K9", texts: {}, calibratedOn: "soon" },
         ],
-        inspections: [
-          { tag: "K9", on: "2999-01-01", by: null, facts: NOTHING_LOOKED_AT, decided: "burn", reason: null },
-        ],
+        inspections: [{ tag: "K9", on: "2999-01-01", by: null, facts: NOT_LOOKED_AT, decided: "burn", reason: null }],
       },
       { isDryRun: false },
     );

@@ -1,4 +1,5 @@
 import Link from "../kit/Link";
+import { checkAnswers } from "@/core/care/checks";
 import { groupBy } from "@/core/collections/groupBy";
 import { daysBetween } from "@/core/units/hallDay";
 import type { LogItem } from "@/server/care/log";
@@ -205,7 +206,15 @@ export function CareSheet({
                   {item.reason}
                   {item.lastDoneOn && `; last done ${daysBetween(item.lastDoneOn, today)} days ago`}
                 </span>
-                {mayTick && (
+                {mayTick && item.state === "quarantined" && checkAnswers(item.task, item.family).length > 0 ? (
+                  <Link
+                    href={`/bars/${encodeURIComponent(item.tag)}/inspect`}
+                    aria-label={`Inspect ${item.tag}`}
+                    className="btn btn-outline min-h-11 px-3"
+                  >
+                    Inspect
+                  </Link>
+                ) : mayTick ? (
                   <TickForm
                     tag={item.tag}
                     task={item.task}
@@ -213,8 +222,9 @@ export function CareSheet({
                     doneBy={query.by}
                     doneOn={query.on}
                     idempotencyKey={key}
+                    answers={checkAnswers(item.task, item.family)}
                   />
-                )}
+                ) : null}
               </li>
             ))}
           </ul>

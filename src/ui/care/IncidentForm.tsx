@@ -4,9 +4,7 @@ import { useRef, useState } from "react";
 import { INCIDENT_KINDS, INCIDENT_WORDS } from "@/core/care/incident";
 import { freshKey } from "../kit/freshKey";
 import Link from "../kit/Link";
-import { asBase64, shrinkPhoto } from "../kit/shrinkPhoto";
-
-const MAX_PHOTO_BYTES = 5 * 1024 * 1024;
+import { PhotoField, photoOf } from "../kit/PhotoField";
 
 /** What happened with a bar, in under a minute. What was typed stays until it is saved. */
 export function IncidentForm({ tag }: { tag: string }) {
@@ -36,11 +34,10 @@ export function IncidentForm({ tag }: { tag: string }) {
         const data = new FormData(event.currentTarget);
         const text = (name: string) => String(data.get(name) ?? "").trim();
         const [kind, note, load] = [text("kind"), text("note"), text("load").replace(",", ".")];
-        const file = data.get("photo");
         if (kind === "" || note === "") return setProblem("Choose what happened, and say how in a few words.");
         if (load !== "" && !(Number(load) > 0)) return setProblem(`Load: “${load}” is no number; write 82.5.`);
-        const photo = file instanceof File && file.size > 0 ? await shrinkPhoto(file) : null;
-        if (photo && photo.size > MAX_PHOTO_BYTES) return setProblem("A photo may have 5 MiB at most.");
+        const photo = await photoOf(data);
+        if (!photo.ok) return setProblem(photo.why);
         setSending(true);
         setProblem(null);
         try {
@@ -51,7 +48,7 @@ export function IncidentForm({ tag }: { tag: string }) {
               ...{ key: key.current, tag, kind, note },
               ...(text("setup") ? { setup: text("setup") } : {}),
               ...(load === "" ? {} : { loadKg: Number(load) }),
-              ...(photo ? { photo: await asBase64(photo) } : {}),
+              ...(photo.base64 ? { photo: photo.base64 } : {}),
             }),
           });
           const answer = (await response.json()) as { error?: { message: string } };
@@ -93,16 +90,7 @@ export function IncidentForm({ tag }: { tag: string }) {
           <input name="load" inputMode="decimal" className="input min-h-11 w-full" />
         </label>
       </div>
-      <label className="grid gap-1 text-sm">
-        A photo, if it helps
-        <input
-          type="file"
-          name="photo"
-          accept="image/jpeg,image/png,image/webp"
-          capture="environment"
-          className="file-input w-full"
-        />
-      </label>
+      <PhotoField />
       {problem && (
         <p role="alert" className="text-error font-semibold">
           {problem}

@@ -26,6 +26,8 @@ interface Touch {
   kind: "done" | "skip" | "wrong";
   tag: string;
   tasks: string[];
+  /** What checks found, by task. */
+  results?: Record<string, string>;
   note?: string;
   photo?: string;
   minutes?: number;
@@ -46,6 +48,8 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
   const [answered, setAnswered] = useState<ReadonlyMap<string, "done" | "skip">>(new Map());
   /** Tasks of the bar in hand that are not done this time, as "K04 shaft". */
   const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
+  /** What checks of the bar in hand found, as "K04 straightness" to the answer's key. */
+  const [results, setResults] = useState<Readonly<Record<string, string>>>({});
   const [asking, setAsking] = useState<"skip" | "wrong" | null>(null);
   const [found, setFound] = useState<readonly string[]>([]);
   const took = useLaps();
@@ -74,7 +78,11 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
     tag === stop?.tag || (side === "first" && sides.first.includes(tag)) ? [] : [tag],
   );
   const sleeves = left.filter(({ tasks: own }) => own.some(({ key }) => isBySides(key))).length;
-  const doneOfStop = stop ? stop.tasks.filter(({ key }) => !leftOut.has(`${stop.tag} ${key}`)).length : 0;
+  const doneAt = (at: RoundStop) =>
+    at.tasks.filter(({ key, answers }) =>
+      answers.length > 0 ? results[`${at.tag} ${key}`] !== undefined : !leftOut.has(`${at.tag} ${key}`),
+    );
+  const doneOfStop = stop ? doneAt(stop).length : 0;
   const minutesLeft = left.reduce((sum, { minutes }) => sum + minutes, 0);
   const firstSideDone = (tag: string) => {
     const minutes = took();
@@ -93,11 +101,19 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
     setAnswered((earlier) => new Map(earlier).set(at.tag, kind));
     setAsking(null);
     if (left.length === 1) keepSides(NO_SIDES);
+    const checked = kind === "skip" ? [] : doneAt(at).filter(({ answers }) => answers.length > 0);
+    const answerOf = (task: RoundStop["tasks"][number]) =>
+      task.answers.find(({ key }) => key === results[`${at.tag} ${task.key}`])!;
+    const wrong = checked.map(answerOf).filter(({ isSound }) => !isSound);
+    if (wrong.length > 0) setFound((before) => [...before, ...wrong.map(({ name }) => `${at.tag}: ${name}`)]);
     touch(
       {
         kind,
         tag: at.tag,
-        tasks: at.tasks.map(({ key }) => key).filter((key) => kind === "skip" || !leftOut.has(`${at.tag} ${key}`)),
+        tasks: (kind === "skip" ? at.tasks : doneAt(at)).map(({ key }) => key),
+        ...(checked.length > 0
+          ? { results: Object.fromEntries(checked.map((task) => [task.key, answerOf(task).key])) }
+          : {}),
         ...(note ? { note } : {}),
         ...(kind === "done" && whole !== undefined ? { minutes: whole } : {}),
       },
@@ -182,6 +198,10 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
                         }
                       : null
                   }
+                  result={{
+                    found: results[`${stop.tag} ${task.key}`],
+                    choose: (answer) => setResults((before) => ({ ...before, [`${stop.tag} ${task.key}`]: answer })),
+                  }}
                 />
               </li>
             ))}
@@ -225,9 +245,11 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
               >
                 {side === "first"
                   ? "This side is done"
-                  : doneOfStop < stop.tasks.length
-                    ? `${doneOfStop} of ${stop.tasks.length} done`
-                    : "Done"}
+                  : doneOfStop === 0 && stop.tasks.some(({ answers }) => answers.length > 0)
+                    ? "Choose a result"
+                    : doneOfStop < stop.tasks.length
+                      ? `${doneOfStop} of ${stop.tasks.length} done`
+                      : "Done"}
               </button>
               <div className="grid grid-cols-2 gap-2">
                 <button type="button" className="btn btn-outline min-h-16 text-lg" onClick={() => setAsking("skip")}>

@@ -126,7 +126,7 @@ function Round({
     <article
       ref={setNodeRef}
       {...listeners}
-      className={`sheet mt-1 touch-none border-l-4 p-1 text-xs ${round.lateness > 0 ? "border-l-accent" : "border-l-primary"} ${isDragging ? "relative z-10 opacity-80" : ""} ${mayPlan ? "cursor-grab" : ""}`}
+      className={`sheet mt-1 touch-none border-l-4 p-1 text-xs ${round.outOfUse.length > 0 ? "border-l-error" : round.lateness > 0 ? "border-l-accent" : "border-l-primary"} ${isDragging ? "relative z-10 opacity-80" : ""} ${mayPlan ? "cursor-grab" : ""}`}
       style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
       aria-label={`Round of ${round.person} at ${round.from} on ${round.day}`}
     >
@@ -141,6 +141,11 @@ function Round({
           </li>
         ))}
       </ul>
+      {round.outOfUse.map((text) => (
+        <p key={text} className="text-error font-bold">
+          {text}
+        </p>
+      ))}
       {round.lateness > 0 && <span className="text-accent font-semibold">late, {round.lateness} days in all</span>}
       {mayPlan && (
         <label className="block">

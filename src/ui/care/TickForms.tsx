@@ -61,10 +61,12 @@ interface TickProps {
   doneBy: string;
   doneOn: string;
   idempotencyKey: string;
+  /** Of a check: what it may find. */
+  answers: readonly { key: string; name: string; isSound: boolean }[];
 }
 
-/** One big Done, with room for a note for those who want to say something. */
-export function TickForm({ tag, task, taskName, doneBy, doneOn, idempotencyKey }: TickProps) {
+/** One big Done, with room for a note for those who want to say something; a check wants its result instead. */
+export function TickForm({ tag, task, taskName, doneBy, doneOn, idempotencyKey, answers }: TickProps) {
   const board = useContext(BoardContext)!;
   return (
     <form action={board.tick} className="flex items-center gap-2">
@@ -78,13 +80,34 @@ export function TickForm({ tag, task, taskName, doneBy, doneOn, idempotencyKey }
         maxLength={500}
         className="input input-sm hidden min-h-11 w-28 xl:block"
       />
-      <button
-        className="btn btn-neutral min-h-11 px-5"
-        aria-label={`Done: ${taskName} on ${tag}`}
-        disabled={board.isPending}
-      >
-        Done
-      </button>
+      {answers.length === 0 ? (
+        <button
+          className="btn btn-neutral min-h-11 px-5"
+          aria-label={`Done: ${taskName} on ${tag}`}
+          disabled={board.isPending}
+        >
+          Done
+        </button>
+      ) : (
+        <details className="dropdown dropdown-end">
+          <summary className="btn btn-outline min-h-11 px-3" aria-label={`Result: ${taskName} on ${tag}`}>
+            Result…
+          </summary>
+          <div className="dropdown-content bg-base-100 border-base-300 z-10 mt-1 grid w-64 gap-1 border p-2 shadow-lg">
+            {answers.map(({ key, name, isSound }) => (
+              <button
+                key={key}
+                name="result"
+                value={key}
+                className={`btn min-h-11 justify-start ${isSound ? "btn-neutral" : "btn-outline border-error text-error"}`}
+                disabled={board.isPending}
+              >
+                {name}
+              </button>
+            ))}
+          </div>
+        </details>
+      )}
     </form>
   );
 }

@@ -2,9 +2,7 @@
 
 import { useState } from "react";
 import { WRONG_KINDS, wrongText } from "@/core/care/wrong";
-import { asBase64, shrinkPhoto } from "../kit/shrinkPhoto";
-
-const MAX_PHOTO_BYTES = 5 * 1024 * 1024;
+import { PhotoField, photoOf } from "../kit/PhotoField";
 
 interface Props {
   tag: string;
@@ -22,11 +20,10 @@ export function WrongForm({ tag, send, back }: Props) {
         event.preventDefault();
         const data = new FormData(event.currentTarget);
         const note = wrongText(String(data.get("kind") ?? ""), String(data.get("note") ?? ""));
-        const file = data.get("photo");
         if (note === "") return setProblem("Choose what is wrong, or say it.");
-        const photo = file instanceof File && file.size > 0 ? await shrinkPhoto(file) : null;
-        if (photo && photo.size > MAX_PHOTO_BYTES) return setProblem("A photo may have 5 MiB at most.");
-        send(note.slice(0, 500), photo && (await asBase64(photo)));
+        const photo = await photoOf(data);
+        if (!photo.ok) return setProblem(photo.why);
+        send(note.slice(0, 500), photo.base64);
       }}
     >
       <fieldset className="grid gap-2">
@@ -47,16 +44,7 @@ export function WrongForm({ tag, send, back }: Props) {
         More about it, if it helps
         <textarea name="note" rows={2} className="textarea w-full text-lg" aria-invalid={problem !== null} />
       </label>
-      <label className="grid gap-1 text-sm">
-        A photo, if it helps
-        <input
-          type="file"
-          name="photo"
-          accept="image/jpeg,image/png,image/webp"
-          capture="environment"
-          className="file-input w-full"
-        />
-      </label>
+      <PhotoField />
       {problem && (
         <p role="alert" className="text-error font-semibold">
           {problem}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { INSPECTION_LIMITS, type InspectionFacts } from "@/core/care/inspection";
-import { NOTHING_LOOKED_AT } from "@/core/care/inspection.fixture";
+import { NOT_LOOKED_AT } from "@/core/care/checks";
 import { testBar } from "@/core/bars/testBar.fixture";
 import type { LogItem } from "@/server/care/log/careLog";
 import type { DueItem } from "@/server/care/due/careDue";
@@ -28,6 +28,7 @@ const dueItem = (more: Partial<DueItem> = {}): DueItem => ({
   barId: "b1",
   tag: "T1",
   barName: "Test bar",
+  family: "power",
   state: "in-service",
   place: "Rack wall",
   placeOrder: 1,
@@ -196,6 +197,7 @@ describe("a round", () => {
         reason: "monthly",
         overdueDays: 0,
         skipped: null,
+        answers: [],
         ...more,
       },
     ],
@@ -268,6 +270,7 @@ describe("the plan of rounds", () => {
     personId: "p1",
     minutes: 12.4,
     tasks: [{ key: "shaft", name: "brush", bars: [{ tag: "T1", late: 9 }] }],
+    outOfUse: [],
     lateness: 9,
     dues: ["2026-03-11"],
     ...more,
@@ -377,7 +380,7 @@ describe("meters", () => {
 });
 
 describe("an inspection", () => {
-  const facts = (more: Partial<InspectionFacts>): InspectionFacts => ({ ...NOTHING_LOOKED_AT, ...more });
+  const facts = (more: Partial<InspectionFacts>): InspectionFacts => ({ ...NOT_LOOKED_AT, ...more });
   const sheet = (more: Partial<Parameters<typeof InspectionSheet>[0]> = {}) =>
     shown(
       <InspectionSheet

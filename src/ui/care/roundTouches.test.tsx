@@ -23,6 +23,7 @@ const stop = (tag: string, keys: string[] = ["shaft"], more: Partial<RoundStop["
     reason: "weekly",
     overdueDays: 0,
     skipped: null,
+    answers: [],
     ...more,
   })),
   minutes: 1,
@@ -97,6 +98,35 @@ describe("the three answers", () => {
     expect(tagNow()).toBe("T1");
     await waitFor(() => expect(touches()).toHaveLength(1));
     expect(touches()[0]).toMatchObject({ kind: "wrong", tag: "T1", tasks: [], note: "hops when it rolls" });
+  });
+});
+
+describe("a check", () => {
+  const ANSWERS = [
+    { key: "straight", name: "Straight", isSound: true },
+    { key: "hops", name: "Hops", isSound: false },
+  ];
+  it("cannot be done without a result; the result goes with it", async () => {
+    const { user } = walk([stop("T1", ["straightness"], { answers: ANSWERS }), stop("T2")]);
+    expect(button("Choose a result")).toHaveProperty("disabled", true);
+    await user.click(now().getByRole("radio", { name: "Straight" }));
+    await user.click(button("Done"));
+    await waitFor(() => expect(touches()).toHaveLength(1));
+    expect(touches()[0]).toMatchObject({ kind: "done", tag: "T1", results: { straightness: "straight" } });
+    expect(tagNow()).toBe("T2");
+  });
+  it("beside work is left out where it has no result, and what is wrong is listed as found", async () => {
+    const both = stop("T1", ["shaft", "straightness"]);
+    both.tasks[1]!.answers = ANSWERS;
+    const { user } = walk([both, { ...both, tag: "T2" }]);
+    await user.click(button("1 of 2 done"));
+    await user.click(now().getByRole("radio", { name: "Hops" }));
+    await user.click(button("Done"));
+    await waitFor(() => expect(touches()).toHaveLength(2));
+    expect(touches()[0]).toMatchObject({ tag: "T1", tasks: ["shaft"] });
+    expect(touches()[0]).not.toHaveProperty("results");
+    expect(touches()[1]).toMatchObject({ tasks: ["shaft", "straightness"], results: { straightness: "hops" } });
+    expect(screen.getByRole("list", { name: "Found" }).textContent).toContain("T2: Hops");
   });
 });
 

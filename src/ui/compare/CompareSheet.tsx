@@ -56,10 +56,14 @@ export function CompareSheet({ comparison, others }: Props) {
         title="Compare"
         about={
           <span className="flex flex-wrap items-center gap-x-3 gap-y-1">
-            {items.map(({ bar }, i) => (
+            {items.map(({ bar, isOffer }, i) => (
               <span key={bar.tag} className="inline-flex items-center gap-1.5" style={{ color: INKS[i]!.color }}>
                 <BarTag tag={bar.tag} /> <span>{bar.name}</span>
-                {!isUsable(bar.state) && <StateText state={bar.state} />}
+                {isOffer ? (
+                  <span className="text-quiet text-sm">offer</span>
+                ) : (
+                  !isUsable(bar.state) && <StateText state={bar.state} />
+                )}
                 <Link
                   href={to("/compare", without(i))}
                   aria-label={`Take ${bar.tag} out`}
@@ -129,6 +133,16 @@ export function CompareSheet({ comparison, others }: Props) {
           There is no bar {unknownTags.join(", ")} on the wall.
         </p>
       )}
+      {comparison.breaks.map((text) => (
+        <p key={text} role="alert" className="sheet border-l-error text-error mb-2 border-l-4 px-4 py-2 font-bold">
+          {text} Not to be lifted with.
+        </p>
+      ))}
+      {comparison.warnings.map((text) => (
+        <p key={text} role="note" className="sheet border-l-accent mb-2 border-l-4 px-4 py-2 text-sm font-semibold">
+          {text}
+        </p>
+      ))}
       <AskForm
         action="/compare"
         label="At which lift and load"

@@ -15,11 +15,14 @@ interface Props {
   hrefOf: (way: FrameWay) => string;
   changeOf: (way: FrameWay) => Record<string, string | null>;
   wordsOf: (way: FrameWay) => string;
+  /** Whether somebody recorded how it is set now: steps start from there. */
+  isRecorded: boolean;
   children?: React.ReactNode;
 }
 
 /** A frame on its plates: where the hands come to be, whether it hangs level, and the ways to a wished height. */
-export function FrameBench({ answer, drawing, ways, refused, wish, hrefOf, changeOf, wordsOf, children }: Props) {
+export function FrameBench(props: Props) {
+  const { answer, drawing, ways, refused, wish, hrefOf, changeOf, wordsOf, isRecorded, children } = props;
   const { refusals, warnings } = answer;
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]">
@@ -56,7 +59,8 @@ export function FrameBench({ answer, drawing, ways, refused, wish, hrefOf, chang
                   {way.steps.length > 0 ? (
                     <details>
                       <summary className="text-quiet min-h-8 cursor-pointer py-1 text-xs">
-                        {way.steps.length} steps from how it stands now
+                        {way.steps.length} steps from{" "}
+                        {isRecorded ? "how it is set now" : "how it is built: not recorded yet"}
                       </summary>
                       <ol className="list-decimal pl-5 text-xs">
                         {way.steps.map((step) => (
@@ -65,7 +69,7 @@ export function FrameBench({ answer, drawing, ways, refused, wish, hrefOf, chang
                       </ol>
                     </details>
                   ) : (
-                    <span className="text-success block text-xs">It stands like this now.</span>
+                    isRecorded && <span className="text-success block text-xs">It is set like this now.</span>
                   )}
                 </span>
                 <ChangeLink href={hrefOf(way)} change={changeOf(way)} className="btn btn-sm btn-outline min-h-10">

@@ -95,7 +95,10 @@ export function KeepForm({
   );
 }
 
-/** How the bar stands now, side by side: left and right are asked apart because they must agree. */
+/**
+ * How the bar is set now, side by side: left and right are asked apart because they must agree. It opens with what was
+ * recorded, never with what somebody looks at; where nothing was recorded, with nothing chosen.
+ */
 export function StandForm({
   tag,
   options,
@@ -105,7 +108,8 @@ export function StandForm({
 }: {
   tag: string;
   options: readonly SetupOption[];
-  present: Setting;
+  /** As recorded; null where nobody did. */
+  present: Setting | null;
   /** Whether left and right can be set apart. */
   hasSides: boolean;
   action: FormAction;
@@ -143,9 +147,11 @@ export function StandForm({
                   <select
                     name={`${side}.${key}`}
                     aria-label={hasSides ? `${side}: ${label}` : label}
-                    defaultValue={form.typed[`${side}.${key}`] ?? present[key]}
+                    defaultValue={form.typed[`${side}.${key}`] ?? present?.[key] ?? ""}
+                    required
                     className="select select-sm min-h-10 w-full min-w-20"
                   >
+                    {present?.[key] === undefined && <option value="">choose</option>}
                     {choices.map((choice) => (
                       <option key={choice.key} value={choice.key}>
                         {choice.words}
@@ -160,10 +166,10 @@ export function StandForm({
       </table>
       <div className="flex flex-wrap items-center gap-2">
         <button name="as" value="present" className="btn btn-sm btn-neutral min-h-10" disabled={isPending}>
-          It stands like this
+          It is set like this
         </button>
         <button name="as" value="stored" className="btn btn-sm btn-outline min-h-10" disabled={isPending}>
-          It must hang like this
+          Store it like this
         </button>
         <FormMessage state={form} />
       </div>

@@ -5,7 +5,6 @@ import type { Lift } from "@/core/matching/lifts";
 import type { FrameAnswer } from "@/core/setups/frame";
 import type { FrameWay } from "@/core/setups/frameWays";
 import type { SetupCard } from "@/core/setups/setupCard";
-import { startingSetting } from "@/core/setups/setupOptions";
 import type { KeptSetting, SetBar, StationHoles } from "@/server/setups";
 import { KnurlPatterns } from "../kit/BarDrawing";
 import { BarTag } from "../kit/BarTag";
@@ -156,6 +155,7 @@ export function SetupBench(props: Props) {
           hrefOf={props.wayHref}
           changeOf={props.wayChange}
           wordsOf={props.wayWords}
+          isRecorded={set.present !== null}
         >
           <OptionPicker options={options} setting={state.setting} hrefOf={pick} />
           <div className="mt-2">{hands}</div>
@@ -222,13 +222,14 @@ export function SetupBench(props: Props) {
             <p className="sheet text-quiet px-4 py-3 text-sm">Choose a lifter above to keep the setting for them.</p>
           )}
           {mayEdit && options.some(({ choices }) => choices.length > 1) && (
-            <section className="sheet px-4 py-3" aria-label="How it stands">
-              <h2 className="mb-2 font-bold">How it stands now{chart ? ", side by side" : ""}</h2>
+            <section className="sheet px-4 py-3" aria-label="How it is set">
+              <h2 className="mb-2 font-bold">How it is set now{chart ? ", side by side" : ""}</h2>
+              {set.present === null && <p className="text-quiet mb-1 text-sm">Not recorded yet.</p>}
               <StandForm
-                key={JSON.stringify(state.setting)}
+                key={JSON.stringify(set.present)}
                 tag={bar.tag}
                 options={options}
-                present={{ ...startingSetting(options), ...state.setting }}
+                present={set.present}
                 hasSides={chart !== null}
                 action={props.standAction}
               />

@@ -1,4 +1,5 @@
 import type { CardPage } from "@/server/setups";
+import { madeFor } from "@/core/setups/setupCard";
 import { BarTag } from "../kit/BarTag";
 import Link from "../kit/Link";
 import { PrintButton } from "../kit/PrintButton";
@@ -58,7 +59,7 @@ export function SetupCardSheet({ page, qr }: { page: CardPage; qr: { path: strin
         <p className="text-3xl leading-tight font-bold">{card.set}</p>
         {page.standsLikeThis !== null && (
           <p className={`no-print mt-1 text-sm font-semibold ${page.standsLikeThis ? "text-success" : "text-accent"}`}>
-            {page.standsLikeThis ? "It stands like this now." : "It stands otherwise now: change it."}
+            {page.standsLikeThis ? "It is set like this now." : "The bar is set differently now: change it."}
           </p>
         )}
         {page.note && <p className="mt-1 text-sm">“{page.note}”</p>}
@@ -113,9 +114,7 @@ export function SetupCardSheet({ page, qr }: { page: CardPage; qr: { path: strin
             {card.cautions.map((text) => (
               <p key={text}>{text}</p>
             ))}
-            <p className="text-quiet text-xs">
-              Geometry, not a diagnosis; looked at with {Math.round(page.totalKg * 10) / 10} kg.
-            </p>
+            <p className="text-quiet text-xs">Made for {madeFor(page)}. Geometry, not a diagnosis.</p>
           </div>
           <svg
             viewBox={`0 0 ${qr.size} ${qr.size}`}

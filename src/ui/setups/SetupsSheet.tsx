@@ -74,9 +74,9 @@ export function SetupsSheet({ bars, kept, counts, conflicts, mayRead }: Props) {
                 <span className="text-quiet block text-xs">
                   {[
                     ...(present
-                      ? [`stands now: ${settingWords(options, present)}`]
+                      ? [`set now: ${settingWords(options, present)}`]
                       : options.some(({ choices }) => choices.length > 1)
-                        ? ["nobody noted how it stands"]
+                        ? ["how it is set is not recorded"]
                         : []),
                     ...(calibratedOn ? [`calibrated ${calibratedOn}`] : []),
                     ...(counts.get(id)

@@ -17,7 +17,7 @@ import {
 import { saveBarFactors, saveCareRules, saveCareTask } from "@/server/care/planning";
 import { importClimate, saveSensor } from "@/server/care/air";
 import { settleFinding } from "@/server/care/findings";
-import { inspectBar } from "@/server/care/inspections";
+import { inspectBar, tickCheck } from "@/server/care/inspections";
 import { requestContext } from "@/server/access";
 import { type FormState, refusedBy } from "@/ui/kit/formState";
 import { formTexts } from "@/ui/kit/formTexts";
@@ -30,14 +30,22 @@ export async function tickAction(_before: FormState, form: FormData): Promise<Fo
   const context = await requestContext();
   const at = String(context.clock.now().getTime());
   const tag = textOf(form, "tag");
-  const result = await tickCare(context, {
+  const tick = {
     tag,
     task: textOf(form, "task"),
     doneBy: textOf(form, "doneBy"),
     doneOn: textOf(form, "doneOn"),
     note: textOf(form, "note"),
     idempotencyKey: textOf(form, "idempotencyKey"),
-  });
+  };
+  const found = textOf(form, "result");
+  if (found !== "") {
+    const checked = await tickCheck(context, { ...tick, result: found });
+    if (!checked.ok) return { status: "refused", message: checked.message, problems: checked.problems, typed: { at } };
+    revalidatePath("/", "layout");
+    return { status: "done", message: `${tag}: ${CHECKED_WORDS[checked.verdict]}`, problems: [], typed: { at } };
+  }
+  const result = await tickCare(context, tick);
   if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed: { at } };
   revalidatePath("/", "layout");
   return {
@@ -47,6 +55,13 @@ export async function tickAction(_before: FormState, form: FormData): Promise<Fo
     typed: { at, logId: result.logId },
   };
 }
+
+const CHECKED_WORDS = {
+  keep: "checked, nothing wrong. To correct it, inspect it again.",
+  watch: "put under watch. The finding stays open until it is resolved.",
+  quarantine: "quarantined. Nobody lifts with it; what was planned with it says so.",
+  retire: "retired.",
+} as const;
 
 /** Takes one tick back. */
 export async function undoAction(_before: FormState, form: FormData): Promise<FormState> {

@@ -52,7 +52,7 @@ export async function standAction(_before: FormState, form: FormData): Promise<F
   const right = { ...left, ...side("right") };
   const result = await noteStand(await requestContext(), { tag: typed.tag ?? "", left, right, as });
   const words = result.ok ? result.words : "";
-  return stateOf(result, as === "stored" ? `It must hang at ${words}.` : `Noted: ${words}, both sides.`, typed);
+  return stateOf(result, as === "stored" ? `Stored at ${words}.` : `Saved: ${words}, both sides.`, typed);
 }
 
 /** Keeps a setting for a lifter; answers with the card's id. */

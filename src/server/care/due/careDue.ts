@@ -13,6 +13,7 @@ export interface DueItem {
   barId: string;
   tag: string;
   barName: string;
+  family: Bar["family"];
   state: Bar["state"];
   place: string | null;
   placeOrder: number;
@@ -186,6 +187,7 @@ async function dueItems(hall: HallDb, plan: (typeof carePlan.$inferSelect)[], to
       barId: bar.id,
       tag: bar.tag,
       barName: bar.name,
+      family: bar.family,
       state: bar.state,
       place: place?.name ?? null,
       placeOrder: place?.roundOrder ?? 0,

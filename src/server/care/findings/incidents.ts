@@ -1,24 +1,11 @@
 import "server-only";
 import { and, desc, eq, gt } from "drizzle-orm";
-import { INCIDENT_WORDS, type IncidentKind } from "@/core/care/incident";
+import { INCIDENT_WORDS, type IncidentKind, type NewIncident } from "@/core/care/incident";
 import { type HallDay, hallDayAt } from "@/core/units/hallDay";
 import { bars, incidents, inspections } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { type Outcome, forbidden, idempotent, namesById, notFound, recordChange } from "@/server/kit";
 import { barToCareFor, checkedPhoto, withoutPhoto } from "./findings";
-
-export interface NewIncident {
-  /** Made by the screen, once for each incident. */
-  key: string;
-  tag: string;
-  kind: IncidentKind;
-  note: string;
-  setup?: string;
-  /** Total on the bar. */
-  loadKg?: number;
-  /** Base64. */
-  photo?: string;
-}
 
 /** How the reason begins of a bar that an incident put under watch. */
 const WATCH_REASON = "Incident, not inspected yet";

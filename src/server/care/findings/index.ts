@@ -13,11 +13,4 @@ export {
   openFindings,
   settleFinding,
 } from "./findings";
-export {
-  type Incident,
-  type NewIncident,
-  incidentLacks,
-  incidentPhoto,
-  listIncidents,
-  recordIncident,
-} from "./incidents";
+export { type Incident, incidentLacks, incidentPhoto, listIncidents, recordIncident } from "./incidents";

@@ -2,4 +2,4 @@ import "server-only";
 
 /* What other rooms, pages and routes may use of this one. */
 
-export { factProblems, inspectBar, inspectionsOf, partsOf } from "./inspections";
+export { checkBar, checkLacks, factProblems, inspectBar, inspectionsOf, partsOf, tickCheck } from "./inspections";

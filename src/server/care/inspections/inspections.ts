@@ -1,24 +1,38 @@
 import "server-only";
-import { and, asc, desc, eq, ne } from "drizzle-orm";
+import { and, asc, desc, eq, ne, notInArray } from "drizzle-orm";
 import { type BarState, isUsable } from "@/core/bars/bar";
 import { FAMILIES, type FamilyKey } from "@/core/bars/families";
 import type { QuantityKind } from "@/core/bars/quantities";
+import { type CheckAnswer, checkAnswers, NOT_LOOKED_AT } from "@/core/care/checks";
 import {
   INSPECTION_VERDICTS,
   type InspectionFacts,
   type InspectionVerdict,
+  type Judgement,
   judgeInspection,
   runoutOf,
 } from "@/core/care/inspection";
 import type { Problem } from "@/core/problem";
 import { trimmed } from "@/core/units/format";
+import type { HallDay } from "@/core/units/hallDay";
 import type { Unit } from "@/core/units/typedQuantity";
+import type { BarRow } from "@/data/barRows";
 import { barMeasurements, bars, carePlan, careTasks, inspections } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { refreshEffective, returnLacks } from "@/server/bars";
-import { logDone } from "@/server/care/log";
+import { keepFinding } from "@/server/care/findings";
+import { type Tick, logDone, tickProblems } from "@/server/care/log";
 import { storedCareRules } from "@/server/care/planning";
-import { type Outcome, failed, forbidden, idempotent, namesById, notFound, recordChange } from "@/server/kit";
+import {
+  type Failed,
+  type Outcome,
+  failed,
+  forbidden,
+  idempotent,
+  namesById,
+  notFound,
+  recordChange,
+} from "@/server/kit";
 
 export type InspectionRow = typeof inspections.$inferSelect;
 
@@ -73,61 +87,189 @@ export async function inspectBar(
         forUpdate: true,
       });
       if (!row) return notFound(`bar ${tag}`);
-      const { limits } = await storedCareRules(context.hall);
-      const judged = judgeInspection(facts, limits);
+      const judged = judgeInspection(facts, (await storedCareRules(context.hall)).limits);
       const verdict = decided ?? judged.verdict;
-      const said = reason.trim();
-      const isOverride = verdict !== judged.verdict;
-      if (isOverride && said === "")
+      if (verdict !== judged.verdict && reason.trim() === "")
         return failed("invalid", "Nothing was kept.", [
           { path: "reason", message: `The rule says ${judged.verdict}; say why you decide otherwise.` },
         ]);
       const isMilder = INSPECTION_VERDICTS.indexOf(verdict) < INSPECTION_VERDICTS.indexOf(judged.verdict);
       if ((isMilder || verdict === "retire") && !may(context, "bar.change-state"))
         return forbidden(verdict === "retire" ? "retire bars" : "decide milder than the rule");
-      const runout = facts.dialMm ? runoutOf(facts.dialMm) : null;
-      const [kept] = await context.hall.insert(inspections, {
-        barId: row.id,
-        personId: context.actor.personId,
-        inspectedOn: context.clock.today,
-        enteredAt: context.clock.now(),
-        facts,
-        tirMm: runout?.tirMm ?? null,
-        bendAtDeg: runout?.bendAtDeg ?? null,
-        suggested: judged.verdict,
-        decided: verdict,
-        reason: said || null,
+      const { reasons } = await keepInspection(context, row, {
+        ...{ facts, judged, decided: verdict, reason },
+        ...{ day: context.clock.today, by: context.actor.personId, note: "inspected", minutes: null, mayEase: true },
       });
-      const words = judged.reasons.map(({ text }) => text);
-      await measured(context, row, facts, runout?.tirMm ?? null);
-      await counted(context, row, facts);
-      const wanted = nextState(context, row.state, verdict);
-      const lack = row.state === "quarantined" && wanted && isUsable(wanted) ? await returnLacks(context, row) : null;
-      const state = lack ? null : wanted;
-      const why = said || words.slice(0, 2).join(", ");
-      if (state !== null) {
-        const stateReason = state === "in-service" ? null : why.slice(0, 200);
-        await context.hall.update(bars, eq(bars.id, row.id), { state, stateReason, version: row.version + 1 });
-        await recordChange(context, {
-          entity: "bar",
-          entityId: row.id,
-          action: "state",
-          reason: `inspection: ${why || "nothing wrong"}`,
-          before: { state: row.state, stateReason: row.stateReason },
-          after: { state, stateReason },
-        });
-      }
-      await recordChange(context, {
-        entity: "inspection",
-        entityId: kept!.id,
-        action: "inspected",
-        after: { tag, suggested: judged.verdict, decided: verdict, tirMm: runout?.tirMm ?? null },
-        reason: said || null,
-      });
-      return { ok: true as const, verdict, reasons: lack ? [...words, lack] : words };
+      return { ok: true as const, verdict, reasons };
     }),
   );
 }
+
+/** What was looked at, when and by whom. */
+interface Looked {
+  facts: InspectionFacts;
+  /** What is decided where the rule says so. */
+  decided: InspectionVerdict;
+  judged: Judgement;
+  reason: string;
+  day: HallDay;
+  /** Who looked. */
+  by: string;
+  /** For the log of care. */
+  note: string;
+  minutes: number | null;
+  /** Whether it may take a bar back to a milder state. */
+  mayEase: boolean;
+}
+
+/** Keeps an inspection of a bar whose row is held, with what follows for its state and its care. */
+async function keepInspection(
+  context: Context,
+  row: typeof bars.$inferSelect,
+  looked: Looked,
+): Promise<{ reasons: string[] }> {
+  const { facts, decided, judged, reason, day, by, mayEase } = looked;
+  const said = reason.trim();
+  const runout = facts.dialMm ? runoutOf(facts.dialMm) : null;
+  const [kept] = await context.hall.insert(inspections, {
+    barId: row.id,
+    personId: by,
+    inspectedOn: day,
+    enteredAt: context.clock.now(),
+    facts,
+    tirMm: runout?.tirMm ?? null,
+    bendAtDeg: runout?.bendAtDeg ?? null,
+    suggested: judged.verdict,
+    decided,
+    reason: said || null,
+  });
+  const words = judged.reasons.map(({ text }) => text);
+  await measured(context, row, facts, runout?.tirMm ?? null);
+  await counted(context, row, looked);
+  const wanted = nextState(context, row.state, decided);
+  const isEased = wanted !== null && STATE_GRAVITY.indexOf(wanted) < STATE_GRAVITY.indexOf(row.state);
+  const lack = row.state === "quarantined" && wanted && isUsable(wanted) ? await returnLacks(context, row) : null;
+  const state = lack || (isEased && !mayEase) ? null : wanted;
+  const why = said || words.slice(0, 2).join(", ");
+  if (state !== null) {
+    const stateReason = state === "in-service" ? null : why.slice(0, 200);
+    await context.hall.update(bars, eq(bars.id, row.id), { state, stateReason, version: row.version + 1 });
+    await recordChange(context, {
+      entity: "bar",
+      entityId: row.id,
+      action: "state",
+      reason: `inspection: ${why || "nothing wrong"}`,
+      before: { state: row.state, stateReason: row.stateReason },
+      after: { state, stateReason },
+    });
+  }
+  await recordChange(context, {
+    entity: "inspection",
+    entityId: kept!.id,
+    action: "inspected",
+    after: { tag: row.tag, suggested: judged.verdict, decided, tirMm: runout?.tirMm ?? null },
+    reason: said || null,
+  });
+  return { reasons: lack ? [...words, lack] : words };
+}
+
+const STATE_GRAVITY: readonly BarState[] = ["in-service", "watch", "quarantined", "retired"];
+
+/** Checks of one bar with what they found. */
+export interface Checks {
+  bar: BarRow;
+  /** The chosen answer's key, by task. */
+  results: Readonly<Record<string, string | undefined>>;
+  doneOn: HallDay;
+  doneBy: string;
+  note: string;
+  minutes: number | null;
+}
+
+/** What is missing before checks can be saved: each wants one of its answers, and a quarantined bar its own form. */
+export function checkLacks({ tag, family, state }: BarRow, results: Checks["results"]): Failed | null {
+  const problems = Object.entries(results).flatMap(([task, result]) => {
+    const answers = checkAnswers(task, family);
+    return answers.some(({ key }) => key === result)
+      ? []
+      : [{ path: "result", message: `Choose what you found: ${answers.map(({ name }) => name).join("; ")}.` }];
+  });
+  if (problems.length > 0) return failed("invalid", `${tag} not saved: a check needs a result.`, problems);
+  if (state !== "quarantined") return null;
+  return failed("impossible", `${tag} is quarantined: use its inspection form.`, [
+    { path: "tag", message: `${tag} is quarantined` },
+  ]);
+}
+
+/**
+ * Notes what checks found: one inspection of just that, judged by the house's limits, so that a crack found on a round
+ * takes the bar out at once; what is wrong stays open as a finding until somebody resolves it. It never eases a state:
+ * a bar under watch wants a whole inspection. Call it in the transaction of whatever checked, with nothing lacking.
+ *
+ * @returns the verdict
+ */
+export async function checkBar(
+  context: Context,
+  { bar, results, doneOn, doneBy, note, minutes }: Checks,
+): Promise<InspectionVerdict> {
+  const row = (await context.hall.first(bars, { where: eq(bars.id, bar.id), forUpdate: true }))!;
+  const found = Object.entries(results).map(([task, result]) =>
+    checkAnswers(task, row.family).find(({ key }) => key === result)!,
+  );
+  const wrong = found.filter(({ isSound }) => !isSound).map(({ name }) => name);
+  const words = [...wrong, note.trim()].filter(Boolean).join(": ").slice(0, 500);
+  const facts = found.reduce(withAnswer, NOT_LOOKED_AT);
+  const judged = judgeInspection(facts, (await storedCareRules(context.hall)).limits);
+  await keepInspection(context, row, {
+    facts,
+    judged,
+    decided: judged.verdict,
+    reason: wrong.length === 0 ? "" : words.slice(0, 200),
+    day: doneOn,
+    by: doneBy,
+    note: words || "nothing wrong",
+    minutes,
+    mayEase: false,
+  });
+  if (wrong.length > 0) await keepFinding(context, row, { note: words, photo: null, foundAt: context.clock.now() });
+  return judged.verdict;
+}
+
+/** Facts with one more answer; a crack that one check saw stays seen. */
+const withAnswer = (facts: InspectionFacts, { facts: more }: CheckAnswer): InspectionFacts => ({
+  ...facts,
+  ...more,
+  crackSeen: facts.crackSeen || more.crackSeen === true ? true : (more.crackSeen ?? facts.crackSeen),
+  parts: { ...facts.parts, ...more.parts },
+});
+
+/** Ticks off care that only looks, from a list; sent twice, it counts once. */
+export async function tickCheck(
+  context: Context,
+  tick: Tick & { result: string },
+): Promise<Outcome<{ verdict: InspectionVerdict; dueOn: HallDay }>> {
+  if (!may(context, "care.tick") || !may(context, "bar.inspect")) return forbidden("check bars");
+  const problems = await tickProblems(context, tick);
+  if (problems.length > 0) return failed("invalid", "Nothing was ticked off.", problems);
+  return inTransaction(context, (context) =>
+    idempotent(context, tick.idempotencyKey, "care.check", async () => {
+      const bar = await context.hall.first(bars, {
+        where: and(eq(bars.tag, tick.tag), notInArray(bars.state, ["retired", "on-order"])),
+      });
+      if (!bar) return notFound(`bar ${tick.tag} to care for`);
+      const task = await context.hall.first(careTasks, { where: eq(careTasks.key, tick.task) });
+      if (!task || !(await plannedFor(context, bar, task))) return notFound(`task "${tick.task}" on ${tick.tag}`);
+      const results = { [task.key]: tick.result };
+      const lacks = checkLacks(bar, results);
+      if (lacks) return lacks;
+      const verdict = await checkBar(context, { ...tick, bar, results, minutes: tick.minutes ?? null });
+      return { ok: true as const, verdict, dueOn: (await plannedFor(context, bar, task))!.dueOn };
+    }),
+  );
+}
+
+const plannedFor = ({ hall }: Context, bar: BarRow, task: { id: string }) =>
+  hall.first(carePlan, { where: and(eq(carePlan.barId, bar.id), eq(carePlan.taskId, task.id)), forUpdate: true });
 
 const STATE_AFTER: Record<InspectionVerdict, BarState> = {
   keep: "in-service",
@@ -179,11 +321,16 @@ async function measured(
 }
 
 /** Looking counts as the care that looks: straightness, sleeves, joints. */
-async function counted(context: Context, row: typeof bars.$inferSelect, facts: InspectionFacts): Promise<void> {
+async function counted(
+  context: Context,
+  row: typeof bars.$inferSelect,
+  { facts, day, by, note, minutes }: Pick<Looked, "facts" | "day" | "by" | "note" | "minutes">,
+): Promise<void> {
   const { hall } = context;
+  const isTimed = facts.endPlayMm !== null || facts.spinLeftS !== null || facts.spinRightS !== null;
   const looked = [
     ...(facts.dialMm || facts.hops !== null ? ["straightness"] : []),
-    ...(facts.endPlayMm !== null || facts.spinLeftS !== null || facts.spinRightS !== null ? ["sleeve-check"] : []),
+    ...(isTimed || facts.sleeves ? ["sleeve-check"] : []),
     ...(Object.keys(facts.parts).some((part) => part !== "end caps") ? ["joints"] : []),
   ];
   for (const task of await hall.rows(careTasks, { orderBy: [asc(careTasks.listOrder)] })) {
@@ -193,10 +340,10 @@ async function counted(context: Context, row: typeof bars.$inferSelect, facts: I
     });
     if (planned)
       await logDone(context, row, task, {
-        doneOn: context.clock.today,
-        doneBy: context.actor.personId,
-        note: "inspected",
-        minutes: null,
+        doneOn: day,
+        doneBy: by,
+        note,
+        minutes,
       });
   }
 }
@@ -219,6 +366,7 @@ export function factProblems({ dialMm, spinLeftS, spinRightS, endPlayMm, ...rest
   range("endPlayMm", endPlayMm, 50, "mm");
   const isNothing =
     !dialMm &&
+    !rest.sleeves &&
     [spinLeftS, spinRightS, endPlayMm, rest.hops, rest.crackSeen, rest.knurl, rest.rust].every(
       (fact) => fact === null,
     ) &&

@@ -1,5 +1,6 @@
 import "server-only";
 import { and, asc, desc, eq, gte, inArray, isNull, lte, notInArray } from "drizzle-orm";
+import { checkAnswers } from "@/core/care/checks";
 import type { Problem } from "@/core/problem";
 import { type HallDay, addDays, daysBetween, isHallDay } from "@/core/units/hallDay";
 import { type CareTaskRow, carePlanRow } from "@/data/carePlanRows";
@@ -37,9 +38,8 @@ export interface Tick {
   idempotencyKey: string;
 }
 
-/** Marks a task as done and moves its next due day. Sent twice, it counts once. */
-export async function tickCare(context: Context, tick: Tick): Promise<Outcome<{ logId: string; dueOn: HallDay }>> {
-  if (!may(context, "care.tick")) return forbidden("tick off care");
+/** What cannot be in a tick. */
+export async function tickProblems(context: Context, tick: Tick): Promise<Problem[]> {
   const problems: Problem[] = [];
   if (!isHallDay(tick.doneOn)) problems.push({ path: "doneOn", message: "Give the day as YYYY-MM-DD." });
   else if (daysBetween(tick.doneOn, context.clock.today) < 0)
@@ -51,6 +51,13 @@ export async function tickCare(context: Context, tick: Tick): Promise<Outcome<{ 
     problems.push({ path: "idempotencyKey", message: "8 to 64 letters, digits, - or _." });
   const crew = await careCrew(context);
   if (!crew.some(({ id }) => id === tick.doneBy)) problems.push({ path: "doneBy", message: "Choose who did it." });
+  return problems;
+}
+
+/** Marks a task as done and moves its next due day. Sent twice, it counts once. Checks want a result: `tickCheck`. */
+export async function tickCare(context: Context, tick: Tick): Promise<Outcome<{ logId: string; dueOn: HallDay }>> {
+  if (!may(context, "care.tick")) return forbidden("tick off care");
+  const problems = await tickProblems(context, tick);
   if (problems.length > 0) return failed("invalid", "Nothing was ticked off.", problems);
 
   return inTransaction(context, (context) =>
@@ -59,6 +66,10 @@ export async function tickCare(context: Context, tick: Tick): Promise<Outcome<{ 
         where: and(eq(bars.tag, tick.tag), notInArray(bars.state, ["retired", "on-order"])),
       });
       if (!bar) return notFound(`bar ${tick.tag} to care for`);
+      if (checkAnswers(tick.task, bar.family).length > 0)
+        return failed("invalid", "Not saved: a check needs a result.", [
+          { path: "result", message: `Say what the check of ${tick.tag} found.` },
+        ]);
       const task = await context.hall.first(careTasks, { where: eq(careTasks.key, tick.task) });
       const planned =
         task &&

@@ -52,9 +52,10 @@ export async function careCalendar(context: Context, personId: string | null): P
       end: new Date(start.getTime() + Math.ceil(round.minutes) * 60_000),
       // A moment, so that no program has to know the zone.
       timezone: "UTC",
-      summary: `Care round: ${bars} ${bars === 1 ? "job" : "jobs"}, ${Math.ceil(round.minutes)} min`,
+      summary: `${round.outOfUse.length > 0 ? "CHANGED: " : ""}Care round: ${bars} ${bars === 1 ? "job" : "jobs"}, ${Math.ceil(round.minutes)} min`,
       description: [
         `${round.person}:`,
+        ...round.outOfUse,
         ...round.tasks.map(({ name, bars: own }) => `${name}: ${own.map(({ tag }) => tag).join(", ")}`),
       ].join("\n"),
       ...(context.publicUrl ? { url: `${context.publicUrl}/care/rounds` } : {}),

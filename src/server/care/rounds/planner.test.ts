@@ -85,6 +85,19 @@ describe("rounds in the crew's hours", () => {
     expect(await saveStaffHours(care, care.actor.personId, "Monday morning")).toMatchObject({ code: "invalid" });
     expect((await crewHours(care)).find(({ id }) => id === care.actor.personId)!.text).toBe("");
   });
+  it("say which of their bars may not be used any more, on the card and in the calendar", async () => {
+    const { care, hall } = await withCrew("cracked");
+    await planRounds(care);
+    const before = await plannedRounds(care, { from: care.clock.today });
+    expect(before.every(({ outOfUse }) => outOfUse.length === 0)).toBe(true);
+    await hall.update(bars, eq(bars.tag, "B3"), { state: "quarantined", stateReason: "crack" });
+    const after = await plannedRounds(care, { from: care.clock.today });
+    const named = after.filter(({ tasks }) => tasks.some(({ bars: own }) => own.some(({ tag }) => tag === "B3")));
+    expect(named.length).toBeGreaterThan(0);
+    for (const round of after)
+      expect(round.outOfUse).toEqual(named.includes(round) ? ["B3 is quarantined: crack."] : []);
+    expect(await careCalendar(care, null)).toContain("B3 is quarantined: crack.");
+  });
   it("keep out of the house's quiet hours", async () => {
     const { care, context } = await withCrew("quiet hours");
     const bad = await saveCareRules(context("manager"), { rule: "calendar", quiet: "Friday all day" }, 0);

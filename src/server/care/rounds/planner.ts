@@ -1,5 +1,6 @@
 import "server-only";
 import { and, asc, eq, gte, inArray, lte, notInArray } from "drizzle-orm";
+import { outOfUseText } from "@/core/bars/fitness";
 import { clockText, outsideQuiet, readStaffHours, staffHoursText } from "@/core/care/staffHours";
 import { groupBy } from "@/core/collections/groupBy";
 import { type HallDay, addDays, daysBetween, hallClockAt, hallDayAt } from "@/core/units/hallDay";
@@ -44,6 +45,8 @@ export interface PlannedRound {
   minutes: number;
   /** By task, with the bars in the order they hang, and how many days late each is. */
   tasks: { key: string; name: string; bars: { tag: string; late: number }[] }[];
+  /** Bars of it that may not be used now, each with why: nothing is done on them. */
+  outOfUse: string[];
   lateness: number;
   /** When each job of it is due, for what a move does. */
   dues: HallDay[];
@@ -294,6 +297,7 @@ export async function plannedRounds(
           .filter((item) => item.taskId === taskId)
           .map(({ barId, dueOn }) => ({ tag: barOf.get(barId)!.tag, late: late(dueOn) })),
       })),
+      outOfUse: [...new Set(items.map(({ barId }) => barId))].flatMap((id) => outOfUseText(barOf.get(id)!) ?? []),
       lateness: items.reduce((sum, { dueOn }) => sum + late(dueOn), 0),
       dues: items.map(({ dueOn }) => dueOn),
     };

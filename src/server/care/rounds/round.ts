@@ -1,11 +1,13 @@
 import "server-only";
 import { and, eq, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm";
+import { checkAnswers } from "@/core/care/checks";
 import { learnedMinutes } from "@/core/care/learnedMinutes";
 import { type HallDay, addDays, hallDayAt } from "@/core/units/hallDay";
 import { careLog, carePlan, careSkips, careTasks } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { type DueItem, careDueOn } from "@/server/care/due";
 import { barToCareFor, checkedPhoto, keepFinding } from "@/server/care/findings";
+import { checkBar, checkLacks } from "@/server/care/inspections";
 import { logDone } from "@/server/care/log";
 import { type Outcome, careTasksById, failed, forbidden, idempotent, notFound, recordChange } from "@/server/kit";
 
@@ -23,6 +25,8 @@ export interface RoundStop {
     reason: string;
     overdueDays: number;
     skipped: string | null;
+    /** Of a check: what it may find, the good answer first. */
+    answers: { key: string; name: string; isSound: boolean }[];
   }[];
   /** By what was learnt of such tasks. */
   minutes: number;
@@ -71,6 +75,7 @@ export async function roundOf(
       reason: item.reason,
       overdueDays: item.overdueDays,
       skipped: skipped.get(`${item.barId} ${item.task}`) ?? null,
+      answers: checkAnswers(item.task, item.family).map(({ key, name, isSound }) => ({ key, name, isSound })),
     });
     stop.minutes += learned.get(item.task) ?? item.minutes;
   }
@@ -131,6 +136,8 @@ export interface RoundTouch {
   kind: "done" | "skip" | "wrong";
   tag: string;
   tasks: string[];
+  /** What checks found: the answer's key, by task. */
+  results?: Record<string, string>;
   /** Why not now; what is wrong. */
   note?: string;
   /** Of what is wrong, base64. */
@@ -176,6 +183,13 @@ export async function touchRound(
         return { ok: true as const, kind: touch.kind, tag: touch.tag };
       }
       if (tasks.length === 0) return notFound(`task "${touch.tasks.join(", ")}"`);
+      // Nothing is saved of a bar whose checks have no result.
+      const checks = touch.kind === "done" ? tasks.filter(({ key }) => checkAnswers(key, bar.family).length > 0) : [];
+      const results: Record<string, string | undefined> = {};
+      if (checks.length > 0) {
+        const lacks = checkLacks(bar, Object.fromEntries(checks.map(({ key }) => [key, touch.results?.[key]])));
+        if (lacks) return lacks;
+      }
       for (const task of tasks) {
         if (touch.kind === "skip") {
           await context.hall.insert(careSkips, {
@@ -194,6 +208,10 @@ export async function touchRound(
         });
         // Two people may tick the same bar: the second changes nothing.
         if (!planned || planned.lastDoneOn === doneOn) continue;
+        if (checks.includes(task)) {
+          results[task.key] = touch.results?.[task.key];
+          continue;
+        }
         const done = await logDone(context, bar, task, {
           doneOn,
           doneBy: context.actor.personId,
@@ -208,6 +226,12 @@ export async function touchRound(
           after: { dueOn: done.dueOn, tag: bar.tag, task: task.key, doneOn },
         });
       }
+      if (Object.keys(results).length > 0)
+        await checkBar(context, {
+          ...{ bar, results, doneOn, note },
+          doneBy: context.actor.personId,
+          minutes: workedMinutes(touch.minutes, tasks.length),
+        });
       return { ok: true as const, kind: touch.kind, tag: touch.tag };
     }),
   );

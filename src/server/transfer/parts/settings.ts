@@ -53,7 +53,7 @@ export const settingsPart: FilePart<"settings"> = {
         ];
         await writeSettings(
           context,
-          items.map(({ value: { lifter, tag, lift, setting, station, jCupHole, safetyHole, note } }) => {
+          items.map(({ value: { lifter, tag, lift, setting, station, jCupHole, safetyHole, note, ...madeFor } }) => {
             const barId = byTag.get(tag)!.id;
             return {
               lifterId: persons.get(lifter)!,
@@ -64,6 +64,9 @@ export const settingsPart: FilePart<"settings"> = {
               stationKey: station,
               jCupHole,
               safetyHole,
+              loadKg: madeFor.loadKg ?? null,
+              plateMm: madeFor.plateMm ?? null,
+              rackMm: madeFor.rackMm ?? null,
               note,
               words: `${tag}, ${lift}: ${Object.values(setting).join(", ") || "as it is built"}`,
             };
@@ -86,9 +89,12 @@ async function read(context: Context): Promise<FileSetting[] | null> {
   return rows
     .flatMap(({ row, bar, lifter }): FileSetting[] => {
       if (!bar || !lifter) return [];
-      const { liftKey, setting, stationKey, jCupHole, safetyHole, note } = row;
+      const { liftKey, setting, stationKey, jCupHole, safetyHole, loadKg, plateMm, rackMm, note } = row;
       return [
-        { lifter: lifter.key, tag: bar.tag, lift: liftKey, setting, station: stationKey, jCupHole, safetyHole, note },
+        {
+          ...{ lifter: lifter.key, tag: bar.tag, lift: liftKey, setting, station: stationKey, jCupHole, safetyHole },
+          ...{ loadKg, plateMm, rackMm, note },
+        },
       ];
     })
     .sort((a, b) => (keyOf(a) < keyOf(b) ? -1 : 1));

@@ -8,7 +8,8 @@ export async function GET(request: Request) {
   const table = rows.map(({ name, cells, by }) => [name, ...cells.map(({ text }) => text), by]);
   const head = ["quantity", ...items.map(({ bar }) => `${bar.tag} ${bar.name}`), "differ by"];
   const wide = (text: string) => [text, ...items.map(() => ""), ""];
-  const notes = [questionWords(comparison), `${judgement.verdict ?? ""} ${judgement.text}`.trim()].map(wide);
+  const verdict = `${judgement.verdict ?? ""} ${judgement.text}`.trim();
+  const notes = [questionWords(comparison), verdict, ...comparison.breaks, ...comparison.warnings].map(wide);
   return new Response(csvText(head, [...table, ...notes]), {
     headers: {
       "content-type": "text/csv; charset=utf-8",

@@ -12,7 +12,7 @@ export async function GET(request: Request) {
     question: questionWords(comparison),
     verdict: judgement.verdict,
     text: [judgement.text, judgement.opinion].filter(Boolean).join(" "),
-    caution: CAUTION,
+    caution: [...comparison.breaks, ...comparison.warnings, CAUTION].join(" "),
     tags: items.map(({ bar }, i) => ({ tag: bar.tag, name: bar.name, ink: INKS[i]!.paper })),
     rows,
     drawing: items.some(({ bent }) => bent.ok) ? paperSheet(comparison) : null,
