@@ -169,11 +169,11 @@ test("left and right that differ are refused; a copied setting has the other lif
   const kept = page.getByRole("region", { name: "Settings of this bar" });
   const hale = kept.getByRole("listitem").filter({ hasText: /^Hale Corrin,/ });
   await hale.getByText(/before, copy/).click();
-  await expect(hale).toContainText("mark 5, pin B, hole 22");
+  await expect(hale).toContainText("mark 7, pin B, hole 22");
   await hale.getByRole("combobox", { name: "Copy to" }).selectOption("tove");
   await hale.getByRole("button", { name: "Copy" }).click();
   await expect(page.getByRole("heading", { name: "Tove Marrack" })).toBeVisible();
-  await expect(page.getByRole("region", { name: "Set it" })).toContainText("mark 4, pin B");
+  await expect(page.getByRole("region", { name: "Set it" })).toContainText("mark 6, pin B");
   await expect(page.getByText(/J-cups both in hole \d+ at Rack 1/)).toBeVisible();
 });
 
@@ -214,14 +214,14 @@ test("a bar is dragged to another place, and its parts are counted when it is pu
   await expect(page.getByText("into a walkway at head height")).toHaveCount(0);
   const form = page.getByRole("form", { name: "Put K20 away" });
   await form.getByLabel("handles, of 2").fill("2");
-  await form.getByLabel("knobs, of 4").fill("3");
+  await form.getByLabel("wing nuts, of 2").fill("1");
   await form.getByRole("button", { name: "Put away" }).click();
-  await expect(form.getByRole("status")).toHaveText("K20 is put away. Missing: 1 of 4 knobs.");
+  await expect(form.getByRole("status")).toHaveText("K20 is put away. Missing: 1 of 2 wing nuts.");
   await page.goto("/");
-  await expect(page.getByText("K20 Yoke: 1 of 4 knobs missing when it was put away.")).toBeVisible();
+  await expect(page.getByText("K20 Yoke: 1 of 2 wing nuts missing when it was put away.")).toBeVisible();
   await page.goto("/setups/storage");
   await form.getByLabel("handles, of 2").fill("2");
-  await form.getByLabel("knobs, of 4").fill("4");
+  await form.getByLabel("wing nuts, of 2").fill("2");
   await form.getByRole("button", { name: "Put away" }).click();
   await expect(form.getByRole("status")).toHaveText("K20 is put away.");
   // Without a mouse.

@@ -160,7 +160,7 @@ test("by keyboard: sections with g, a slider with arrows, a side of a policy wit
   await page.keyboard.press("ArrowRight");
   await expect(page.getByLabel("load, typed")).toHaveValue("105");
   await page.goto("/settings/house");
-  await page.getByRole("radio", { name: /whatever their own lengths say/ }).focus();
+  await page.getByRole("radio", { name: /go by their own lengths/ }).focus();
   await page.keyboard.press("ArrowDown");
   await expect(page.getByRole("radio", { name: /^a cambered bar/ })).toBeChecked();
   await expect(page.getByRole("complementary", { name: "What would change" })).toContainText(

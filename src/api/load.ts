@@ -1,5 +1,6 @@
 import Joi from "joi";
 import { ENDINGS, type Ending } from "@/core/loading/endings";
+import type { KeptAway } from "@/core/loading/keptAway";
 import type { LoadAnswer } from "@/core/loading/load";
 import { PLATE_MATERIALS, type PlateMaterial } from "@/core/loading/plateKind";
 import { type LoadQuestion, ROUNDINGS, type Rounding } from "@/core/loading/question";
@@ -126,8 +127,8 @@ export function loadQuestion(request: LoadRequest): LoadQuestion {
   };
 }
 
-/** The exact load as it is told, or why it cannot be done. */
-export function answerLoad(answer: LoadAnswer) {
+/** The exact load as it is told, with what keeps it away from its target, or why it cannot be done. */
+export function answerLoad({ answer, away }: { answer: LoadAnswer; away: readonly KeptAway[] }) {
   if (!answer.ok) return answer;
   return {
     ok: true as const,
@@ -136,7 +137,7 @@ export function answerLoad(answer: LoadAnswer) {
       errorKg: kgFromMassUnits(answer.errorUnits),
       exact: answer.errorUnits === 0,
       perSide: answer.perSide,
-      warnings: answer.warnings,
+      warnings: [...away.map(({ code, message }) => ({ code, message })), ...answer.warnings],
       alternatives: answer.alternatives.map(({ achievedUnits, perSide }) => ({
         achievedKg: kgFromMassUnits(achievedUnits),
         perSide,

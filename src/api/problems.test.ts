@@ -1,5 +1,6 @@
 import { describe, expect, it, test } from "vitest";
 import { cursorParts, isText, isUuid, isWhole, wireCursor } from "./fields";
+import { keptAway } from "@/core/loading/keptAway";
 import { load } from "@/core/loading/load";
 import { answerLoad, loadProblems, loadQuestion, loadRequest, type LoadRequest } from "./load";
 import { checked } from "./problems";
@@ -129,12 +130,12 @@ describe("answers", () => {
       seatToSeatMm: 1400,
     }));
   it("/load is exact in kilograms", () => {
-    const result = answerLoad(
-      load(loadQuestion((checked(loadRequest, { ...LOAD, targetKg: 60.1 }) as { value: LoadRequest }).value)),
-    );
+    const question = loadQuestion((checked(loadRequest, { ...LOAD, targetKg: 60.1 }) as { value: LoadRequest }).value);
+    const answer = load(question);
+    const result = answerLoad({ answer, away: keptAway(question, answer) });
     expect(result).toMatchObject({
       ok: true,
-      body: { achievedKg: 60, errorKg: -0.1, exact: false, perSide: ["r20"], warnings: [] },
+      body: { achievedKg: 60, errorKg: -0.1, exact: false, perSide: ["r20"], warnings: [{ code: "no-smaller-plate" }] },
     });
   });
 });

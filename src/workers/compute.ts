@@ -2,6 +2,7 @@ import { readUpload, type Upload } from "@/api/upload";
 import { packTurns, type TurnsQuestion } from "@/core/care/packTurns";
 import { planClass, type ClassQuestion, type PlannedClass } from "@/core/classes/planClass";
 import { reassignClass } from "@/core/classes/reassignClass";
+import { keptAway } from "@/core/loading/keptAway";
 import { load } from "@/core/loading/load";
 import { planOrder } from "@/core/loading/plan/orderLifters";
 import type { OrderQuestion } from "@/core/loading/plan/orderQuestion";
@@ -23,6 +24,10 @@ export interface AgainQuestion extends ClassQuestion {
 /** What is computed beside the server's own thread, by name. Questions and answers are plain values. */
 export const TASKS = {
   load: (question: LoadQuestion) => load(question),
+  loadAndWhy: (question: LoadQuestion) => {
+    const answer = load(question);
+    return { answer, away: keptAway(question, answer) };
+  },
   sessionPlan: (question: SessionQuestion, { spent }: Allowance) => planSession(question, { spent }),
   lifterOrder: (question: OrderQuestion, { spent }: Allowance) => planOrder(question, { spent }),
   classPlan: (question: ClassQuestion) => planClass(question),

@@ -25,7 +25,7 @@ export interface CareTask {
 /**
  * Base intervals that reproduce common practice (no source): shafts three times a month in salt and damp,
  * one to two times in temperate air, monthly in dry air; sleeves monthly to two-monthly.
- * Twenty-seven bars' sleeves, both sides, take about twenty minutes: 0.75 minutes a bar.
+ * Both sleeves of a bar take about three quarters of a minute when a whole wall is done in turn.
  */
 export const CARE_TASKS: Record<CareTaskKey, CareTask> = {
   shaft: {

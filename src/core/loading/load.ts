@@ -82,22 +82,27 @@ function search(
   nearUnits: number,
 ): (LoadAnswer & { ok: true }) | null {
   const kinds = largerFirst(question.plates.filter(({ pairs }) => pairs > 0));
-  const limits = limitsOf(question, needUnits, kinds, nearUnits + question.toleranceUnits);
+  const limits = limitsOf(question, needUnits, kinds, nearUnits + question.toleranceUnits + (question.floorUnits ?? 0));
   const budget: Budget = { steps: STEP_BUDGET };
   const fresh = makeFinder(kinds, EMPTY_SIDE, limits, budget);
   if (!fresh) return null;
-  const nearest = nearestOf(fresh, needUnits, question.rounding);
+  const nearest = nearestOf(fresh, needUnits, question.floorUnits === undefined ? question.rounding : "nearest");
   if (!nearest || limits.aimUnits - nearest.side.massUnits > nearUnits) return null;
   const [from, to] = equallyNear(needUnits, nearest.side.massUnits, question);
 
   const chosen = question.onBar
-    ? fewestHandled(question.onBar, kinds, limits, fresh, from, to, (left, start) =>
+    ? fewestHandled(question, kinds, limits, fresh, [from, to], (left, start) =>
         budget.steps > 0 ? makeFinder(left, start, limits, budget) : null,
       )
     : stackOf(kinds, fresh.best(from, to));
   if (!chosen || !isLabelAllowed(chosen.label, limits)) return null;
 
-  const others = neighbours(fresh, chosen.label.side.massUnits, needUnits, question.toleranceUnits);
+  const others = neighbours(
+    fresh,
+    chosen.label.side.massUnits,
+    needUnits,
+    question.floorUnits === undefined ? question.toleranceUnits : 2 * question.floorUnits,
+  );
   if (!others.every((label) => isLabelAllowed(label, limits))) return null;
   const total = (side: Side) => question.barUnits + question.clampPairUnits + 2 * side.massUnits;
   const achievedUnits = total(chosen.label.side);
@@ -153,8 +158,14 @@ function nearestOf(finder: SideFinder, needUnits: number, rounding: Rounding): L
 function equallyNear(
   needUnits: number,
   nearestUnits: number,
-  { rounding, toleranceUnits }: LoadQuestion,
+  { rounding, toleranceUnits, floorUnits }: LoadQuestion,
 ): [number, number] {
+  if (floorUnits !== undefined) {
+    const off = Math.abs(needUnits - 2 * nearestUnits);
+    return off > floorUnits
+      ? [nearestUnits, nearestUnits]
+      : [Math.ceil((needUnits - floorUnits) / 2), Math.floor((needUnits + floorUnits) / 2)];
+  }
   const reach = Math.abs(needUnits - 2 * nearestUnits) + toleranceUnits;
   const from = Math.ceil((needUnits - reach) / 2);
   return [from, Math.floor((rounding === "nearest" ? needUnits + reach : needUnits) / 2)];
@@ -162,21 +173,28 @@ function equallyNear(
 
 /** Keeps 0, 1, … all of the plates on the bar, inside first, and fills up from there; least handled wins. */
 function fewestHandled(
-  onBar: readonly string[],
+  { onBar: now, order }: LoadQuestion,
   kinds: readonly PlateKind[],
   limits: SideLimits,
   fresh: SideFinder,
-  from: number,
-  to: number,
+  [from, to]: readonly [number, number],
   finderFrom: (left: readonly PlateKind[], start: Side) => SideFinder | null,
 ): Stack | null {
+  const onBar = now!;
   const rank = new Map(kinds.map((kind, k) => [kind.id, k]));
   let best: { handled: number; stack: Stack } | null = null;
   for (let kept = onBar.length; kept >= 0; kept -= 1) {
     const removed = onBar.length - kept;
     if (best && removed > best.handled) break;
     const prefix = onBar.slice(0, kept);
-    const left = kinds.map((kind) => ({ ...kind, pairs: kind.pairs - prefix.filter((id) => id === kind.id).length }));
+    if (order === "larger-inside" && prefix.some((id, i) => i > 0 && rank.get(id)! < rank.get(prefix[i - 1]!)!))
+      continue;
+    // Larger inside: what comes on is no larger than what is outermost.
+    const outermost = order === "larger-inside" && kept > 0 ? rank.get(prefix.at(-1)!)! : 0;
+    const left = kinds.map((kind, k) => ({
+      ...kind,
+      pairs: k < outermost ? 0 : kind.pairs - prefix.filter((id) => id === kind.id).length,
+    }));
     const start = sideOf(prefix.map((id) => kinds[rank.get(id)!]!));
     if (start.massUnits > limits.mostUnits) continue;
     const finder = kept === 0 ? fresh : finderFrom(left, start);

@@ -1,5 +1,6 @@
 import type { MassUnits } from "../units/exactMass";
 import type { Ending, IronToRubber } from "./endings";
+import type { StackOrder } from "./plan/sessionQuestion";
 import type { PlateKind } from "./plateKind";
 
 export const ROUNDINGS = ["at-or-below", "nearest"] as const;
@@ -22,6 +23,13 @@ export interface LoadQuestion {
   rounding: Rounding;
   /** Loads within this of the nearest count as equally near. */
   toleranceUnits: MassUnits;
+  /**
+   * The floor's tolerance (handbook §10): loads within this of the target, either way, are all as good as the target; where
+   * none is, the nearest, above or below. Rounding and `toleranceUnits` then say nothing. Absent for neither.
+   */
+  floorUnits?: MassUnits;
+  /** "any" when absent: only a bar that is loaded already can tell the difference. */
+  order?: StackOrder;
   /** Plates on each side now, inside first; null when the bar is not loaded or nobody cares. */
   onBar: readonly string[] | null;
 }

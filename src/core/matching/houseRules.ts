@@ -21,6 +21,8 @@ export interface MatchingRules {
   newBarWeeks: number;
   /** Between J-cups and the ends of a bar's rack span, both sides together. */
   rackMarginMm: number;
+  /** Loads within this of their target, either way, are all as good, and the fewest plates win. */
+  loadToleranceKg: number;
   policies: Policies;
 }
 
@@ -34,6 +36,7 @@ export const MATCHING_RULES: MatchingRules = {
   meetingWeeks: 6,
   newBarWeeks: 3,
   rackMarginMm: RACK_MARGIN_MM,
+  loadToleranceKg: 0.25,
   policies: STARTING_POLICIES,
 };
 
@@ -58,6 +61,7 @@ export const RULE_NUMBERS = {
   meetingWeeks: { label: "a meeting's bar counts from so long before it", unit: "weeks", range: [0, 52], factor: 1 },
   newBarWeeks: { label: "a bar is new to a lifter for", unit: "weeks", range: [0, 52], factor: 1 },
   rackMarginMm: { label: "J-cups need so much room on a bar, both sides", unit: "mm", range: [0, 300], factor: 1 },
+  loadToleranceKg: { label: "a load is right within, either way", unit: "kg", range: [0, 2.5], factor: 1 },
 } as const satisfies Record<string, { label: string; unit: string; range: readonly [number, number]; factor: number }>;
 export type RuleNumber = keyof typeof RULE_NUMBERS;
 export const RULE_NUMBER_KEYS = Object.keys(RULE_NUMBERS) as RuleNumber[];

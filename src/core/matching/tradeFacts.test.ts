@@ -387,7 +387,7 @@ describe("house rules", () => {
     for (const key of POLICY_KEYS)
       for (const { pro, con, changes } of POLICIES[key].options)
         for (const text of [pro, con, changes]) expect(text).toMatch(/\.$/);
-    expect(POLICY_KEYS).toHaveLength(10);
+    expect(POLICY_KEYS).toHaveLength(11);
     const rules = house({ tall: "yoke", iron: "20" });
     expect(rulesFrom(JSON.parse(JSON.stringify(rules)))).toEqual(rules);
     expect(rulesFrom({ tallMm: "high", policies: { tall: "short" } })).toEqual(MATCHING_RULES);

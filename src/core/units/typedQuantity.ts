@@ -60,34 +60,103 @@ export function convertTyped({ value, unit }: TypedQuantity): number {
   return Number(`${parts[1]}${scaled}e-${fraction.length + shift}`);
 }
 
-const WRITTEN = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+))\s*(kgs?|lbs?|mm|cm|in|″|"|s|sec)?$/i;
+const NUMBER = String.raw`[+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)`;
+const WRITTEN = new RegExp(String.raw`^(${NUMBER})\s*([a-z″"′\'’#]*)\.?$`, "i");
+/** Feet and inches, stone and pounds: "5 ft 11 in", "5′ 11″", "12 st 4". */
+const IN_TWO = new RegExp(
+  String.raw`^(\d+)\s*(ft|foot|feet|′|\'|’|st|stones?)\s*(${NUMBER})\s*(in|inch|inches|″|"|\'\'|lbs?|pounds?)?\.?$`,
+  "i",
+);
+/** 1,310 mm: nobody measures a micrometre of a metre. */
+const THOUSANDS = /^\d{1,3}(?:,\d{3})+$/;
 
 /**
- * Reads what a person typed into a field: a number, perhaps with a unit; a comma counts as the decimal point.
+ * Reads what a person typed into a field: a number, perhaps with a unit; a comma counts as the decimal point, and in
+ * millimetres before three digits as the thousands'. Metres, feet, grams and stone are taken too, and kept as mm, in,
+ * kg and lb: the units that the product keeps.
  *
  * @param fallback the unit when none is written.
- * @returns null when it is not a number with a known unit.
+ * @returns null when it is not a number with a known unit of that kind.
  * @example readTyped("45 lb", "kg") // { value: "45", unit: "lb" }
+ * @example readTyped("1.93 m", "mm") // { value: "1930", unit: "mm" }
+ * @example readTyped("5 ft 11", "mm") // { value: "71", unit: "in" }
  */
 export function readTyped(text: string, fallback: Unit): TypedQuantity | null {
-  const parts = WRITTEN.exec(text.trim());
-  if (!parts) return null;
-  const written = parts[2]?.toLowerCase();
-  const unit = written === undefined ? fallback : SPELLINGS[written];
-  if (unit === undefined || computingUnit(unit) !== computingUnit(fallback)) return null;
-  return { value: parts[1]!.replace(",", "."), unit };
+  const typed = readUnits(text.trim(), fallback);
+  return typed && computingUnit(typed.unit) === computingUnit(fallback) ? typed : null;
 }
 
-const SPELLINGS: Record<string, Unit> = {
-  kg: "kg",
-  kgs: "kg",
-  lb: "lb",
-  lbs: "lb",
-  mm: "mm",
-  cm: "cm",
-  in: "in",
-  "″": "in",
-  '"': "in",
-  s: "s",
-  sec: "s",
-};
+function readUnits(text: string, fallback: Unit): TypedQuantity | null {
+  const both = IN_TWO.exec(text);
+  if (both) {
+    const [, whole, large, rest, small = ""] = both;
+    const isStone = SPELLINGS[large!.toLowerCase()]!.unit === "lb";
+    const last = SPELLINGS[small.toLowerCase()]?.unit;
+    if (last !== undefined && last !== (isStone ? "lb" : "in")) return null;
+    return {
+      value: summed(whole!, isStone ? 14n : 12n, rest!.replace(",", ".")),
+      unit: isStone ? "lb" : "in",
+    };
+  }
+  const parts = WRITTEN.exec(text);
+  if (!parts) return null;
+  const known: Spelling | undefined = parts[2] === "" ? { unit: fallback } : SPELLINGS[parts[2]!.toLowerCase()];
+  if (!known) return null;
+  const isThousands = computingUnit(known.unit) === "mm" && THOUSANDS.test(parts[1]!);
+  const digits = isThousands ? parts[1]!.replaceAll(",", "") : parts[1]!.replace(",", ".");
+  return { value: scaled(digits, known), unit: known.unit };
+}
+
+interface Spelling {
+  unit: Unit;
+  /** How many of the unit it is: 12 in to a foot. */
+  times?: bigint;
+  /** Places by which the decimal point moves: 3 from m to mm. */
+  shift?: number;
+}
+
+const spelt = (words: string, spelling: Spelling) => words.split(" ").map((word) => [word, spelling] as const);
+
+const SPELLINGS: Readonly<Record<string, Spelling>> = Object.fromEntries([
+  ...spelt("kg kgs kilo kilos kilogram kilograms", { unit: "kg" }),
+  ...spelt("g gram grams", { unit: "kg", shift: -3 }),
+  ...spelt("lb lbs pound pounds #", { unit: "lb" }),
+  ...spelt("st stone stones", { unit: "lb", times: 14n }),
+  ...spelt("mm millimetre millimetres", { unit: "mm" }),
+  ...spelt("cm centimetre centimetres", { unit: "cm" }),
+  ...spelt("m metre metres", { unit: "mm", shift: 3 }),
+  ...spelt("in inch inches ″ \" ''", { unit: "in" }),
+  ...spelt("ft foot feet ′ ' ’", { unit: "in", times: 12n }),
+  ...spelt("s sec secs second seconds", { unit: "s" }),
+]);
+
+/** A plain decimal number as a whole number and how many of its digits are decimals. */
+function parted(digits: string): { units: bigint; places: number } {
+  const [whole = "", fraction = ""] = digits.replace(/^[+-]/, "").split(".");
+  const units = BigInt(whole + fraction || "0");
+  return { units: digits.startsWith("-") ? -units : units, places: fraction.length };
+}
+
+/** The shortest plain decimal number of so many units of the last place; places may be negative. */
+function written(units: bigint, places: number): string {
+  const digits = (units < 0n ? -units : units).toString() + "0".repeat(Math.max(0, -places));
+  const padded = digits.padStart(Math.max(0, places) + 1, "0");
+  const at = padded.length - Math.max(0, places);
+  const fraction = padded.slice(at).replace(/0+$/, "");
+  return (units < 0n ? "-" : "") + padded.slice(0, at) + (fraction && `.${fraction}`);
+}
+
+/** Digits after a change of unit, exactly. */
+function scaled(digits: string, { times = 1n, shift = 0 }: Spelling): string {
+  if (times === 1n && shift === 0) return digits;
+  const { units, places } = parted(digits);
+  return written(units * times, places - shift);
+}
+
+/** So many of the large unit and so many of the small one, in the small one. */
+function summed(large: string, times: bigint, small: string): string {
+  const [a, b] = [parted(large), parted(small)];
+  const places = Math.max(a.places, b.places);
+  const unitsOf = ({ units, places: own }: typeof a) => units * 10n ** BigInt(places - own);
+  return written(unitsOf(a) * times + unitsOf(b), places);
+}

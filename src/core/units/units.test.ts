@@ -95,4 +95,40 @@ describe("reading numbers", () => {
   });
   it("lists words", () =>
     expect([listed([]), listed(["a"]), listed(["a", "b", "c"])]).toEqual(["", "a", "a, b and c"]));
+  test.each([
+    ["1.93 m", "mm", 1930],
+    ["1,93 m", "mm", 1930],
+    ["193 cm", "mm", 1930],
+    ["1930", "mm", 1930],
+    ["1,310 mm", "mm", 1310],
+    ["5 ft 11 in", "mm", 71 * 25.4],
+    ["5' 11\"", "mm", 71 * 25.4],
+    ["6ft", "mm", 72 * 25.4],
+    ["5 ft 11.5", "mm", 71.5 * 25.4],
+    ["12 st 4 lb", "kg", 172 * 0.45359237],
+    ["12st", "kg", 168 * 0.45359237],
+    ["450 g", "kg", 0.45],
+    ["5 g", "kg", 0.005],
+    ["82,5 KG", "kg", 82.5],
+    ["100 pounds", "kg", 45.359237],
+    ["−5 m", "mm", null],
+    ["5 ft 4 lb", "mm", null],
+    ["12 st 4 lb", "mm", null],
+    ["1e3", "kg", null],
+    ["2 m", "kg", null],
+    ["1,2,3 mm", "mm", null],
+  ] as const)("takes %j as %s", (text, unit, expected) => {
+    const typed = readTyped(text, unit);
+    expect(typed && convertTyped(typed)).toBe(expected === null ? null : Number(expected.toPrecision(15)));
+  });
+  it("moves points and multiplies exactly, whatever digits", () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 10 ** 7 }), fc.integer({ min: 0, max: 6 }), (digits, places) => {
+        const text = (digits / 10 ** places).toFixed(places);
+        expect(Number(readTyped(`${text} m`, "mm")!.value)).toBeCloseTo(1000 * Number(text), 6);
+        expect(Number(readTyped(`${text} g`, "kg")!.value)).toBeCloseTo(Number(text) / 1000, 9);
+        expect(Number(readTyped(`${text} st`, "kg")!.value)).toBeCloseTo(14 * Number(text), 6);
+      }),
+      { seed: 20261127 },
+    ));
 });

@@ -82,7 +82,7 @@ export const DEMO_LIFTERS: readonly (Record<string, string> & { confirmed?: stri
     massKg: "103",
     handLengthMm: "215",
     limits: "reach | shoulder",
-    comfortNote: "Right shoulder hates the low bar; I cannot get my hand behind me.",
+    comfortNote: "Left arm does not go far back; overhead is fine.",
     coachNote: "Yoke or low-yoke for squats until spring.",
     purposes: "general | spare-joint",
     usualLoads: "back-squat-high 120 kg | deadlift 180 kg | bench 95 kg | box-squat 110 kg",
@@ -301,13 +301,14 @@ export const DEMO_CHARTS: Readonly<Record<string, { texts: Record<string, string
   {
     K17: {
       texts: {
-        marks: "1 = -74.5 -75.0 | 2 = -36.0 -35.5 | 3 = 0.5 0.0 | 4 = 26.0 26.5 | 5 = 49.5 49.0 | 6 = 71.0 70.5",
-        pins: "A = 62 61.5 | B = 128 128 | C = 190 190.5 | D = 288 287.5",
+        marks:
+          "1 = -81.0 -80.5 | 2 = -58.5 -58.0 | 3 = -34.0 -34.5 | 4 = -12.5 -12.5 | 5 = 3.0 3.5 | 6 = 21.0 20.5 | 7 = 39.5 40.0 | 8 = 57.0 57.0 | 9 = 75.5 75.0",
+        pins: "A = 70 69.5 | B = 121 121 | C = 168 168.5 | D = 219 219 | E = 271 270.5",
         hasHalfMarks: "yes",
         changesEmptyOnly: "yes",
         padKg: "9",
       },
-      present: { mark: "3", pin: "B" },
+      present: { mark: "5", pin: "B" },
     },
     K23: {
       texts: {
@@ -357,9 +358,9 @@ export const DEMO_CHARTS: Readonly<Record<string, { texts: Record<string, string
 
 /** Lifter, bar, lift, what is set, rack, J-cup hole used, note, days ago; of one lifter, bar and lift the last counts. */
 export const DEMO_SETTINGS = [
-  ["hale", "K17", "back-squat-high", { mark: "5", pin: "B" }, "rack-1", 22, "Felt heavy on the upper back.", 70],
-  ["hale", "K17", "back-squat-high", { mark: "4", pin: "B" }, "rack-1", 23, null, 20],
-  ["bram", "K17", "front-squat", { mark: "6", pin: "B" }, "rack-1", 24, "No shoulder pain like this.", 9],
+  ["hale", "K17", "back-squat-high", { mark: "7", pin: "B" }, "rack-1", 22, "Felt heavy on the upper back.", 70],
+  ["hale", "K17", "back-squat-high", { mark: "6", pin: "B" }, "rack-1", 23, null, 20],
+  ["bram", "K17", "front-squat", { mark: "8", pin: "B" }, "rack-1", 24, "Sits well; wants it again.", 9],
   ["bram", "K20", "back-squat-high", {}, "rack-1", 25, "handles long, pads up", 3],
   ["isla", "K21", "good-morning", { load: "hanging" }, "rack-1", 16, null, 12],
   [

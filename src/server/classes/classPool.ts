@@ -1,5 +1,5 @@
 import "server-only";
-import { valueOf } from "@/core/bars/bar";
+import { ratedTotalKg, valueOf } from "@/core/bars/bar";
 import { groupBy } from "@/core/collections/groupBy";
 import type { PoolQuestion, StationQuestion, StationSet } from "@/core/loading/plan/poolQuestion";
 import { type LadderWish, ladderRounds } from "@/core/loading/rounds";
@@ -49,7 +49,7 @@ export async function classPool(
       ? [{ item, block: entry.block, station: entry.station, tag: entry.tag }]
       : [];
   });
-  const [bars, { items: allStations }, [clamp], atHand, { policies }] = await Promise.all([
+  const [bars, { items: allStations }, [clamp], atHand, { policies, loadToleranceKg }] = await Promise.all([
     barsByTag(context, [...new Set(placed.map(({ tag }) => tag))]),
     listStations(context),
     listClamps(context),
@@ -84,7 +84,7 @@ export async function classPool(
     }
     const flat = rounds.flatMap((round, r) => round.flatMap((set) => (set ? [{ ...set, round: r }] : [])));
     const from = block * row.blockMinutes;
-    const sleeve = valueOf(listed.bar, "sleeveLength");
+    const [sleeve, rated] = [valueOf(listed.bar, "sleeveLength"), ratedTotalKg(listed.bar)];
     questions.push({
       key,
       barUnits,
@@ -93,6 +93,8 @@ export async function classPool(
       changesSetupEmpty: false,
       start: [],
       endsEmpty: true,
+      ...{ toleranceUnits: massUnitsFromKg(loadToleranceKg), isFloor: true, order: policies.stack },
+      ratedUnits: rated === null ? null : massUnitsFromKg(rated),
       endsAtMinutes: from + row.blockMinutes,
       sets: flat.map(({ lifter, targetKg, round }, i): StationSet => {
         const setId = `${key}:${round}.${lifter}`;
@@ -127,8 +129,8 @@ export async function classPool(
       plates: [...atHand.values()]
         .filter(({ row: { massUnit } }) => wish.only === null || massUnit === wish.only)
         .map((plate) => {
-          const { id: plateId, massUnits, pairs, thicknessMm } = plateKindAtHand(plate, plate.row.pairs);
-          return { id: plateId, massUnits, pairs, thicknessMm: thicknessMm ?? 0 };
+          const { id: plateId, massUnits, pairs, thicknessMm, diameterMm } = plateKindAtHand(plate, plate.row.pairs);
+          return { id: plateId, massUnits, pairs, diameterMm, thicknessMm: thicknessMm ?? 0 };
         }),
       stations: questions,
     },

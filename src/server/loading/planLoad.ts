@@ -3,6 +3,7 @@ import { ratedTotalKg, valueOf } from "@/core/bars/bar";
 import { outOfUseText } from "@/core/bars/fitness";
 import { type Blow, blowOf } from "@/core/loading/blow";
 import { type Ending, IRON_TO_RUBBER, type IronToRubber } from "@/core/loading/endings";
+import type { KeptAway } from "@/core/loading/keptAway";
 import type { LoadAnswer } from "@/core/loading/load";
 import type { LoadQuestion, Rounding } from "@/core/loading/question";
 import type { Policies } from "@/core/matching/policies";
@@ -20,9 +21,10 @@ export interface LoadWish {
   targetKg: number;
   clamps: ClampRow | null;
   ending: Ending;
+  /** "nearest": within the tolerance of the target, either way, the fewest plates win. */
   rounding: Rounding;
-  /** Loads within this of the nearest count as equally near, so that fewer plates win. */
-  toleranceKg: number;
+  /** Null for the house's. */
+  toleranceKg: number | null;
   /** Plates of one unit only, or all the hall has. */
   only: "kg" | "lb" | null;
   /** Keys of the plates on each side now, inside first; plates the hall does not have are left out. */
@@ -30,7 +32,10 @@ export interface LoadWish {
 }
 
 export interface LoadPlan {
+  question: LoadQuestion;
   answer: LoadAnswer;
+  /** What keeps it away from the target. */
+  away: readonly KeptAway[];
   /** Every plate of the hall, by key. */
   plates: Map<string, PlateRow>;
   /** What is on the bar now, as far as the hall has such plates. */
@@ -63,7 +68,7 @@ export async function planLoad(
   const barKg = valueOf(bar, "mass");
   if (barKg === null)
     return failed("impossible", `The mass of ${bar.tag} is unknown, so no load can be worked out. Weigh it first.`);
-  const [own, { policies }] = [
+  const [own, { policies, loadToleranceKg }] = [
     (await activeRuns(context)).find((run) => run.tag === bar.tag),
     await matchingRules(context),
   ];
@@ -92,10 +97,11 @@ export async function planLoad(
     ending: wish.ending,
     ironToRubber: IRON_POLICIES[policies.iron],
     rounding: wish.rounding,
-    toleranceUnits: massUnitsFromKg(wish.toleranceKg),
+    ...nearEnough(wish, loadToleranceKg),
+    order: policies.stack,
     onBar: onBar.length > 0 ? onBar : null,
   };
-  const answer = await compute(context, "load", question);
+  const { answer, away } = await compute(context, "loadAndWhy", question);
   const heldElsewhere = chosen.flatMap(({ row, held }) =>
     held.flatMap(({ where, now }) => (now > 0 ? [{ key: row.key, pairs: now, where }] : [])),
   );
@@ -103,7 +109,9 @@ export async function planLoad(
   return {
     ok: true,
     plan: {
+      question,
       answer,
+      away,
       plates,
       onBar,
       barKg,
@@ -113,6 +121,12 @@ export async function planLoad(
       blow: await dropped(context, question, answer),
     },
   };
+}
+
+/** How near is near enough: round the target, or, where nothing may be over it, below the nearest. */
+function nearEnough({ rounding, toleranceKg }: LoadWish, houseKg: number) {
+  const units = massUnitsFromKg(toleranceKg ?? houseKg);
+  return rounding === "nearest" ? { toleranceUnits: 0, floorUnits: units } : { toleranceUnits: units };
 }
 
 /** The blow of what is dropped, or, where that is refused, of what it would be. */

@@ -1,5 +1,5 @@
 import "server-only";
-import { type Bar, valueOf } from "@/core/bars/bar";
+import { type Bar, ratedTotalKg, valueOf } from "@/core/bars/bar";
 import { outOfUseText, planBreaks } from "@/core/bars/fitness";
 import { seatToSeatOf } from "@/core/bars/lengths";
 import { commonInnerPart } from "@/core/loading/handled";
@@ -93,6 +93,8 @@ export interface SessionRun {
   question: SessionQuestion;
   /** Plates that other sessions hold or will need, and that are left to them. */
   leftToOthers: { key: string; pairs: number; where: string[] }[];
+  /** Plates handled if any might go inside, as far as it was found; null where the house lets any. */
+  anyOrder: number | null;
   /** The same sets stripped and loaded anew each time, the usual way: plates and kilograms handled, one side. */
   scratch: { plates: number; kg: number };
   handledKg: number;
@@ -110,7 +112,10 @@ export async function planRun(
   if (out) return failed("impossible", `${out} Take another bar.`);
   const mass = valueOf(bar, "mass");
   if (mass === null) return failed("impossible", `The mass of ${bar.tag} is unknown. Weigh it first.`);
-  const [atHand, { policies, rackMarginMm }] = [await platesAtHand(context), await matchingRules(context)];
+  const [atHand, { policies, rackMarginMm, loadToleranceKg }] = [
+    await platesAtHand(context),
+    await matchingRules(context),
+  ];
   const breaks = planBreaks(bar, {
     totalKg: Math.max(...wish.lifters.map(({ workKg }) => workKg), 0),
     station: wish.station,
@@ -152,26 +157,30 @@ export async function planRun(
   const kinds = [...atHand.values()]
     .filter(({ row }) => wish.only === null || row.massUnit === wish.only)
     .map((plate) => plateKindAtHand(plate, pairsAtHand(plate, "throughout")));
-  const sleeve = valueOf(bar, "sleeveLength");
+  const [sleeve, rated] = [valueOf(bar, "sleeveLength"), ratedTotalKg(bar)];
   const question: SessionQuestion = {
     barUnits: massUnitsFromKg(barKg),
     clampPairUnits: clampUnits,
     roomMm: sleeve === null ? null : Math.max(0, sleeve - (wish.clamps?.widthMm ?? 0)),
     changesSetupEmpty: wish.changesSetupEmpty ?? false,
-    plates: kinds.map(({ id, massUnits, pairs, thicknessMm }) => ({
-      id,
-      massUnits,
-      pairs,
+    plates: kinds.map(({ id, massUnits, pairs, thicknessMm, diameterMm }) => ({
+      ...{ id, massUnits, pairs, diameterMm },
       thicknessMm: thicknessMm ?? 0,
     })),
     sets,
     start: [],
     endsEmpty: true,
+    ...{ toleranceUnits: massUnitsFromKg(loadToleranceKg), isFloor: true, order: policies.stack },
+    ratedUnits: rated === null ? null : massUnitsFromKg(rated),
   };
   const isFree = wish.order === "fewest" && lifters.length > 1 && lifters.length <= MAX_LIFTERS;
   const limits = { ms: wish.planMs };
   const ordered = isFree ? await compute(context, "lifterOrder", { ...question, rounds }, limits) : null;
   const plan = ordered?.plan ?? (await compute(context, "sessionPlan", question, limits));
+  const anyOrder =
+    policies.stack === "any"
+      ? null
+      : await compute(context, "sessionPlan", inAnyOrder(question, plan), { ms: ANY_ORDER_MS });
   const plates = new Map([...atHand].map(([key, { row, massUnits }]) => [key, { ...row, massUnits }]));
   const kgOf = (stack: readonly string[]) =>
     stack.reduce((sum, key) => sum + kgFromMassUnits(plates.get(key)!.massUnits), 0);
@@ -211,12 +220,22 @@ export async function planRun(
         return pairs > 0 ? [{ key: plate.row.key, pairs, where: plate.held.map(({ where }) => where) }] : [];
       }),
       orderBound: ordered ? ordered.lowerBound : null,
+      anyOrder: anyOrder && Math.min(anyOrder.handled, plan.handled),
       scratch: scratchOf(question, kinds, kgOf),
       handledKg,
       plates,
       barKg: mass,
     },
   };
+}
+
+/** Time to look what any order would save. */
+const ANY_ORDER_MS = 700;
+
+/** The same session, in the order it is lifted, with any plate inside. */
+function inAnyOrder(question: SessionQuestion, plan: SessionPlan): SessionQuestion {
+  const byId = new Map(question.sets.map((set) => [set.id, set]));
+  return { ...question, order: "any", sets: plan.sets.map(({ id }) => byId.get(id)!) };
 }
 
 /** Every set stripped and loaded anew with fewest plates: what most do. */
@@ -235,11 +254,12 @@ function scratchOf(
         barUnits: question.barUnits,
         clampPairUnits: question.clampPairUnits,
         roomMm: question.roomMm,
-        ratedUnits: null,
+        ratedUnits: question.ratedUnits ?? null,
         plates: kinds,
         ending: "racked",
-        rounding: "at-or-below",
+        rounding: "nearest",
         toleranceUnits: 0,
+        floorUnits: question.toleranceUnits,
         onBar: null,
       });
       stack = single.ok ? single.perSide : [];

@@ -106,6 +106,7 @@ describe("bar, clamps and ending", () => {
         clamps={[{ key: "lever", name: "lever clamps", widthMm: 40, pairMassUnits: 0 }]}
         stations={[{ key: "rack-1", name: "Rack 1" }]}
         state={readLoadState(search)}
+        houseToleranceKg={0.25}
       />,
     );
     return userEvent.setup();

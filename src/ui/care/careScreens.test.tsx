@@ -213,13 +213,13 @@ describe("a round", () => {
         mayTick={mayTick}
       />,
     );
-  it("of twenty-seven bars' sleeves takes about twenty minutes, both sides (handbook §11)", () => {
+  it("of forty bars' sleeves takes half an hour, both sides (handbook §11: three quarters of a minute a bar)", () => {
     const { text } = screen(
-      Array.from({ length: 27 }, (_, i) => stop(`K${String(i + 1).padStart(2, "0")}`)),
+      Array.from({ length: 40 }, (_, i) => stop(`K${String(i + 1).padStart(2, "0")}`)),
       "sleeves",
     );
-    expect(text).toContain("27 bars to go, about 21 min; 0 done.");
-    expect(text).toContain("first side, 1 of 27");
+    expect(text).toContain("40 bars to go, about 30 min; 0 done.");
+    expect(text).toContain("first side, 1 of 40");
     expect(text).toContain("This side is done");
     expect(text).toContain("then K02, K03, K04, K05, K06, K07 …");
   });

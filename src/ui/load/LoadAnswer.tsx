@@ -13,13 +13,14 @@ interface Props {
 }
 
 /** The words a person would say, the error if any, and what to take off and put on from what is there now. */
-export function LoadAnswer({ plan: { plates, onBar, borrow, heldElsewhere }, answer, state }: Props) {
+export function LoadAnswer({ plan: { plates, onBar, borrow, heldElsewhere, away, question }, answer, state }: Props) {
   const { unit } = state;
   const system = unit === "kg" ? "metric" : "imperial";
   const words = stackWords(answer.perSide, plates);
   const achieved = kgFromMassUnits(answer.achievedUnits);
   const error = kgFromMassUnits(answer.errorUnits) / (unit === "kg" ? 1 : KG_PER_LB);
   const change = changeBetween(onBar, answer.perSide);
+  const isNear = Math.abs(answer.errorUnits) <= (question.floorUnits ?? 0);
   const isLoaded = onBar.length > 0 && change.off.length + change.on.length === 0;
   return (
     <div className="mt-5 grid gap-3" aria-live="polite">
@@ -32,12 +33,13 @@ export function LoadAnswer({ plan: { plates, onBar, borrow, heldElsewhere }, ans
           "The empty bar"
         )}
       </p>
-      <p className={answer.errorUnits === 0 ? "text-success" : "text-accent"} data-testid="achieved">
+      <p className={isNear ? "text-success" : "text-accent"} data-testid="achieved">
         {answer.errorUnits === 0
           ? `Exactly ${massText(achieved, system, 3)} ${unit}.`
-          : `${massText(achieved, system, 2)} ${unit}: ${signed(error, 2)} ${unit} from the target.`}
+          : `${massText(achieved, system, 2)} ${unit}: ${signed(error, 2)} ${unit} off target.`}
         {unit === "lb" && <span className="text-quiet"> {massText(achieved, "metric", 2)} kg</span>}
       </p>
+      {away.length > 0 && <p className="text-sm">{away.map(({ message }) => message).join(" ")}</p>}
       {answer.warnings.map(({ code, message }) => (
         <p key={code} className="text-accent border-accent border-l-4 pl-2 text-sm">
           {message}
@@ -50,7 +52,7 @@ export function LoadAnswer({ plan: { plates, onBar, borrow, heldElsewhere }, ans
             {borrow.from
               .map(
                 ({ key, pairs, where }) =>
-                  `${pairs === 1 ? "a pair" : `${pairs} pairs`} of ${plateLabel(plates.get(key)!)} from ${where.join(" or ")}`,
+                  `${pairs === 1 ? "a pair" : `${pairs} pairs`} of ${plateLabel(key, plates)} from ${where.join(" or ")}`,
               )
               .join(", ")}
           </strong>{" "}
@@ -61,17 +63,14 @@ export function LoadAnswer({ plan: { plates, onBar, borrow, heldElsewhere }, ans
       {!borrow && heldElsewhere.length > 0 && (
         <p className="text-quiet text-xs">
           Not counted, since they are on other bars now:{" "}
-          {heldElsewhere
-            .map(({ key, pairs, where }) => `${pairs} × ${plateLabel(plates.get(key)!)} (${where})`)
-            .join(", ")}
-          .
+          {heldElsewhere.map(({ key, pairs, where }) => `${pairs} × ${plateLabel(key, plates)} (${where})`).join(", ")}.
         </p>
       )}
       {onBar.length > 0 && (
         <p>
           On it now: {stackWords(onBar, plates)}.{" "}
           {isLoaded ? (
-            "That is it."
+            "Already loaded."
           ) : (
             <strong>
               {change.off.length > 0 && `Take off ${stackWords(change.off, plates)}. `}
@@ -87,7 +86,7 @@ export function LoadAnswer({ plan: { plates, onBar, borrow, heldElsewhere }, ans
             change={{ on: answer.perSide.join(",") }}
             className="btn btn-neutral min-h-12"
           >
-            It is loaded
+            Mark loaded
           </ChangeLink>
         )}
         {onBar.length > 0 && (

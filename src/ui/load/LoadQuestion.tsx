@@ -19,16 +19,22 @@ interface Props {
   clamps: readonly ClampChoice[];
   stations: readonly { key: string; name: string }[];
   state: LoadState;
+  /** How near is near enough by the gym's rule. */
+  houseToleranceKg: number;
 }
 
 /** Bar, clamps and ending as one line; how near and with which plates behind a button. */
-export function LoadQuestion({ bars, clamps, stations, state }: Props) {
+export function LoadQuestion({ bars, clamps, stations, state, houseToleranceKg }: Props) {
   return (
     <AskForm
       action="/load"
       label="Bar, clamps and ending"
       keepMass="target"
-      keep={{ target: loadParams(state).target, on: state.onBar.join(",") || undefined }}
+      keep={{
+        target: state.isTargetGiven ? loadParams(state).target : undefined,
+        on: state.onBar.join(",") || undefined,
+        stack: state.stack || undefined,
+      }}
       className="sheet order-2 flex flex-wrap items-baseline gap-x-5 gap-y-1 px-4 py-1.5 lg:order-none"
     >
       <AskChoice
@@ -78,18 +84,21 @@ export function LoadQuestion({ bars, clamps, stations, state }: Props) {
             word="take"
             value={state.rounding}
             options={[
+              ["nearest", "the nearest"],
               ["at-or-below", "at or below the target"],
-              ["nearest", "above or below it"],
             ]}
           />
           <AskChoice
             name="within"
             word="near enough"
-            value={String(state.withinKg)}
-            options={TOLERANCES_KG.map((kg) => [
-              String(kg),
-              kg === 0 ? "the nearest, whatever it takes" : `within ${kg} kg of the nearest, fewest plates`,
-            ])}
+            value={state.withinKg === null ? "" : String(state.withinKg)}
+            options={[
+              ["", `as the gym says, within ${trimmed(houseToleranceKg, 2)} kg`],
+              ...TOLERANCES_KG.map((kg): [string, string] => [
+                String(kg),
+                kg === 0 ? "closest possible" : `within ${kg} kg, fewest plates`,
+              ]),
+            ]}
           />
           <AskChoice
             name="only"

@@ -13,10 +13,11 @@ import { TippingNote } from "./TippingNote";
 import { DropPicture } from "./DropPicture";
 import { LoadedHalf, type HalfPlate } from "./LoadedHalf";
 import { DRAWN_DIAMETER_MM, DRAWN_THICKNESS_MM } from "./Sleeve";
+import { OwnStackForm, type OwnStack } from "./OwnStackForm";
 import { TargetKeys } from "./TargetKeys";
 import { LoadQuestion, type ClampChoice } from "./LoadQuestion";
 import { loadAddress, loadParams, type LoadState } from "./loadState";
-import { plateLabel, stackWords } from "./plateWords";
+import { plateMark, stackWords } from "./plateWords";
 
 interface Props {
   bars: readonly { tag: string; name: string }[];
@@ -31,12 +32,16 @@ interface Props {
   problem: string | null;
   /** What should be known of the bar and stops nobody. */
   warnings: readonly string[];
+  houseToleranceKg: number;
+  /** A stack of somebody's own choosing; null where none was typed. */
+  own: OwnStack | null;
 }
 
 const STEPS = { kg: [20, 5, 2.5, 1], lb: [45, 10, 5, 2.5] } as const;
 
 /** Target in, plates out: big enough for chalky fingers. */
-export function LoadSheet({ bars, bar, clamps, clamp, stations, state, plan, tipping, problem, warnings }: Props) {
+export function LoadSheet(props: Props) {
+  const { bars, bar, clamps, clamp, stations, state, plan, tipping, problem, warnings, own } = props;
   return (
     <div className="flex flex-col gap-3">
       <KnurlPatterns />
@@ -45,7 +50,13 @@ export function LoadSheet({ bars, bar, clamps, clamp, stations, state, plan, tip
         <LoadNav here="/load" />
         <BarFacts bar={bar} plan={plan} clampKg={clamp ? kgFromMassUnits(clamp.pairMassUnits) : 0} />
       </header>
-      <LoadQuestion bars={bars} clamps={clamps} stations={stations} state={state} />
+      <LoadQuestion
+        bars={bars}
+        clamps={clamps}
+        stations={stations}
+        state={state}
+        houseToleranceKg={props.houseToleranceKg}
+      />
       <div className="order-1 grid items-start gap-3 lg:order-none lg:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]">
         <section className="sheet p-4" aria-label="Target">
           <Target state={state} hasProblem={problem !== null} />
@@ -66,12 +77,14 @@ export function LoadSheet({ bars, bar, clamps, clamp, stations, state, plan, tip
               />
             </div>
           )}
+          {plan && <OwnStackForm state={state} own={own} plates={plan.plates} />}
         </section>
         <section className="sheet p-3" aria-label="The loaded bar">
           {plan && (
             <Loaded
               bar={bar}
               plan={plan}
+              perSide={own?.perSide ?? (plan.answer.ok ? plan.answer.perSide : [])}
               clamp={clamp}
               spacingMm={stations.find(({ key }) => key === state.at)?.spacingMm ?? null}
             />
@@ -86,7 +99,7 @@ export function LoadSheet({ bars, bar, clamps, clamp, stations, state, plan, tip
             </div>
           )}
           <p className="text-quiet mt-2 text-xs">
-            Right half, to scale{clamp ? ", with its clamp" : ""}. Load both sides evenly, clamps on, safeties set; a
+            {own?.perSide ? "Plates of your own. " : ""}Right half, to scale{clamp ? ", with its clamp" : ""}. Load both sides evenly, clamps on, safeties set; a
             spotter for heavy racked lifts. Never over the rating.
           </p>
         </section>
@@ -143,7 +156,7 @@ function halfPlates(perSide: readonly string[], plan: LoadPlan): HalfPlate[] {
   return perSide.map((key) => {
     const row = plan.plates.get(key)!;
     return {
-      label: plateLabel(row),
+      label: plateMark(row),
       massKg: kgFromMassUnits(row.massUnits),
       thicknessMm: row.thicknessMm ?? DRAWN_THICKNESS_MM,
       diameterMm: row.diameterMm ?? DRAWN_DIAMETER_MM,
@@ -155,15 +168,16 @@ function halfPlates(perSide: readonly string[], plan: LoadPlan): HalfPlate[] {
 function Loaded({
   bar,
   plan,
+  perSide,
   clamp,
   spacingMm,
 }: {
   bar: Bar;
   plan: LoadPlan;
+  perSide: readonly string[];
   clamp: ClampChoice | null;
   spacingMm: number | null;
 }) {
-  const perSide = plan.answer.ok ? plan.answer.perSide : [];
   const words = stackWords(perSide, plan.plates) || "no plates";
   return (
     <LoadedHalf
@@ -189,7 +203,7 @@ function BarFacts({ bar, plan, clampKg }: { bar: Bar; plan: LoadPlan | null; cla
           {plan.countedKg !== plan.barKg && (
             <strong>
               {" "}
-              counts as {trimmed(plan.countedKg, 0)} kg by the house’s rule, {signed(plan.barKg - plan.countedKg, 2)} kg
+              counted as {trimmed(plan.countedKg, 0)} kg by the gym’s rule, {signed(plan.barKg - plan.countedKg, 2)} kg
               off
             </strong>
           )}

@@ -9,7 +9,7 @@ import { PageHead } from "../kit/PageHead";
 import { PrintButton } from "../kit/PrintButton";
 import { LadderAsk, PlatesAsk } from "./LadderAsk";
 import { LoadNav } from "./LoadNav";
-import { plateLabel, stackWords } from "./plateWords";
+import { plateLabel, plateMark, stackWords } from "./plateWords";
 import { SessionPlay } from "./SessionPlay";
 import { MAX_LIFTERS, type SessionAsk } from "./sessionAsk";
 import { BeginRun, RunningNow, type RunningSession } from "./RunningNow";
@@ -146,9 +146,13 @@ function Run({ run, bar, ask, mayRun, search, beginAction }: Props & { run: Sess
           )}
         </p>
         <p className="text-sm">
-          Stripped and loaded anew each time it would be {scratch.plates} and {fixed(2 * scratch.kg, 0)} kg in all; this
-          spares <strong>{spared} plates a side</strong> and{" "}
+          Reloading from empty each time: {scratch.plates} plates a side. This saves{" "}
+          <strong>{spared} plates a side</strong> and{" "}
           <strong>{fixed(2 * (scratch.kg - handledKg), 0)} kg of lifting plates</strong>.
+          {run.anyOrder !== null &&
+            (run.anyOrder < plan.handled
+              ? ` Larger plates are inside, as the gym wants it; in any order it would be ${run.anyOrder}.`
+              : " Larger plates are inside, and no other order would save any.")}
           {order.length > 1 && ` Order: ${order.join(", ")}.`}
           {run.orderBound !== null &&
             (run.orderBound >= plan.handled + changes.setups + changes.cups
@@ -173,7 +177,7 @@ function Run({ run, bar, ask, mayRun, search, beginAction }: Props & { run: Sess
             {leftToOthers
               .map(
                 ({ key, pairs, where }) =>
-                  `${pairs} ${pairs === 1 ? "pair" : "pairs"} of ${plateLabel(plates.get(key)!)} (${where.join(", ")})`,
+                  `${pairs} ${pairs === 1 ? "pair" : "pairs"} of ${plateLabel(key, plates)} (${where.join(", ")})`,
               )
               .join("; ")}
             .
@@ -282,7 +286,8 @@ function facesOf({
       return [
         key,
         {
-          label: plateLabel(row),
+          label: plateLabel(key, plates),
+          mark: plateMark(row),
           colour: row.colour,
           thicknessMm: row.thicknessMm ?? DRAWN_THICKNESS_MM,
           diameterMm: row.diameterMm ?? DRAWN_DIAMETER_MM,

@@ -4,6 +4,8 @@ import { wordsOf } from "./plateWords";
 /** How a plate looks, by its short name. */
 export interface PlateFace {
   label: string;
+  /** The mark alone, for where there is little room: "25 kg". */
+  mark: string;
   colour: string | null;
   thicknessMm: number | null;
   diameterMm: number | null;
@@ -37,7 +39,7 @@ export function Sleeve({ stack, faces }: { stack: readonly string[]; faces: Plat
               minWidth: `${12 + (face?.thicknessMm ?? DRAWN_THICKNESS_MM) / 4}px`,
             }}
           >
-            {face?.label ?? key}
+            {face?.mark ?? key}
           </span>
         );
       })}

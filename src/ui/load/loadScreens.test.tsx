@@ -36,7 +36,13 @@ const answer = (more: Partial<Answer> = {}): Answer => ({
 const said = (more: Partial<Answer> = {}, plan: Partial<LoadPlan> = {}, search: Record<string, string> = {}) =>
   shown(
     <LoadAnswer
-      plan={{ plates: PLATES, onBar: [], borrow: null, heldElsewhere: [], ...plan } as LoadPlan}
+      plan={
+        {
+          ...{ plates: PLATES, onBar: [], borrow: null, heldElsewhere: [], away: [] },
+          question: { floorUnits: massUnitsFromKg(0.25) },
+          ...plan,
+        } as unknown as LoadPlan
+      }
       answer={answer(more)}
       state={readLoadState({ bar: "K20", target: "110kg", ...search })}
     />,
@@ -44,10 +50,10 @@ const said = (more: Partial<Answer> = {}, plan: Partial<LoadPlan> = {}, search: 
 
 describe("an answer to a wished load", () => {
   it("is the words a person would say, and whether it is exact", () => {
-    expect(said()).toContain("25, 20 each side Exactly 110 kg.");
+    expect(said()).toContain("25 kg, 20 kg each side Exactly 110 kg.");
     expect(said({ perSide: [], achievedUnits: massUnitsFromKg(20) })).toContain("The empty bar");
     expect(said({ achievedUnits: massUnitsFromKg(108), errorUnits: massUnitsFromKg(-2) })).toMatch(
-      /108 kg: [−-]2 kg from the target/,
+      /108 kg: [−-]2 kg off target/,
     );
   });
   it("in pounds says the error in pounds, and the kilograms beside", () => {
@@ -61,13 +67,13 @@ describe("an answer to a wished load", () => {
       { unit: "lb", target: "230lb" },
     );
     expect(text).toContain("2 × 45 lb each side");
-    expect(text).toMatch(/225 lb: [−-]5 lb from the target\. 102\.06 kg/);
+    expect(text).toMatch(/225 lb: [−-]5 lb off target\. 102\.06 kg/);
   });
   it("says what to take off and put on from what is there, outside first", () => {
-    expect(said({}, { onBar: ["r25", "c05"] })).toContain("On it now: 25, 0.5. Take off 0.5. Put on 20.");
+    expect(said({}, { onBar: ["r25", "c05"] })).toContain("On it now: 25 kg, 0.5 kg. Take off 0.5 kg. Put on 20 kg.");
     const loaded = said({}, { onBar: ["r25", "r20"] });
-    expect(loaded).toContain("On it now: 25, 20. That is it.");
-    expect(loaded).not.toContain("It is loaded");
+    expect(loaded).toContain("On it now: 25 kg, 20 kg. Already loaded.");
+    expect(loaded).not.toContain("Mark loaded");
     expect(loaded).toContain("The bar is empty");
   });
   it("says from whom to borrow and what that would make, else which plates are held elsewhere", () => {
@@ -76,7 +82,7 @@ describe("an answer to a wished load", () => {
       errorUnits: 0,
       from: [{ key: "r20", pairs: 2, where: ["Rack 1", "Platform"] }],
     };
-    expect(said({}, { borrow })).toContain("Borrow 2 pairs of 20 from Rack 1 or Platform and it is exactly 110 kg.");
+    expect(said({}, { borrow })).toContain("Borrow 2 pairs of 20 kg from Rack 1 or Platform and it is exactly 110 kg.");
     const held = [{ key: "i45", pairs: 1, where: "Rack 2" }];
     expect(said({}, { heldElsewhere: held })).toContain(
       "Not counted, since they are on other bars now: 1 × 45 lb (Rack 2).",

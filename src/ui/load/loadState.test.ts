@@ -1,18 +1,27 @@
 import { describe, expect, it } from "vitest";
-import { loadAddress, readLoadState } from "./loadState";
+import { KG_PER_LB } from "@/core/units/constants";
+import { loadAddress, readLoadState, startTarget } from "./loadState";
 
 describe("the Load screen's address", () => {
-  it("starts with 100 kg or 225 lb, racked, half a kilogram near enough", () => {
+  it("starts with 100 kg or 225 lb, racked, as near as the gym wants", () => {
     expect(readLoadState({})).toMatchObject({
       target: "100",
       targetKg: 100,
       unit: "kg",
       ending: "racked",
-      withinKg: 0.5,
+      withinKg: null,
+      rounding: "nearest",
       only: null,
       onBar: [],
     });
     expect(readLoadState({ unit: "lb" }).target).toBe("225");
+  });
+  it("opens with a usual load that the bar may carry and that is more than the bar", () => {
+    expect(startTarget("kg", null, 20)).toBe("100");
+    expect(startTarget("kg", 90, 20)).toBe("80");
+    expect(startTarget("kg", 34, 20.5)).toBe("30");
+    expect(startTarget("kg", 22, 20.5)).toBe("20.5");
+    expect(startTarget("lb", 100 * KG_PER_LB, 20)).toBe("95");
   });
   it("keeps what was typed when it is no load", () => {
     for (const target of ["heavy", "0", "-5", "2001", ""])

@@ -23,7 +23,14 @@ const PLATES = Object.fromEntries(
     ["c5", 5],
   ].map(([key, kg]) => [
     key as string,
-    { label: String(kg), colour: null, thicknessMm: 20, diameterMm: 300, massUnits: massUnitsFromKg(kg as number) },
+    {
+      label: String(kg),
+      mark: String(kg),
+      colour: null,
+      thicknessMm: 20,
+      diameterMm: 300,
+      massUnits: massUnitsFromKg(kg as number),
+    },
   ]),
 );
 

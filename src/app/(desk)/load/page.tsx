@@ -1,32 +1,37 @@
 import type { Metadata } from "next";
-import { isUsable } from "@/core/bars/bar";
+import { isUsable, ratedTotalKg, valueOf } from "@/core/bars/bar";
 import { planWarnings } from "@/core/bars/fitness";
+import { kgFromMassUnits } from "@/core/units/exactMass";
 import { fitAt, isRefused, rackFitText } from "@/core/bars/rackSpan";
 import { barsOnTheWall } from "@/server/bars";
 import { listClamps, listStations } from "@/server/equipment";
-import { planLoad, tippingAt } from "@/server/loading";
+import { ownStack, planLoad, tippingAt } from "@/server/loading";
 import { requestContext } from "@/server/access";
 import { openFindings } from "@/server/care/findings";
 import { matchingRules } from "@/server/rules";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 import { LoadSheet } from "@/ui/load/LoadSheet";
-import { readLoadState } from "@/ui/load/loadState";
+import { readUnit } from "@/ui/kit/massInput";
+import { readLoadState, startTarget } from "@/ui/load/loadState";
 
 export const metadata: Metadata = { title: "Load" };
 
 export default async function LoadPage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
-  const asked = readLoadState(await readSearch(searchParams));
+  const search = await readSearch(searchParams);
   const [wall, clamps, { items: stations }] = await Promise.all([
     barsOnTheWall(context),
     listClamps(context),
     listStations(context),
   ]);
-  const named = wall.find(({ bar }) => bar.tag === asked.bar);
+  const named = wall.find(({ bar }) => bar.tag === search.bar);
   const item = named ?? wall.find(({ bar }) => bar.family === "all-round" && bar.state === "in-service") ?? wall[0];
   if (!item) return <p className="sheet p-6">There is no bar yet to load.</p>;
 
-  const clamp = asked.clamps === "none" ? null : (clamps.find(({ key }) => key === asked.clamps) ?? clamps[0] ?? null);
+  const clamp =
+    search.clamps === "none" ? null : (clamps.find(({ key }) => key === search.clamps) ?? clamps[0] ?? null);
+  const emptyKg = (valueOf(item.bar, "mass") ?? 0) + (clamp ? kgFromMassUnits(clamp.pairMassUnits) : 0);
+  const asked = readLoadState(search, startTarget(readUnit(search.unit), ratedTotalKg(item.bar), emptyKg));
   const { targetKg, ending, rounding, only, onBar } = asked;
   const result =
     targetKg === null
@@ -43,7 +48,8 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
   const plan = result?.ok ? result.plan : null;
   const racks = stations.filter(({ supportSpacingMm }) => supportSpacingMm !== null);
   const station = racks.find(({ key }) => key === asked.at) ?? null;
-  const { rackMarginMm } = await matchingRules(context);
+  const { rackMarginMm, loadToleranceKg } = await matchingRules(context);
+  const own = plan && asked.stack.trim() !== "" ? ownStack(asked.stack, plan) : null;
   const rackText =
     station && isRefused(fitAt(item.bar, station, rackMarginMm))
       ? rackFitText(item.bar, station, stations, rackMarginMm)
@@ -70,6 +76,13 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
       stations={racks.map(({ key, name, supportSpacingMm }) => ({ key, name, spacingMm: supportSpacingMm }))}
       plan={plan}
       warnings={warnings}
+      houseToleranceKg={loadToleranceKg}
+      own={
+        own && {
+          ...own,
+          tipping: own.perSide && !rackText ? tippingAt(item.bar, station, plan!.plates, own.perSide, clamp) : null,
+        }
+      }
       tipping={
         plan?.answer.ok && !rackText ? tippingAt(item.bar, station, plan.plates, plan.answer.perSide, clamp) : null
       }

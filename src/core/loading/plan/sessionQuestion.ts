@@ -46,6 +46,13 @@ export interface SessionQuestion {
   endsEmpty: boolean;
   /** Loads so far from the nearest at or below a target count as equal, also above the target; 0 when absent. */
   toleranceUnits?: MassUnits;
+  /**
+   * Whether the tolerance counts from the target, as on the floor (handbook §10): every load within it of the target,
+   * either way, is as good; where there is none, the nearest, above or below. Else it counts from the nearest below.
+   */
+  isFloor?: boolean;
+  /** The most the bar may carry in total, for loads above their target; unknown when absent or null. */
+  ratedUnits?: MassUnits | null;
   /** "any" when absent. */
   order?: StackOrder;
 }

@@ -15,8 +15,15 @@ export function sideWaysOf(
   isOver: () => boolean = () => false,
   isLate: () => boolean = () => false,
 ): SideWays[] {
-  const { sets, plates, roomMm, barUnits, clampPairUnits } = question;
+  const { sets, plates, roomMm, barUnits, clampPairUnits, isFloor = false } = question;
   const slackUnits = Math.floor((question.toleranceUnits ?? 0) / 2);
+  const ownUnits = barUnits + clampPairUnits;
+  // What no side may be over: a load above its target stays within the rating.
+  const ratedUnits =
+    question.ratedUnits === undefined || question.ratedUnits === null
+      ? Infinity
+      : Math.floor((question.ratedUnits - ownUnits) / 2);
+  const heaviest = isFloor ? Math.max(0, ...plates.map(({ massUnits }) => massUnits)) : 0;
   const limits = sets.map(({ targetUnits }) => Math.max(0, Math.floor((targetUnits - barUnits - clampPairUnits) / 2)));
   const most = Math.max(0, ...limits);
   const finders = new Map<string, SideFinder>();
@@ -40,8 +47,10 @@ export function sideWaysOf(
         return answer;
       }
       let finder = finders.get(key);
-      if (!finder) finders.set(key, (finder = new SideFinder(plates, pairs, roomMm, most, slackUnits)));
-      answer = finder.atOrBelow(limits[i]!);
+      if (!finder) finders.set(key, (finder = new SideFinder(plates, pairs, roomMm, most + heaviest, slackUnits)));
+      answer = isFloor
+        ? finder.near(limits[i]!, limits[i]! === 0 ? 0 : Math.max(limits[i]!, ratedUnits))
+        : finder.atOrBelow(limits[i]!);
       // Where not every choice could be listed, the single load says what can be reached; it may take its time.
       if (answer.isCut) answer = withSingleLoad(answer, finder, question, pairs, limits[i]!);
       known.set(asked, answer);
@@ -71,16 +80,17 @@ const nothing = (kinds: number): SideWays => ({ massUnits: 0, ways: [new Uint8Ar
 function withSingleLoad(
   answer: SideWays,
   finder: SideFinder | null,
-  { plates, roomMm }: SessionQuestion,
+  { plates, roomMm, isFloor = false, toleranceUnits = 0, ratedUnits, barUnits, clampPairUnits }: SessionQuestion,
   pairs: readonly number[],
   limitUnits: number,
 ): SideWays {
+  const most = ratedUnits === undefined || ratedUnits === null ? null : ratedUnits - barUnits - clampPairUnits;
   const single = load({
     targetUnits: 2 * limitUnits,
     barUnits: 0,
     clampPairUnits: 0,
     roomMm,
-    ratedUnits: null,
+    ratedUnits: most === null ? null : Math.max(2 * limitUnits, most),
     plates: plates.map(({ id, massUnits, thicknessMm }, k) => ({
       id,
       massUnits,
@@ -92,15 +102,22 @@ function withSingleLoad(
     ending: "racked",
     rounding: "at-or-below",
     toleranceUnits: 0,
+    ...(isFloor ? { floorUnits: toleranceUnits } : {}),
     onBar: null,
   });
-  if (!single.ok || single.achievedUnits < 2 * answer.massUnits) return answer;
+  if (!single.ok) return answer;
+  const offOf = (units: number) => Math.abs(units - 2 * limitUnits);
+  const isWithin = isFloor && offOf(single.achievedUnits) <= toleranceUnits;
+  const massUnits = isWithin ? limitUnits : single.achievedUnits / 2;
+  // What was listed is kept where it is nearer than the single load.
+  if (isFloor ? finder && offOf(2 * answer.massUnits) < offOf(2 * massUnits) : massUnits < answer.massUnits)
+    return answer;
   const counts = new Uint8Array(plates.length);
   const place = new Map(plates.map(({ id }, k) => [id, k]));
   for (const id of single.perSide) counts[place.get(id)!]! += 1;
-  const massUnits = single.achievedUnits / 2;
   if (!finder) return { massUnits, ways: [counts], isCut: true };
-  const { ways } = massUnits === answer.massUnits ? answer : finder.around(massUnits);
+  const { ways } =
+    massUnits === answer.massUnits ? answer : isFloor ? finder.between(massUnits, massUnits) : finder.around(massUnits);
   const others = ways.filter((way) => way.some((n, k) => n !== counts[k]));
   return { massUnits, ways: [counts, ...others], isCut: true };
 }

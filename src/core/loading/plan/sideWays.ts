@@ -93,14 +93,78 @@ export class SideFinder {
   }
 
   /**
+   * Every choice within the slack of a wish, either way; where there is none, those of the nearest mass, above or below.
+   *
+   * @param aimUnits the wish for one side.
+   * @param mostUnits never more than this; at least the wish.
+   * @returns the wish as its mass where something is within the slack of it, else the nearest
+   */
+  near(aimUnits: MassUnits, mostUnits: MassUnits): SideWays {
+    const known = this.known.get(aimUnits);
+    if (known) return known;
+    const within = this.between(aimUnits - this.slackUnits, Math.min(aimUnits + this.slackUnits, mostUnits));
+    let answer: SideWays = { massUnits: aimUnits, ...within };
+    if (within.ways.length === 0) {
+      const below = this.nearestBelow(aimUnits);
+      const above = this.nearestAbove(aimUnits, Math.min(mostUnits, aimUnits + (aimUnits - below) - 1));
+      const nearest = above ?? below;
+      answer = { massUnits: nearest, ...this.between(nearest, nearest) };
+    }
+    this.known.set(aimUnits, answer);
+    return answer;
+  }
+
+  /** The greatest mass at or below one that fits the sleeve; the empty sleeve always does. */
+  private nearestBelow(limitUnits: MassUnits): MassUnits {
+    return this.extreme((a) => {
+      for (let i = lastAtMost(this.right, limitUnits - a.mass); i >= 0; i -= 1)
+        if (this.fits(a, this.right[i]!)) return i;
+      return -1;
+    }, Math.max)!;
+  }
+
+  /** The least mass above one and not above another; null where none is. */
+  private nearestAbove(overUnits: MassUnits, mostUnits: MassUnits): MassUnits | null {
+    return this.extreme((a) => {
+      const from = lastAtMost(this.right, overUnits - a.mass) + 1;
+      for (let i = from; i < this.right.length && a.mass + this.right[i]!.mass <= mostUnits; i += 1)
+        if (this.fits(a, this.right[i]!)) return i;
+      return -1;
+    }, Math.min);
+  }
+
+  private extreme(partnerOf: (a: Part) => number, better: (a: number, b: number) => number): number | null {
+    let best: number | null = null;
+    for (const a of this.left) {
+      const i = partnerOf(a);
+      if (i < 0) continue;
+      const mass = a.mass + this.right[i]!.mass;
+      best = best === null ? mass : better(best, mass);
+    }
+    return best;
+  }
+
+  private fits(a: Part, b: Part): boolean {
+    return a.thickness + b.thickness <= (this.roomMm ?? Infinity) + 1e-9;
+  }
+
+  /**
    * Every choice that is as near as the nearest.
    *
    * @param nearestUnits mass of one side.
    * @returns choices, fewest plates first, and whether there are more
    */
   around(nearestUnits: MassUnits, isKnownCut = this.isCut): Pick<SideWays, "ways" | "isCut"> {
+    return this.between(nearestUnits - this.slackUnits, nearestUnits + this.slackUnits, isKnownCut);
+  }
+
+  /**
+   * Every choice between two masses, inclusive.
+   *
+   * @returns choices, fewest plates first, and whether there are more
+   */
+  between(from: MassUnits, to: MassUnits, isKnownCut = this.isCut): Pick<SideWays, "ways" | "isCut"> {
     const room = (this.roomMm ?? Infinity) + 1e-9;
-    const [from, to] = [nearestUnits - this.slackUnits, nearestUnits + this.slackUnits];
     const [maxFound, maxWays] =
       this.listed > MAX_WAYS_IN_ALL ? [MAX_FOUND, SHORT_LIST] : [isKnownCut ? FOUND_AFTER_CUT : MAX_FOUND, MAX_WAYS];
     const found: { plates: number; a: Part; b: Part }[] = [];

@@ -21,7 +21,9 @@ export interface RunSet {
  * order in which they are lifted: what is done or left out first, what comes after.
  */
 export interface RunState {
-  bar: Pick<SessionQuestion, "barUnits" | "clampPairUnits" | "roomMm" | "changesSetupEmpty">;
+  bar: Pick<SessionQuestion, "barUnits" | "clampPairUnits" | "roomMm" | "changesSetupEmpty"> &
+    // Sheets that were begun by an earlier version do not say how near is right, nor which plates go inside.
+    Partial<Pick<SessionQuestion, "toleranceUnits" | "isFloor" | "ratedUnits" | "order">>;
   plates: readonly PlanPlate[];
   /** On each side before the first set, inside first. */
   start: readonly string[];
@@ -41,9 +43,12 @@ export function startRun(
   sets: readonly Pick<RunSet, "id" | "lifter" | "isWork" | "setup" | "jCupHole">[],
 ): RunState {
   const { barUnits, clampPairUnits, roomMm, changesSetupEmpty, plates, start } = question;
+  const { toleranceUnits, isFloor, ratedUnits, order } = question;
   return {
-    bar: { barUnits, clampPairUnits, roomMm, changesSetupEmpty },
-    plates: plates.map(({ id, massUnits, pairs, thicknessMm }) => ({ id, massUnits, pairs, thicknessMm })),
+    bar: { barUnits, clampPairUnits, roomMm, changesSetupEmpty, toleranceUnits, isFloor, ratedUnits, order },
+    plates: plates.map(({ id, massUnits, pairs, thicknessMm, diameterMm = null }) => ({
+      ...{ id, massUnits, pairs, thicknessMm, diameterMm },
+    })),
     start,
     sets: sets.map((set, i) => {
       const { achievedUnits, errorUnits, perSide } = plan.sets[i]!;

@@ -9,7 +9,9 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint<unknown, LoadReq
     const problems = loadProblems(body);
     if (problems.length > 0)
       return refuse("bad-request", "The plates on the bar and the plates do not agree.", problems);
-    const result = answerLoad(await compute(context, "load", loadQuestion(body), { atOnce: AT_ONCE_OF_INTERFACE }));
+    const result = answerLoad(
+      await compute(context, "loadAndWhy", loadQuestion(body), { atOnce: AT_ONCE_OF_INTERFACE }),
+    );
     return result.ok ? { body: result.body } : refuse("impossible", result.message);
   },
 );

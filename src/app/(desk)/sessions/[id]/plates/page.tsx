@@ -7,7 +7,7 @@ import { PoolSheet } from "@/ui/classes/PoolSheet";
 import Link from "@/ui/kit/Link";
 import { PageHead } from "@/ui/kit/PageHead";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
-import { plateLabel } from "@/ui/load/plateWords";
+import { plateLabel, plateMark } from "@/ui/load/plateWords";
 import { readSessionAsk } from "@/ui/load/sessionAsk";
 
 export const metadata: Metadata = { title: "Plates for all stations" };
@@ -37,6 +37,7 @@ export default async function ClassPlatesPage({
     );
   const { row, question, stations, lifterOf, problems } = result;
   const plates = await platesAtHand(context);
+  const rows = new Map([...plates].map(([key, { row: plate }]) => [key, plate]));
   return (
     <>
       <PageHead
@@ -58,7 +59,8 @@ export default async function ClassPlatesPage({
           [...plates].map(([key, { row: plate }]) => [
             key,
             {
-              label: plateLabel(plate),
+              label: plateLabel(key, rows),
+              mark: plateMark(plate),
               colour: plate.colour,
               thicknessMm: plate.thicknessMm,
               diameterMm: plate.diameterMm,

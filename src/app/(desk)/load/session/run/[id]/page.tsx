@@ -4,7 +4,7 @@ import { barById } from "@/server/bars";
 import { listClamps, listStations } from "@/server/equipment";
 import { clampFacts, platesAtHand, rackFacts, runOf } from "@/server/loading";
 import { requestContext } from "@/server/access";
-import { plateLabel } from "@/ui/load/plateWords";
+import { plateLabel, plateMark } from "@/ui/load/plateWords";
 import { RunScreen } from "@/ui/load/RunScreen";
 import { endAction } from "../../actions";
 
@@ -30,6 +30,7 @@ export default async function RunPage({ params }: { params: Promise<{ id: string
   ]);
   const station = stations.find(({ key }) => key === row.stationKey) ?? null;
   const clamp = clamps.find(({ key }) => key === row.clampKey) ?? null;
+  const rows = new Map([...plates].map(([key, { row: plate }]) => [key, plate]));
   return (
     <RunScreen
       key={id}
@@ -42,7 +43,8 @@ export default async function RunPage({ params }: { params: Promise<{ id: string
         [...plates].map(([key, { row: plate, massUnits }]) => [
           key,
           {
-            label: plateLabel(plate),
+            label: plateLabel(key, rows),
+            mark: plateMark(plate),
             massUnits,
             thicknessMm: plate.thicknessMm,
             diameterMm: plate.diameterMm,
