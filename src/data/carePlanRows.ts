@@ -23,11 +23,15 @@ export function careFrequencyOf(task: CareTaskRow) {
 
 /** A task as the need meter takes it: the hall's figures, else the usual of its key. */
 export function meterTaskOf(task: CareTaskRow): MeterTask {
-  const usual = METER_TASKS[task.key as CareTaskKey] ?? { baseDays: task.temperateDays, climateShare: 0.5 };
+  const usual: Omit<MeterTask, "dependsOnFinish"> = METER_TASKS[task.key as CareTaskKey] ?? {
+    baseDays: task.temperateDays,
+    climateShare: 0.5,
+  };
   return {
     baseDays: task.meterDays ?? usual.baseDays,
     climateShare: task.climateShare ?? usual.climateShare,
     dependsOnFinish: task.dependsOnFinish,
+    ...(usual.useShare === undefined ? {} : { useShare: usual.useShare }),
   };
 }
 

@@ -1,6 +1,6 @@
 import { addDays, daysBetween, type HallDay } from "../units/hallDay";
 import { FINISH_FACTOR, type CareBar, type CareTask } from "./careTasks";
-import { CLIMATE_WORDS, type ClimateClass } from "./climateClass";
+import { CLIMATE_WORDS, daysIn, type ClimateClass } from "./climateClass";
 import type { ClimateClock } from "./climateClock";
 import type { BarFactors, CareRule } from "./needMeter";
 import type { CareDue } from "./nextDue";
@@ -40,7 +40,7 @@ export type CareFrequency = Pick<CareTask, "baseDays" | "dependsOnFinish">;
 export function careIntervalDays(task: CareFrequency, bar: CareBar, house: CareHouse): number {
   const { baseDays, dependsOnFinish } = task;
   const finish = dependsOnFinish ? FINISH_FACTOR[bar.finish ?? "bare"] : 1;
-  return Math.round(baseDays[house.climate] * finish * (isBusiest(bar, house) ? BUSIEST_FACTOR : 1));
+  return Math.round(daysIn(baseDays, house.climate) * finish * (isBusiest(bar, house) ? BUSIEST_FACTOR : 1));
 }
 
 const isBusiest = ({ family }: CareBar, { isAllRoundBusiest }: CareHouse) =>

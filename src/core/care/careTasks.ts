@@ -1,6 +1,6 @@
 import type { Finish, SleeveRotation } from "../bars/bar";
 import { FAMILIES, type FamilyKey } from "../bars/families";
-import type { ClimateClass } from "./climateClass";
+import type { DaysByClimate } from "./climateClass";
 
 /** Keys of the tasks every hall starts with. They never change. */
 export const CARE_TASK_KEYS = ["shaft", "sleeves", "sleeve-check", "straightness", "joints"] as const;
@@ -17,7 +17,7 @@ export interface CareTask {
   /** One person, one bar. */
   minutes: number;
   /** Days between two times, by the air of the hall. */
-  baseDays: Record<ClimateClass, number>;
+  baseDays: DaysByClimate;
   /** Whether the finish of the shaft stretches the interval. */
   dependsOnFinish: boolean;
 }

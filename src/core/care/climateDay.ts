@@ -59,6 +59,18 @@ function lagged(steel: number, from: number, to: number, hours: number, lagHours
   return to - slope * lagHours + (steel - from + slope * lagHours) * decay;
 }
 
+/** Salt on steel draws water from this humidity on: sodium chloride deliquesces near 75 % (published). */
+const SALT_WET_PCT = 75;
+/** From so much chloride on, steel is called salted; ours. mg/m²·day. */
+const SALTED = 60;
+
+/**
+ * From which humidity on steel is wet there: 80 % as in ISO 9223, 75 % where salt lies on it (handbook §11).
+ *
+ * @returns % of relative humidity
+ */
+export const wetFromPct = (chloride: number): number => (chloride >= SALTED ? SALT_WET_PCT : 80);
+
 /** A day of a place's air, for meters and charts. */
 export interface ClimateDay {
   readings: number;
@@ -66,7 +78,7 @@ export interface ClimateDay {
   meanHumidityPct: number;
   /** ISO 9223 rate of the day's mean air, µm/year. Indoors it ranks days; it does not predict microns. */
   rateUmPerYear: number;
-  /** Time of wetness as in ISO 9223: hours over 80 % humidity and above 0 °C. */
+  /** Time of wetness as in ISO 9223: hours over 80 % humidity and above 0 °C; over 75 % where salt lies on the steel. */
   wetHours: number;
   /** Hours with the steel below the dew point. */
   dewHours: number;
@@ -84,13 +96,14 @@ export function climateDay(readings: readonly SteelReading[], { so2, chloride }:
   if (readings.length === 0) throw new RangeError("a day without readings has no climate");
   let [hours, warmth, humidity, wet, dew] = [0, 0, 0, 0, 0];
   let least: number | null = null;
+  const wetFrom = wetFromPct(chloride);
   readings.forEach((reading, i) => {
     const next = readings[i + 1];
     const span = next ? Math.min(LONGEST_STEP_HOURS, (next.at - reading.at) / 3_600_000) : 1;
     hours += span;
     warmth += span * reading.temperatureC;
     humidity += span * reading.relativeHumidityPct;
-    if (reading.relativeHumidityPct > 80 && reading.temperatureC > 0) wet += span;
+    if (reading.relativeHumidityPct > wetFrom && reading.temperatureC > 0) wet += span;
     if (reading.isWet) dew += span;
     if (reading.dewPointC !== null) {
       const gap = reading.steelC - reading.dewPointC;

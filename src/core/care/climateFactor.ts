@@ -1,10 +1,11 @@
-import type { ClimateClass } from "./climateClass";
+import { CLIMATE_CLASSES, type ClimateClass } from "./climateClass";
 import { corrosionRate, type Air } from "./corrosion";
 
 /** Air at which common practice says how often; the figures are ours (handbook §11). */
 export const ANCHOR_AIR: Record<ClimateClass, Air> = {
   dry: { temperatureC: 22, relativeHumidityPct: 35, so2Deposition: 1, chlorideDeposition: 1 },
   temperate: { temperatureC: 15, relativeHumidityPct: 65, so2Deposition: 5, chlorideDeposition: 5 },
+  humid: { temperatureC: 22, relativeHumidityPct: 78, so2Deposition: 5, chlorideDeposition: 15 },
   "salt-humid": { temperatureC: 26, relativeHumidityPct: 82, so2Deposition: 5, chlorideDeposition: 200 },
 };
 
@@ -30,3 +31,14 @@ export function climateFactor(rateUmPerYear: number): number {
  * @returns a factor from 0.5 to 4
  */
 export const classFactor = (climate: ClimateClass): number => climateFactor(corrosionRate(ANCHOR_AIR[climate]));
+
+/**
+ * The class whose air makes bars rust most nearly as fast.
+ *
+ * @returns a class
+ */
+export function nearestClass(air: Air): ClimateClass {
+  const factor = climateFactor(corrosionRate(air));
+  const off = (one: ClimateClass) => Math.abs(Math.log(classFactor(one) / factor));
+  return CLIMATE_CLASSES.reduce((best, one) => (off(one) < off(best) ? one : best));
+}

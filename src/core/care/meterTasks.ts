@@ -8,8 +8,8 @@ import type { MeterTask } from "./needMeter";
  */
 export const METER_TASKS: Record<CareTaskKey, MeterTask> = {
   shaft: { baseDays: 18, dependsOnFinish: true, climateShare: 1 },
-  sleeves: { baseDays: 45, dependsOnFinish: false, climateShare: 0.5 },
-  "sleeve-check": { baseDays: 90, dependsOnFinish: false, climateShare: 0.5 },
+  sleeves: { baseDays: 45, dependsOnFinish: false, climateShare: 0.5, useShare: 0.5 },
+  "sleeve-check": { baseDays: 90, dependsOnFinish: false, climateShare: 0.5, useShare: 0.5 },
   straightness: { baseDays: 180, dependsOnFinish: false, climateShare: 0 },
   joints: { baseDays: 90, dependsOnFinish: false, climateShare: 0.5 },
 };

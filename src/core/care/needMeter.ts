@@ -15,11 +15,13 @@ export interface MeterTask {
   dependsOnFinish: boolean;
   /** How much of the air's influence reaches it, 0 to 1: all of it a bare shaft, half of it what is inside a sleeve. */
   climateShare: number;
+  /** How much of the use reaches it: 1, or half for sleeves (handbook §11). */
+  useShare?: number;
 }
 
 /** What hastens or slows need on one bar; 1 is as usual. */
 export interface BarFactors {
-  /** Recorded and planned use against the hall's mean; or what somebody set. */
+  /** Recorded and planned use against the hall's usual bar; or what somebody set. */
   use: number;
   isUseSet: boolean;
   /** Chalk left in the knurl draws water. */
@@ -59,22 +61,26 @@ export function needOf(
 ): Need {
   const finish = task.dependsOnFinish ? 1 / (factors.finish ?? FINISH_FACTOR[bar.finish ?? "bare"]) : 1;
   const chalk = task.dependsOnFinish ? factors.chalk : 1;
-  const still = finish * factors.use * chalk;
+  const use = 1 + (factors.use - 1) * (task.useShare ?? 1);
+  const still = finish * use * chalk;
   const climate = clock.factorOn(today) ** task.climateShare;
   const perDay = (climate * still) / task.baseDays;
   const everyDays = Math.max(1, Math.round(1 / perDay));
   const parts = [
     { label: "air", value: climate },
     { label: task.dependsOnFinish ? `${bar.finish?.replace("-", " ") ?? "unknown"} finish` : "finish", value: finish },
-    { label: "use", value: factors.use },
+    { label: "use", value: use },
     { label: "chalk left on", value: chalk },
   ];
   const why = parts
     .filter(({ value }) => Math.abs(value - 1) >= 0.005)
     .map(({ label, value }) => `${label} × ${trimmed(value, 2)}`);
   const every = `every ${everyDays} ${everyDays === 1 ? "day" : "days"}`;
+  const isUsual = everyDays === Math.round(task.baseDays);
   const reason =
-    why.length > 0 ? `${why.join(", ")}: now ${every} instead of ${trimmed(task.baseDays, 0)}` : `as usual: ${every}`;
+    why.length > 0
+      ? `${why.join(", ")}: ${every}${isUsual ? "" : ` instead of ${trimmed(task.baseDays, 0)}`}`
+      : `as usual: ${every}`;
   if (lastDoneOn === null)
     return {
       need: 1,
@@ -105,18 +111,33 @@ export function onCondition(askedOn: HallDay | null, because: string | null): Ca
     : { dueOn: NEVER, intervalDays: 0, reason: "on condition only: when a finding or a spot check asks for it" };
 }
 
+/** So many average weeks count as seen before anything was recorded: a quiet month says little (handbook §11). */
+const USUAL_WEEKS = 4;
+const USE_LIMITS = [0.7, 1.4] as const;
+
 /**
- * Use against the hall's mean, tamed by a root: four times the use does not mean four times the care. Ours.
+ * Use against the hall's usual bar (handbook §11): f = (uses + 4m)/((weeks + 4)·m), clamped to 0.7–1.4.
  *
- * @returns a factor around 1
+ * @param usualUse the hall's usual uses a bar and week, as `usualUseOf` says.
+ * @returns a factor around 1; 1 where nothing is used
  */
-export function factorOfUse(uses: number, meanUses: number, total: number): number {
-  if (total < MIN_USES || meanUses <= 0) return 1;
-  return Math.min(1.6, Math.max(0.7, Math.sqrt(uses / meanUses)));
+export function factorOfUse(uses: number, weeks: number, usualUse: number): number {
+  if (!(usualUse > 0)) return 1;
+  const [least, most] = USE_LIMITS;
+  return Math.min(most, Math.max(least, (uses + USUAL_WEEKS * usualUse) / ((weeks + USUAL_WEEKS) * usualUse)));
 }
 
-/** Fewer recorded uses in the whole hall say nothing about single bars. */
-const MIN_USES = 20;
+/**
+ * The median of uses a bar and week. Where most bars hang unused it would be nothing: then the mean (ours).
+ *
+ * @returns uses a week, 0 or more
+ */
+export function usualUseOf(uses: readonly number[], weeks: number): number {
+  if (uses.length === 0) return 0;
+  const sorted = [...uses].sort((a, b) => a - b);
+  const median = (sorted[(sorted.length - 1) >> 1]! + sorted[sorted.length >> 1]!) / 2;
+  return (median || sorted.reduce((sum, one) => sum + one, 0) / sorted.length) / weeks;
+}
 
 /**
  * How need will stand day by day from today on; for a forecast to look at.

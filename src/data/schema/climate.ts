@@ -1,5 +1,6 @@
 import { sql } from "drizzle-orm";
 import {
+  boolean,
   check,
   date,
   doublePrecision,
@@ -52,6 +53,8 @@ export const climateReadings = pgTable(
     at: timestamp({ withTimezone: true }).notNull(),
     temperatureC: doublePrecision().notNull(),
     humidityPct: doublePrecision().notNull(),
+    /** Whether somebody uploaded it; the others a simulated sensor read. */
+    isUploaded: boolean().notNull().default(false),
   },
   (t) => [
     primaryKey({ columns: [t.sensorId, t.at] }),

@@ -4,6 +4,7 @@ import { BAR_STATES, type BarState, isUsable } from "@/core/bars/bar";
 import type { Problem } from "@/core/problem";
 import { bars } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
+import { careFollows } from "@/server/care/planning";
 import { incidentLacks } from "@/server/care/findings";
 import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
 import { lockedByTag } from "./barRows";
@@ -45,6 +46,8 @@ export async function changeBarState(
       before: { state: row.state, stateReason: row.stateReason },
       after: { state, stateReason },
     });
+    // Which bars are in use makes what is usual.
+    await careFollows(context);
     return { ok: true, state };
   });
 }

@@ -77,7 +77,7 @@ describe("care by the air", () => {
     expect(taken).toMatchObject({ ok: true, readings: 720, days: 30 });
     const salty = await plan(made);
     expect(salty.intervalDays * 2).toBe(usual.intervalDays);
-    expect(salty.reason).toBe("air × 2.06: now every 9 days instead of 18");
+    expect(salty.reason).toBe("air × 2.06: every 9 days instead of 18");
     expect(daysBetween("2026-03-01", salty.dueOn) * 2).toBe(daysBetween("2026-03-01", usual.dueOn));
     const days = await made.hall.rows(climateDays);
     expect(days.every(({ chloride }) => chloride === 200)).toBe(true);
@@ -231,7 +231,7 @@ describe("care by the air", () => {
         form({ steps: "Brush.\nNever open the sleeve.", meterDays: "9", cautions: "Mind the eyes." }),
       ),
     ).toMatchObject({ ok: true });
-    expect((await plan(made)).reason).toBe("air × 2.06: now every 4 days instead of 9");
+    expect((await plan(made)).reason).toBe("air × 2.06: every 4 days instead of 9");
     expect(await saveCareTask(made.context("coach"), form({}))).toMatchObject({ code: "forbidden" });
   });
   it("is planned for ten thousand rows in one go, to the same days as one by one", async () => {

@@ -9,6 +9,7 @@ import { bars, classEntries, classes, lifters } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { barsOnTheWall } from "@/server/bars";
 import { listStations } from "@/server/equipment";
+import { careFollows } from "@/server/care/planning";
 import { compute } from "@/server/computing";
 import { type Outcome, failed, forbidden, notFound, recordChange, stale } from "@/server/kit";
 import { allLifts } from "@/server/lifts";
@@ -69,6 +70,7 @@ export async function saveClass(context: Context, form: ClassForm): Promise<Outc
         row.version,
       );
     await hall.update(classes, eq(classes.id, row.id), { ...value, plan: null, version: row.version + 1 });
+    if (row.plan !== null) await careFollows(context);
     await recordChange(context, { entity: "class", entityId: row.id, action: "edited", after: value });
     return { ok: true, id: row.id };
   });
@@ -185,6 +187,8 @@ async function changeClass<T extends object>(
     const result = await work(context, row);
     if (!result.ok) return result;
     await hall.update(classes, eq(classes.id, classId), { plan: null, version: row.version + 1 });
+    // What was assigned counted as use.
+    if (row.plan !== null) await careFollows(context);
     await recordChange(context, { entity: "class", entityId: classId, action });
     return result;
   });
@@ -279,6 +283,7 @@ function keepPlan(
       return failed("stale", "Somebody changed the class meanwhile. Assign it once more.");
     await more?.(context);
     await hall.update(classes, eq(classes.id, row.id), { plan });
+    await careFollows(context);
     await recordChange(context, { entity: "class", entityId: row.id, action });
     return { ok: true, plan };
   });

@@ -4,6 +4,7 @@ import { cache } from "react";
 import type { HallDay } from "@/core/units/hallDay";
 import { bars, lifterBars, lifters } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
+import { careFollows } from "@/server/care/planning";
 import { type Outcome, failed, forbidden, notFound, recordChange, withTag } from "@/server/kit";
 
 export interface LifterBar {
@@ -61,6 +62,7 @@ export async function noteBarUse(
       before: before && { firstUsedOn: before.firstUsedOn, lastUsedOn: before.lastUsedOn, setting: before.setting },
       after,
     });
+    await careFollows(context);
     return { ok: true };
   });
 }

@@ -6,6 +6,7 @@ import { type SteppedRun, stepRun } from "@/core/loading/run/runStep";
 import { type RunTouch, stepOfTouch } from "@/core/loading/run/runTouch";
 import { runSteps, runs } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
+import { careFollows } from "@/server/care/planning";
 import type { ListedBar } from "@/server/bars";
 import { type Outcome, failed, forbidden, idempotent, inTurn, notFound, recordChange } from "@/server/kit";
 import { activeRuns, overBefore } from "./activeRuns";
@@ -46,6 +47,7 @@ export async function beginRun(
       startedBy: context.actor.personId,
       startedAt: now,
     });
+    if (isBegun) await careFollows(context);
     // Somebody else's tablet was a moment earlier: the database lets one session a bar begin.
     return isBegun ? { ok: true as const, id } : isInSession(item, "");
   });

@@ -5,6 +5,7 @@ import type { Problem } from "@/core/problem";
 import { PLACE_FIELDS, freeSlot, missingParts, readLooseParts } from "@/core/setups/storage";
 import { bars, places, putAways, stations } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
+import { careFollows } from "@/server/care/planning";
 import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
 
 /** Hangs a bar at another place, on its first free peg or the one that is said. */
@@ -51,6 +52,8 @@ export async function hangBar(
       },
       after: { place: place.name, ...(slot === null ? {} : { placeSlot: String(slot) }) },
     });
+    // The air is another one there.
+    if (before?.sensorKey !== place.sensorKey) await careFollows(context);
     return { ok: true, slot };
   });
 }

@@ -6,7 +6,8 @@ import { listed, sentence, signed, trimmed } from "@/core/units/format";
 import type { Context } from "@/server/access";
 import { type ListedBar, barsInState, barsNeverWeighed, barsOffTheirLabel, countInState } from "@/server/bars";
 import { sweatWarning } from "@/server/care/air";
-import { type TaskDue, careDueByTask, careDueCounts } from "@/server/care/due";
+import { type NeedyBar, type TaskDue, careDueByTask, careDueCounts, neediestBars } from "@/server/care/due";
+import { type PlannedRound, roundsOfToday } from "@/server/care/rounds";
 import { type Finding, hasOpenFindings, listFindings } from "@/server/care/findings";
 import { type BrokenClass, type ClassRow, classesBroken, classesUnassigned } from "@/server/classes";
 import { runsStopped } from "@/server/loading";
@@ -29,23 +30,25 @@ const MAX_LISTED = 50;
 /** What needs doing today, most urgent first; empty when there is nothing. Worked out once a request. */
 export const todayItems = cache(async (context: Context): Promise<TodayItem[]> => {
   await keepCareCurrent(context);
-  const [backup, sweat, findings, troubled, due, off, unweighed, classes, dangers, broken, stopped] = await Promise.all(
-    [
-      backupAlarm(context),
-      sweatWarning(context),
-      listFindings(context, { openOnly: true }),
-      barsInState(context, ["quarantined", "watch"], MAX_LISTED),
-      careDueByTask(context, context.clock.today),
-      measuringRules(context).then(({ tolerances }) =>
-        barsOffTheirLabel(context, tolerances.mass ?? Infinity, MAX_LISTED),
-      ),
-      barsNeverWeighed(context, MAX_LISTED),
-      classesUnassigned(context),
-      storageDangers(context),
-      classesBroken(context),
-      runsStopped(context),
-    ],
-  );
+  const [
+    ...[backup, sweat, findings, troubled, due, off, unweighed, classes, dangers, broken, stopped, needy, rounds]
+  ] = await Promise.all([
+    backupAlarm(context),
+    sweatWarning(context),
+    listFindings(context, { openOnly: true }),
+    barsInState(context, ["quarantined", "watch"], MAX_LISTED),
+    careDueByTask(context, context.clock.today),
+    measuringRules(context).then(({ tolerances }) =>
+      barsOffTheirLabel(context, tolerances.mass ?? Infinity, MAX_LISTED),
+    ),
+    barsNeverWeighed(context, MAX_LISTED),
+    classesUnassigned(context),
+    storageDangers(context),
+    classesBroken(context),
+    runsStopped(context),
+    neediestBars(context),
+    roundsOfToday(context),
+  ]);
   return [
     ...brokenClasses(broken, context.clock.today),
     ...stoppedRuns(stopped),
@@ -55,6 +58,8 @@ export const todayItems = cache(async (context: Context): Promise<TodayItem[]> =
     ...sweating(sweat),
     ...found(findings),
     ...tonight(classes),
+    ...roundItems(rounds),
+    ...neediest(needy),
     ...careItems(due),
     ...underWatch(troubled),
     ...heavyOrLight(off),
@@ -64,21 +69,23 @@ export const todayItems = cache(async (context: Context): Promise<TodayItem[]> =
 
 /** How many sentences Today has, without making them: every page shows the number. */
 export async function todayCount(context: Context): Promise<number> {
-  const [backup, sweat, findings, troubled, due, off, unweighed, classes, dangers, broken, stopped] = await Promise.all(
-    [
-      backupAlarm(context),
-      sweatWarning(context),
-      hasOpenFindings(context),
-      countInState(context, ["quarantined", "watch"]),
-      careDueCounts(context, context.clock.today),
-      measuringRules(context).then(({ tolerances }) => barsOffTheirLabel(context, tolerances.mass ?? Infinity, 1)),
-      barsNeverWeighed(context, 1),
-      classesUnassigned(context),
-      storageDangers(context),
-      classesBroken(context),
-      runsStopped(context),
-    ],
-  );
+  const [
+    ...[backup, sweat, findings, troubled, due, off, unweighed, classes, dangers, broken, stopped, needy, rounds]
+  ] = await Promise.all([
+    backupAlarm(context),
+    sweatWarning(context),
+    hasOpenFindings(context),
+    countInState(context, ["quarantined", "watch"]),
+    careDueCounts(context, context.clock.today),
+    measuringRules(context).then(({ tolerances }) => barsOffTheirLabel(context, tolerances.mass ?? Infinity, 1)),
+    barsNeverWeighed(context, 1),
+    classesUnassigned(context),
+    storageDangers(context),
+    classesBroken(context),
+    runsStopped(context),
+    neediestBars(context),
+    roundsOfToday(context),
+  ]);
   const single = troubled > MAX_LISTED ? MAX_LISTED : troubled;
   return (
     single +
@@ -91,7 +98,9 @@ export async function todayCount(context: Context): Promise<number> {
     classes.length +
     broken.length +
     stopped.length +
-    dangers.length
+    dangers.length +
+    Math.sign(needy.length) +
+    rounds.length
   );
 }
 
@@ -201,6 +210,34 @@ function tonight(classes: readonly ClassRow[]): TodayItem[] {
     because: "Assign stations and bars, then print the sheet.",
     action: { label: "Assign", href: `/sessions/${id}` },
   }));
+}
+
+/** Rounds that were planned for today and are not done. */
+function roundItems(rounds: readonly PlannedRound[]): TodayItem[] {
+  return rounds.map(({ id, from, person, minutes, tasks }) => {
+    const jobs = tasks.reduce((sum, { bars }) => sum + bars.length, 0);
+    return {
+      id: `round-${id}`,
+      weight: "soon",
+      title: `Round at ${from}, ${person}: ${jobs} ${jobs === 1 ? "job" : "jobs"}, about ${Math.ceil(minutes)} min.`,
+      because: `${sentence(listed(tasks.map(({ name }) => name)))}.`,
+      action: { label: "Start", href: `/care/rounds?plan=${id}` },
+    };
+  });
+}
+
+/** The bar that wants care most; Care says the same. */
+function neediest([first, ...others]: readonly NeedyBar[]): TodayItem[] {
+  if (!first) return [];
+  return [
+    {
+      id: "neediest",
+      weight: "now",
+      title: `${first.tag} ${first.barName} needs care most: ${first.what[0]}.`,
+      because: `${sentence(first.reason)}.${others.length > 0 ? ` Then ${listed(others.map(({ tag }) => tag))}.` : ""}`,
+      action: { label: "Open it", href: `/care?bar=${encodeURIComponent(first.tag)}` },
+    },
+  ];
 }
 
 /** Care that is late, one sentence a task, the longest overdue first. */

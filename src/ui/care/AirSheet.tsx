@@ -11,7 +11,7 @@ import {
   XAxis,
   YAxis,
 } from "recharts";
-import type { SteelReading } from "@/core/care/climateDay";
+import { wetFromPct, type SteelReading } from "@/core/care/climateDay";
 import { climateCauses, type ClimateMonth } from "@/core/care/climateMonths";
 import { hallClockAt } from "@/core/units/hallDay";
 import { fixed, trimmed } from "@/core/units/format";
@@ -32,7 +32,7 @@ interface Props {
   now: SteelReading | null;
   steel: readonly SteelReading[];
   timeZone: string;
-  extent: { readings: number; since: string | null };
+  extent: { readings: number; uploaded: number; since: string | null };
   today: string;
   mayEdit: boolean;
   importAction: FormAction;
@@ -81,8 +81,9 @@ export function AirSheet(props: Props) {
         <section className="sheet p-4" aria-label="The last two months">
           <h2 className="font-bold">Wet hours of the last two months</h2>
           <p className="text-quiet mb-2 text-xs">
-            Bars: hours over 80 % humidity above 0 °C (ISO 9223). Line: hours in which the steel was below the dew
-            point.
+            Bars: hours over {wetFromPct(sensor.chloride)} % humidity above 0 °C
+            {wetFromPct(sensor.chloride) === 80 ? " (ISO 9223)" : ", since salt on steel draws water from there on"}.
+            Line: hours in which the steel was below the dew point.
           </p>
           <Chart label="Wet hours by day">
             <ComposedChart data={days.map((day) => ({ ...day, x: day.day.slice(5) }))} accessibilityLayer>
@@ -144,10 +145,9 @@ export function AirSheet(props: Props) {
       <section className="sheet p-4" aria-label="Readings">
         <h2 className="font-bold">{sensor.name}</h2>
         <p className="mb-3 text-sm">
-          {sensor.kind === "simulated" ? "A simulated sensor, hour by hour. " : ""}
-          {extent.readings.toLocaleString("en")} readings{extent.since && ` since ${extent.since.slice(0, 10)}`}. On
-          bars there {trimmed(sensor.chloride, 1)} mg of salt and {trimmed(sensor.so2, 1)} mg of sulphur dioxide fall on
-          each m² a day.
+          {readingsWords(sensor.kind, extent)}
+          {extent.since && ` since ${extent.since.slice(0, 10)}`}. On bars there {trimmed(sensor.chloride, 1)} mg of
+          salt and {trimmed(sensor.so2, 1)} mg of sulphur dioxide fall on each m² a day.
         </p>
         {mayEdit && (
           <div className="grid gap-4 lg:grid-cols-2">
@@ -160,6 +160,18 @@ export function AirSheet(props: Props) {
   );
 }
 
+/** Where the readings come from: simulated ones are called so, and so are uploaded ones. */
+function readingsWords(kind: SensorRow["kind"], { readings, uploaded }: Props["extent"]): string {
+  const others = readings - uploaded;
+  const count = (n: number) => n.toLocaleString("en");
+  return [
+    ...(uploaded > 0 || readings === 0 ? [`${count(uploaded)} uploaded readings`] : []),
+    ...(others > 0
+      ? [`${count(others)} ${kind === "simulated" ? "simulated readings, one an hour" : "readings"}`]
+      : []),
+  ].join(" and ");
+}
+
 function Now({ now, sensor, timeZone }: { now: SteelReading | null; sensor: SensorRow; timeZone: string }) {
   if (!now)
     return (
@@ -168,9 +180,10 @@ function Now({ now, sensor, timeZone }: { now: SteelReading | null; sensor: Sens
       </p>
     );
   const gap = now.dewPointC === null ? null : now.steelC - now.dewPointC;
+  const isSaltWet = wetFromPct(sensor.chloride) < 80 && now.relativeHumidityPct >= wetFromPct(sensor.chloride);
   return (
     <section
-      className={`sheet border-l-4 px-4 py-3 ${now.isWet ? "border-l-error" : gap !== null && gap < 1 ? "border-l-accent" : "border-l-primary"}`}
+      className={`sheet border-l-4 px-4 py-3 ${now.isWet ? "border-l-error" : isSaltWet || (gap !== null && gap < 1) ? "border-l-accent" : "border-l-primary"}`}
       aria-label="Now"
     >
       <p className="text-lg font-semibold">
@@ -178,7 +191,9 @@ function Now({ now, sensor, timeZone }: { now: SteelReading | null; sensor: Sens
           ? "The bars sweat: their steel is below the dew point. Wipe them before use, and keep the doors shut until they have warmed."
           : gap !== null && gap < 1
             ? "The bars are within a degree of sweating."
-            : "The bars are dry."}
+            : isSaltWet
+              ? `Salt on the bars draws water: wet from ${wetFromPct(sensor.chloride)} % humidity. Wipe them.`
+              : "The bars are dry."}
       </p>
       <p className="text-sm">
         At {hallClockAt(new Date(now.at), timeZone)} the air was {fixed(now.temperatureC, 1)} °C and{" "}

@@ -1,9 +1,10 @@
 import Link from "../kit/Link";
 import { checkAnswers } from "@/core/care/checks";
 import { groupBy } from "@/core/collections/groupBy";
+import { listed, sentence } from "@/core/units/format";
 import { daysBetween } from "@/core/units/hallDay";
 import type { LogItem } from "@/server/care/log";
-import type { DueItem } from "@/server/care/due";
+import type { DueItem, NeedyBar } from "@/server/care/due";
 import type { Finding } from "@/server/care/findings";
 import type { SpotCheck } from "@/server/care/rounds";
 import { AskForm } from "../kit/AskForm";
@@ -51,6 +52,8 @@ interface Props {
   /** The day's spot checks. */
   checks: SpotCheck[];
   seenAction: FormAction;
+  /** Bars that want care most, the neediest first; Today says the same. */
+  needy?: readonly NeedyBar[];
 }
 
 /** What is due and overdue, bar by bar in the order they hang; ticked off with who and when, undone when wrong. */
@@ -73,6 +76,7 @@ export function CareSheet({
   settleAction,
   checks,
   seenAction,
+  needy: [neediest, ...others] = [],
 }: Props) {
   const byPlace = groupBy(
     items.map((item, i) => ({ item, key: keys[i]! })),
@@ -94,6 +98,14 @@ export function CareSheet({
           maySettle={mayTick}
           action={settleAction}
         />
+      )}
+      {neediest && (
+        <p className="sheet border-l-primary mb-3 border-l-4 px-4 py-2 text-sm" data-testid="neediest">
+          <strong>
+            {neediest.tag} {neediest.barName} needs care most: {neediest.what[0]}.
+          </strong>{" "}
+          {sentence(neediest.reason)}.{others.length > 0 && ` Then ${listed(others.map(({ tag }) => tag))}.`}
+        </p>
       )}
       <SpotChecks checks={checks} today={today} action={seenAction} />
       <AskForm

@@ -6,6 +6,7 @@ import type { RoundStop, RoundView } from "@/server/care/rounds";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { ConnectionNote } from "../kit/ConnectionNote";
+import { dayText } from "../kit/dayText";
 import Link from "../kit/Link";
 import { useOutbox } from "../kit/useOutbox";
 import { CareNav } from "./CareNav";
@@ -19,6 +20,8 @@ interface Props {
   task: string;
   ahead: number;
   mayTick: boolean;
+  /** Of a round that was planned: for when, and for whom. */
+  planned?: { day: string; person: string } | null;
 }
 
 /** What a telephone sends; the server's schema holds the same. */
@@ -43,7 +46,7 @@ const nothing = () => {};
  * by sides: one side of every bar, then all turned over for the other. What was touched is known here at once and sent
  * when it can be.
  */
-export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
+export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null }: Props) {
   const { waiting, isCutOff, refused, forgetRefused, touch } = useOutbox<Touch>("/care/rounds/touch", nothing);
   const [answered, setAnswered] = useState<ReadonlyMap<string, "done" | "skip">>(new Map());
   /** Tasks of the bar in hand that are not done this time, as "K04 shaft". */
@@ -126,6 +129,14 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick }: Props) {
         <h1 className="text-2xl">Round</h1>
         <CareNav here="/care/rounds" />
       </header>
+      {planned && (
+        <p className="text-sm">
+          Planned for {planned.person} on {dayText(planned.day, round.day)}.{" "}
+          <Link href="/care/rounds" className="link">
+            Everything due instead
+          </Link>
+        </p>
+      )}
       <AskForm action="/care/rounds" label="Which round" className="flex flex-wrap gap-x-5">
         <AskChoice
           name="task"

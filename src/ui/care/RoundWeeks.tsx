@@ -14,6 +14,7 @@ import { WEEKDAYS } from "@/core/care/staffHours";
 import { daysBetween } from "@/core/units/hallDay";
 import type { PlannedRound } from "@/server/care/rounds";
 import type { FormAction } from "../kit/formState";
+import Link from "../kit/Link";
 import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
@@ -42,6 +43,12 @@ export function RoundWeeks({ rounds, days, mayPlan, action }: Props) {
     form.set("version", String(round.version));
     startTransition(() => move(form));
   };
+  const moveAnyway = () => {
+    const form = new FormData();
+    for (const [key, value] of Object.entries(moved.typed)) form.set(key, value);
+    form.set("isSure", "yes");
+    startTransition(() => move(form));
+  };
   const dragged = over && rounds.find(({ id }) => id === over.id);
   const change = dragged ? latenessOn(dragged, over.day) - dragged.lateness : 0;
   const onMove = ({ active, over: at }: DragMoveEvent) =>
@@ -59,7 +66,14 @@ export function RoundWeeks({ rounds, days, mayPlan, action }: Props) {
                 : `${-change} days less late in all`}
           </strong>
         ) : moved.message ? (
-          <span className={moved.status === "refused" ? "text-error" : ""}>{moved.message}</span>
+          <span className={moved.status === "refused" ? "text-error font-semibold" : ""}>
+            {moved.message}{" "}
+            {moved.problems.some(({ path }) => path === "isSure") && (
+              <button type="button" className="btn btn-sm btn-outline min-h-10" onClick={() => moveAnyway()}>
+                Move anyway
+              </button>
+            )}
+          </span>
         ) : (
           <span className="text-quiet">Drag a round to another day, or choose the day in it.</span>
         )}
@@ -147,6 +161,9 @@ function Round({
         </p>
       ))}
       {round.lateness > 0 && <span className="text-accent font-semibold">late, {round.lateness} days in all</span>}
+      <Link href={`/care/rounds?plan=${round.id}`} className="link inline-flex min-h-8 items-center font-semibold">
+        Start
+      </Link>
       {mayPlan && (
         <label className="block">
           <span className="sr-only">Move to</span>

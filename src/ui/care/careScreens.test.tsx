@@ -517,7 +517,7 @@ it("the air of a place without readings says what to do, and nothing is drawn fr
       now={null}
       steel={[]}
       timeZone="UTC"
-      extent={{ readings: 0, since: null }}
+      extent={{ readings: 0, uploaded: 0, since: null }}
       today={TODAY}
       mayEdit
       importAction={noAction}

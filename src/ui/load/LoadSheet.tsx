@@ -99,8 +99,8 @@ export function LoadSheet(props: Props) {
             </div>
           )}
           <p className="text-quiet mt-2 text-xs">
-            {own?.perSide ? "Plates of your own. " : ""}Right half, to scale{clamp ? ", with its clamp" : ""}. Load both sides evenly, clamps on, safeties set; a
-            spotter for heavy racked lifts. Never over the rating.
+            {own?.perSide ? "Plates of your own. " : ""}Right half, to scale{clamp ? ", with its clamp" : ""}. Load both
+            sides evenly, clamps on, safeties set; a spotter for heavy racked lifts. Never over the rating.
           </p>
         </section>
       </div>

@@ -3,7 +3,7 @@ import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
 
 interface Props {
-  actor: { personId: string; name: string; role: string; hallName: string; timeZone: string; climateClass: string };
+  actor: { personId: string; name: string; role: string; hallName: string; timeZone: string };
   halls: { hallName: string; people: { id: string; name: string; role: string }[] }[];
   theme: string;
   becomeAction: (form: FormData) => Promise<void>;
@@ -11,6 +11,7 @@ interface Props {
   rules: ReactNode;
   /** How backups stand; nothing where the reader may not know or none are made. */
   backups: ReactNode;
+  climate: ReactNode;
 }
 
 const THEMES = [
@@ -20,7 +21,7 @@ const THEMES = [
 ] as const;
 
 /** Who is asking, how it looks, and what is known of the hall. */
-export function SettingsSheet({ actor, halls, theme, becomeAction, themeAction, rules, backups }: Props) {
+export function SettingsSheet({ actor, halls, theme, becomeAction, themeAction, rules, backups, climate }: Props) {
   return (
     <>
       <PageHead title="Settings" />
@@ -70,7 +71,7 @@ export function SettingsSheet({ actor, halls, theme, becomeAction, themeAction, 
               Where practitioners disagree
             </h2>
             <p className="text-quiet mb-2 text-sm">
-              Ten questions with the sides that people take, and the numbers the matcher goes by.
+              Eleven questions with the sides that people take, and the numbers the matcher goes by.
             </p>
             <Link href="/settings/house" className="btn btn-outline min-h-11">
               House rules
@@ -115,9 +116,19 @@ export function SettingsSheet({ actor, halls, theme, becomeAction, themeAction, 
               <dd>{actor.hallName}</dd>
               <dt className="text-quiet">time zone</dt>
               <dd>{actor.timeZone}</dd>
-              <dt className="text-quiet">air</dt>
-              <dd>{actor.climateClass.replace("-", " ")}</dd>
             </dl>
+          </section>
+          <section className="sheet p-4" aria-labelledby="climate">
+            <h2 id="climate" className="mb-1 font-bold">
+              Climate
+            </h2>
+            <p className="text-quiet mb-2 text-sm">
+              How often bars need care follows from the air. This counts where no sensor and no file says more.{" "}
+              <Link href="/care/air" className="link">
+                Sensors and files
+              </Link>
+            </p>
+            {climate}
           </section>
         </div>
       </div>

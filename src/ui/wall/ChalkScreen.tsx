@@ -1,5 +1,6 @@
 "use client";
 
+import { useState } from "react";
 import { groupBy } from "@/core/collections/groupBy";
 import type { SpotCheck } from "@/server/care/rounds";
 import type { FormAction } from "../kit/formState";
@@ -16,6 +17,8 @@ interface Props {
 /** A spot check by whoever passes: touch the bar that has chalk on it. */
 export function ChalkScreen({ bars, toLookAt, action }: Props) {
   const [form, note, isPending] = useFormAction(action);
+  /** A bar with chalk seen on it that somebody touched: brushing is said twice. */
+  const [brushed, setBrushed] = useState<string | null>(null);
   return (
     <main className="flex min-h-screen flex-col gap-[2vh] px-[3vw] py-[3vh]">
       <header className="flex flex-wrap items-baseline justify-between gap-4">
@@ -30,7 +33,31 @@ export function ChalkScreen({ bars, toLookAt, action }: Props) {
       >
         {form.message}
       </p>
-      <form action={note} className="grid gap-4">
+      <form action={note} onSubmit={() => setBrushed(null)} className="grid gap-4">
+        {brushed !== null && (
+          <div
+            role="alertdialog"
+            aria-label={`Was ${brushed} brushed?`}
+            className="sheet border-l-accent border-l-8 p-4"
+          >
+            <p className="mb-3 text-2xl font-bold">Chalk was seen on {brushed}. Was it brushed?</p>
+            <input type="hidden" name="isSure" value="yes" />
+            <div className="flex flex-wrap gap-3">
+              <button
+                type="submit"
+                name="seen"
+                value={`clean ${brushed}`}
+                disabled={isPending}
+                className="btn btn-neutral btn-lg min-h-16"
+              >
+                Yes, it is brushed
+              </button>
+              <button type="button" className="btn btn-outline btn-lg min-h-16" onClick={() => setBrushed(null)}>
+                Cancel
+              </button>
+            </div>
+          </div>
+        )}
         {toLookAt.length > 0 && (
           <fieldset>
             <legend className="text-quiet mb-1 text-lg">Looked at one of these? Touch it if it is clean.</legend>
@@ -38,9 +65,10 @@ export function ChalkScreen({ bars, toLookAt, action }: Props) {
               {toLookAt.map(({ tag, barName, chalkSeenOn }) => (
                 <button
                   key={tag}
-                  type="submit"
+                  type={chalkSeenOn ? "button" : "submit"}
                   name="seen"
                   value={`clean ${tag}`}
+                  onClick={chalkSeenOn ? () => setBrushed(tag) : undefined}
                   disabled={isPending}
                   aria-label={`${tag} ${barName} is clean`}
                   className="sheet border-l-success hover:border-primary min-h-16 border-l-4 p-2 text-center leading-tight"

@@ -194,6 +194,7 @@ export async function moveRoundAction(_before: FormState, form: FormData): Promi
     id: textOf(form, "id"),
     day,
     version: Number(form.get("version")),
+    isSure: textOf(form, "isSure") === "yes",
   });
   if (!result.ok) return refused(result, form);
   const more = result.after - result.before;

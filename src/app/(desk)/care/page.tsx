@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import type { Metadata } from "next";
 import { addDays, daysBetween, isHallDay } from "@/core/units/hallDay";
 import { careCrew, careLately } from "@/server/care/log";
-import { careDueList } from "@/server/care/due";
+import { careDueList, neediestBars } from "@/server/care/due";
 import { careTasksOf } from "@/server/care/planning";
 import { keepCareCurrent } from "@/server/upkeep";
 import { listFindings } from "@/server/care/findings";
@@ -27,7 +27,7 @@ export default async function CarePage({ searchParams }: { searchParams: SearchP
   const ahead = AHEAD.find((days) => String(days) === search.ahead) ?? (search.bar ? 31 : 0);
   await keepCareCurrent(context);
   const only = { task: search.task, tag: search.bar, place: search.place };
-  const [tasks, findings, due, log, crew, places, checks] = await Promise.all([
+  const [tasks, findings, due, log, crew, places, checks, needy] = await Promise.all([
     careTasksOf(context),
     listFindings(context, { openOnly: true }),
     careDueList(context, addDays(context.clock.today, ahead), only, MAX_ITEMS),
@@ -35,6 +35,7 @@ export default async function CarePage({ searchParams }: { searchParams: SearchP
     careCrew(context),
     placeNames(context.hall),
     search.bar ? [] : spotChecks(context),
+    search.bar ? [] : neediestBars(context),
   ]);
   const query = {
     task: search.task ?? "",
@@ -67,6 +68,7 @@ export default async function CarePage({ searchParams }: { searchParams: SearchP
       findings={findings}
       settleAction={settleAction}
       checks={checks}
+      needy={needy}
       seenAction={seenAction}
       places={places}
       crew={crew}

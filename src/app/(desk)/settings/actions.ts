@@ -3,6 +3,7 @@
 import { revalidatePath } from "next/cache";
 import { cookies } from "next/headers";
 import { redirect } from "next/navigation";
+import { saveClimate } from "@/server/care/planning";
 import { saveMeasuringRules } from "@/server/rules";
 import { becomePerson, requestContext } from "@/server/access";
 import { type FormState, refusedBy } from "@/ui/kit/formState";
@@ -22,6 +23,15 @@ export async function rulesAction(_before: FormState, form: FormData): Promise<F
   if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/", "layout");
   return { status: "done", message: "The rules are kept.", problems: [], typed: {} };
+}
+
+/** Chooses the air that care goes by where nothing is measured. */
+export async function climateAction(_before: FormState, form: FormData): Promise<FormState> {
+  const typed = Object.fromEntries([...form.entries()].map(([key, value]) => [key, String(value)]));
+  const result = await saveClimate(await requestContext(), typed, Number(typed.version));
+  if (!result.ok) return refusedBy(result, typed);
+  revalidatePath("/", "layout");
+  return { status: "done", message: "Saved. Every due day follows.", problems: [], typed: {} };
 }
 
 /** Chooses light, dark, or whatever the device says. */

@@ -1,17 +1,20 @@
 import type { Metadata } from "next";
 import { cookies } from "next/headers";
 import { may, peopleToBecome, requestContext } from "@/server/access";
+import { storedCareRulesOf } from "@/server/care/planning";
 import { measuringRules } from "@/server/rules";
 import { backupsOf } from "@/server/upkeep";
 import { BackupNote } from "@/ui/settings/BackupNote";
+import { ClimateForm } from "@/ui/settings/ClimateForm";
 import { SettingsSheet } from "@/ui/settings/SettingsSheet";
 import { RulesForm } from "@/ui/settings/RulesForm";
-import { becomeAction, rulesAction, themeAction } from "./actions";
+import { becomeAction, climateAction, rulesAction, themeAction } from "./actions";
 
 export const metadata: Metadata = { title: "Settings" };
 
 export default async function SettingsPage() {
   const [context, halls, jar] = [await requestContext(), await peopleToBecome(), await cookies()];
+  const care = await storedCareRulesOf(context);
   return (
     <SettingsSheet
       actor={context.actor}
@@ -20,6 +23,14 @@ export default async function SettingsPage() {
       becomeAction={becomeAction}
       themeAction={themeAction}
       backups={<BackupNote state={await backupsOf(context)} timeZone={context.actor.timeZone} />}
+      climate={
+        <ClimateForm
+          climate={care.climate ?? context.actor.climateClass}
+          version={care.version}
+          mayEdit={may(context, "rule.edit")}
+          action={climateAction}
+        />
+      }
       rules={<RulesForm {...await measuringRules(context)} mayEdit={may(context, "rule.edit")} action={rulesAction} />}
     />
   );

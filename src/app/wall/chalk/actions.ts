@@ -8,7 +8,9 @@ import { type FormState, refusedBy } from "@/ui/kit/formState";
 /** Notes what was seen on a bar in passing: the button says "chalk K04" or "clean K04". */
 export async function seenAction(_before: FormState, form: FormData): Promise<FormState> {
   const [, seen, tag] = /^(chalk|clean) (.*)$/s.exec(String(form.get("seen") ?? "")) ?? [];
-  const result = await noteSeen(await requestContext(), tag ? [tag] : [], seen === "chalk" ? "chalk" : "clean");
+  const result = await noteSeen(await requestContext(), tag ? [tag] : [], seen === "chalk" ? "chalk" : "clean", {
+    isSure: form.get("isSure") === "yes",
+  });
   if (!result.ok) return refusedBy(result);
   revalidatePath("/", "layout");
   const tags = result.noted.join(", ");

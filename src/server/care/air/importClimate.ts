@@ -61,7 +61,7 @@ export async function importClimate(
   const days = [...new Set(single.map(({ at }) => hallDayAt(new Date(at), context.actor.timeZone)))].sort();
   await inTransaction(context, async (context) => {
     const { hall } = context;
-    await keepReadings(context, sensor, single, deposition);
+    await keepReadings(context, sensor, single, { deposition, isUploaded: true });
     await recordChange(context, {
       entity: "sensor",
       entityId: sensor.id,

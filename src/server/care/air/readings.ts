@@ -32,7 +32,10 @@ export async function keepReadings(
   context: Context,
   sensor: SensorRow,
   readings: readonly ClimateReading[],
-  deposition: ReadonlyMap<HallDay, { so2: number; chloride: number }> = new Map(),
+  {
+    deposition = new Map(),
+    isUploaded = false,
+  }: { deposition?: ReadonlyMap<HallDay, { so2: number; chloride: number }>; isUploaded?: boolean } = {},
 ): Promise<void> {
   if (readings.length === 0) return;
   const {
@@ -47,6 +50,7 @@ export async function keepReadings(
       at: new Date(at),
       temperatureC,
       humidityPct: relativeHumidityPct,
+      isUploaded,
     })),
   );
   const earliest = readings.reduce((least, { at }) => Math.min(least, at), Infinity);

@@ -60,11 +60,15 @@ export async function sweatWarning(
 export async function sensorExtent(
   context: Context,
   sensorId: string,
-): Promise<{ readings: number; since: Date | null }> {
+): Promise<{ readings: number; uploaded: number; since: Date | null }> {
   const [row] = await context.hall.summary(
     climateReadings,
-    { readings: sql<number>`count(*)::int`, since: sql<string | null>`min(${climateReadings.at})` },
+    {
+      readings: sql<number>`count(*)::int`,
+      uploaded: sql<number>`(count(*) filter (where ${climateReadings.isUploaded}))::int`,
+      since: sql<string | null>`min(${climateReadings.at})`,
+    },
     { where: eq(climateReadings.sensorId, sensorId) },
   );
-  return { readings: row!.readings, since: row!.since ? new Date(row!.since) : null };
+  return { readings: row!.readings, uploaded: row!.uploaded, since: row!.since ? new Date(row!.since) : null };
 }

@@ -1,10 +1,11 @@
 import "server-only";
-import { type SQL, and, asc, eq, inArray, lte, notInArray, sql } from "drizzle-orm";
+import { type SQL, and, asc, eq, inArray, lt, lte, notInArray, sql } from "drizzle-orm";
 import { cache } from "react";
 import type { Bar } from "@/core/bars/bar";
 import { overdueDays } from "@/core/care/careDue";
 import type { HallDay } from "@/core/units/hallDay";
 import type { HallDb } from "@/data/hallDb";
+import { inMany } from "@/data/inMany";
 import { bars, carePlan, places } from "@/data/schema";
 import type { Context } from "@/server/access";
 import { careTasksById, placesById } from "@/server/kit";
@@ -156,6 +157,65 @@ export async function careDuePage(
     items: await dueItems(hall, page, context.clock.today),
     nextCursor: plan.length > limit && last ? JSON.stringify([last.dueOn, last.barId, last.taskId]) : null,
   };
+}
+
+/** A bar that wants care, and why. */
+export interface NeedyBar {
+  tag: string;
+  barName: string;
+  /** "brush and wipe the shaft, 9 days late" for each task, the latest first. */
+  what: string[];
+  reason: string;
+}
+
+/** So many are named. */
+const NEEDIEST = 3;
+
+/**
+ * The bars that want care most, by the stored due days: how late a task is against its own interval, the worst of each
+ * bar. One answer, for every page that asks. Bars that may not be used wait.
+ */
+export const neediestBars = cache(async (context: Context): Promise<NeedyBar[]> => {
+  const { hall } = context;
+  const { today } = context.clock;
+  const share = sql<number>`(${today}::date - ${carePlan.dueOn})::float8 / greatest(${carePlan.intervalDays}, 1)`;
+  const late = await hall.summary(
+    carePlan,
+    { barId: carePlan.barId, worst: sql<number>`max(${share})` },
+    {
+      where: and(
+        lt(carePlan.dueOn, today),
+        sql`exists (select 1 from ${bars} where ${bars.id} = ${carePlan.barId} and ${bars.state} in ('in-service', 'watch'))`,
+      ),
+      groupBy: [carePlan.barId],
+      orderBy: [sql`max(${share}) desc`, asc(carePlan.barId)],
+      limit: NEEDIEST,
+    },
+  );
+  const items = (
+    await careOfBars(
+      context,
+      late.map(({ barId }) => barId),
+    )
+  ).filter((item) => item.overdueDays > 0);
+  return late.flatMap(({ barId }) => {
+    const own = items.filter((item) => item.barId === barId).sort((a, b) => b.overdueDays - a.overdueDays);
+    const [first] = own;
+    if (!first) return [];
+    return [
+      {
+        ...{ tag: first.tag, barName: first.barName, reason: first.reason },
+        what: own.map(({ taskName, overdueDays: n }) => `${taskName}, ${n} ${n === 1 ? "day" : "days"} late`),
+      },
+    ];
+  });
+});
+
+/** All tasks of some bars with their next day. */
+export async function careOfBars(context: Context, barIds: readonly string[]): Promise<DueItem[]> {
+  const { hall } = context;
+  if (barIds.length === 0) return [];
+  return dueItems(hall, await hall.rows(carePlan, { where: inMany(carePlan.barId, barIds) }), context.clock.today);
 }
 
 /** All tasks of one bar with their next day, soonest first. */

@@ -5,6 +5,7 @@ import "server-only";
 export {
   type DueCursor,
   type DueItem,
+  type NeedyBar,
   type TaskDue,
   careDueByTask,
   careDueCounts,
@@ -12,4 +13,6 @@ export {
   careDueOn,
   careDuePage,
   careOfBar,
+  careOfBars,
+  neediestBars,
 } from "./careDue";

@@ -67,6 +67,7 @@ export async function saveCareRules(
       limits,
       hourMinor: hour === "" ? null : Math.round(100 * Number(hour)),
       quiet: quiet.ok ? quiet.hours : [],
+      climate: before.climate,
     };
     await hall.put(houseRules, [houseRules.hallId, houseRules.key], { key: CARE_KEY, value, version: version + 1 });
     await recordChange(context, {

@@ -47,7 +47,9 @@ export async function saveCareTask(
   if (!may(context, "rule.edit")) return forbidden("change care tasks");
   const row = form.id ? await context.hall.first(careTasks, { where: eq(careTasks.id, form.id) }) : null;
   if (!row) return failed("not-found", "There is no such task.");
-  const result = await saveRow(context, CARE_TASK_KIND, { ...form, texts: { ...form.texts, key: row.key } });
-  if (result.ok) await inTransaction(context, (context) => replanCare(context));
-  return result;
+  return inTransaction(context, async (context) => {
+    const result = await saveRow(context, CARE_TASK_KIND, { ...form, texts: { ...form.texts, key: row.key } });
+    if (result.ok) await replanCare(context);
+    return result;
+  });
 }

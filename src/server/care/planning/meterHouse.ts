@@ -2,21 +2,23 @@ import "server-only";
 import { and, asc, gte, isNull, lte } from "drizzle-orm";
 import type { CareHouse, MeterHouse } from "@/core/care/careDue";
 import { ClimateClock } from "@/core/care/climateClock";
-import { classFactor, climateFactor } from "@/core/care/climateFactor";
-import { CHALK_LEFT_FACTOR, type CareRule, USUAL_FACTORS, factorOfUse } from "@/core/care/needMeter";
+import { classFactor, climateFactor, nearestClass } from "@/core/care/climateFactor";
+import { corrosionRate } from "@/core/care/corrosion";
+import { CHALK_LEFT_FACTOR, type CareRule, USUAL_FACTORS, factorOfUse, usualUseOf } from "@/core/care/needMeter";
 import { type HallDay, addDays, daysBetween, hallDayAt } from "@/core/units/hallDay";
 import { barCare, careFindings, climateDays, climateSensors, places } from "@/data/schema";
 import type { Context } from "@/server/access";
 import { storedRules } from "@/server/rules";
 import { storedCareRules } from "./storedCareRules";
-import { usesByBar } from "./uses";
+import { USE_WEEKS, usesByBar } from "./uses";
 
 /** What the house decides about care. */
 export async function careHouse(context: Context): Promise<CareHouse> {
   const { hall } = context;
-  const [{ policies }, { rule }] = [await storedRules(hall), await storedCareRules(hall)];
+  const [{ policies }, { rule, climate }] = [await storedRules(hall), await storedCareRules(hall)];
+  const usual = climate ?? context.actor.climateClass;
   return {
-    climate: context.actor.climateClass,
+    climate: typeof usual === "string" ? usual : nearestClass(usual),
     isAllRoundBusiest: policies.bars === "one-all-round",
     meter: rule === "calendar" ? null : await meterHouse(context, rule),
   };
@@ -43,7 +45,8 @@ export async function meterHouse(context: Context, rule: Exclude<CareRule, "cale
     await usesByBar(context),
     await hall.rows(careFindings, { where: isNull(careFindings.settledAt), orderBy: [asc(careFindings.foundAt)] }),
   ];
-  const fallback = classFactor(context.actor.climateClass);
+  const air = (await storedCareRules(hall)).climate ?? context.actor.climateClass;
+  const fallback = typeof air === "string" ? classFactor(air) : climateFactor(corrosionRate(air));
   const clocks = new Map(
     sensors.map(({ id, key }) => {
       const factors: (number | null)[] = Array.from({ length: DAYS_BACK + 1 }, () => null);
@@ -55,8 +58,7 @@ export async function meterHouse(context: Context, rule: Exclude<CareRule, "cale
   const usual = clocks.get(sensors[0]?.key ?? "") ?? new ClimateClock(first, [], DAYS_BACK + DAYS_AHEAD, fallback);
   const sensorOf = new Map(where.map(({ id, sensorKey }) => [id, sensorKey]));
   const byBar = new Map(own.map((row) => [row.barId, row]));
-  const total = [...uses.values()].reduce((sum, n) => sum + n, 0);
-  const mean = uses.size === 0 ? 0 : total / uses.size;
+  const usualUse = usualUseOf([...uses.values()], USE_WEEKS);
   const asked = new Map<string, { on: HallDay; because: string }>();
   for (const { barId, foundAt, note } of findings)
     asked.set(barId, { on: hallDayAt(foundAt, context.actor.timeZone), because: `found: ${note}` });
@@ -68,7 +70,7 @@ export async function meterHouse(context: Context, rule: Exclude<CareRule, "cale
       const set = byBar.get(barId);
       return {
         ...USUAL_FACTORS,
-        use: set?.useFactor ?? factorOfUse(uses.get(barId) ?? 0, mean, total),
+        use: set?.useFactor ?? factorOfUse(uses.get(barId) ?? 0, USE_WEEKS, usualUse),
         isUseSet: set?.useFactor != null,
         chalk: set?.chalkSeenOn ? CHALK_LEFT_FACTOR : 1,
         finish: set?.finishFactor ?? null,

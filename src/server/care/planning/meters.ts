@@ -57,7 +57,7 @@ export async function careMeters(
     hall.rows(carePlan, { where: inMany(carePlan.barId, ids) }),
     hall.rows(barCare, { where: inMany(barCare.barId, ids) }),
   ]);
-  const last = new Map(plan.map(({ barId, taskId, lastDoneOn }) => [`${barId} ${taskId}`, lastDoneOn]));
+  const planned = new Map(plan.map((row) => [`${row.barId} ${row.taskId}`, row]));
   const set = new Map(own.map((row) => [row.barId, row]));
   const items = rows.map((row): MeterItem => ({
     barId: row.id,
@@ -71,8 +71,11 @@ export async function careMeters(
     tasks: tasks
       .filter((task) => isTaskOf(task, row))
       .map((task) => {
-        const lastDoneOn = last.get(`${row.id} ${task.id}`) ?? null;
-        const need = needNow(row, task, meter, lastDoneOn);
+        const stored = planned.get(`${row.id} ${task.id}`);
+        const lastDoneOn = stored?.lastDoneOn ?? null;
+        // There is one due day, the stored one, and every screen reads it (handbook §11).
+        const computed = needNow(row, task, meter, lastDoneOn);
+        const need = stored ? { ...computed, dueOn: stored.dueOn } : computed;
         const still = need.factors.reduce(
           (product, { label, value }) => (label === "air" ? product : product * value),
           1,

@@ -6,6 +6,7 @@ import type { HallDb } from "@/data/hallDb";
 import { bars, careLog, carePlan, careTasks } from "@/data/schema";
 import type { Context } from "@/server/access";
 import { careHouse } from "./meterHouse";
+import { storedCareRules } from "./storedCareRules";
 
 /**
  * Care follows from family, finish and sleeves: sets the plan of every task that these bars need, and drops the rest.
@@ -81,6 +82,14 @@ async function lastDone(hall: HallDb, barIds: readonly string[]): Promise<Map<st
     },
   );
   return new Map(rows.map(({ barId, taskId, last }) => [keyOf(barId, taskId), last]));
+}
+
+/**
+ * Whatever changes how much bars are used, where they hang or which there are changes due days where need decides. Call it
+ * in the transaction of the change.
+ */
+export async function careFollows(context: Context): Promise<void> {
+  if ((await storedCareRules(context.hall)).rule !== "calendar") await replanCare(context);
 }
 
 /** Works out every due day anew: after a change of rules, readings or tasks, and once a day. */

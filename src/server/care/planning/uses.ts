@@ -10,6 +10,9 @@ const USE_BACK = 28;
 
 const USE_AHEAD = 14;
 
+/** Weeks that uses are counted over. */
+export const USE_WEEKS = (USE_BACK + USE_AHEAD) / 7;
+
 /**
  * How often each bar was used lately or is planned to be: places in classes, sessions run, and lifters who are known to
  * have used it. Every bar in use has an entry.

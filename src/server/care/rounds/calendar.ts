@@ -2,6 +2,7 @@ import "server-only";
 import { and, asc, eq, isNull } from "drizzle-orm";
 import ical, { ICalCalendarMethod, ICalEventRepeatingFreq, ICalWeekday } from "ical-generator";
 import { createHash, randomBytes } from "node:crypto";
+import { tzlib_get_ical_block } from "timezones-ical-library";
 import { clockText } from "@/core/care/staffHours";
 import type { HallDay } from "@/core/units/hallDay";
 import { momentOfHall } from "@/core/units/hallMoment";
@@ -39,7 +40,8 @@ export async function careCalendar(context: Context, personId: string | null): P
     name: `Care, ${actor.hallName}${whose ? `, ${whose}` : ""}`,
     prodId: { company: "Garrison", product: "Care", language: "EN" },
     method: ICalCalendarMethod.PUBLISH,
-    timezone: actor.timeZone,
+    // Moments are UTC. Hours recur by the gym's clock: the zone's rules go with them, since not every program knows it.
+    timezone: { name: null, generator: (zone) => zoneBlock(zone) },
     ttl: 60 * 60,
   });
   for (const round of rounds) {
@@ -50,15 +52,14 @@ export async function careCalendar(context: Context, personId: string | null): P
       id: `round-${round.id}@garrison`,
       start,
       end: new Date(start.getTime() + Math.ceil(round.minutes) * 60_000),
-      // A moment, so that no program has to know the zone.
-      timezone: "UTC",
+      stamp: clock.now(),
       summary: `${round.outOfUse.length > 0 ? "CHANGED: " : ""}Care round: ${bars} ${bars === 1 ? "job" : "jobs"}, ${Math.ceil(round.minutes)} min`,
       description: [
         `${round.person}:`,
         ...round.outOfUse,
         ...round.tasks.map(({ name, bars: own }) => `${name}: ${own.map(({ tag }) => tag).join(", ")}`),
       ].join("\n"),
-      ...(context.publicUrl ? { url: `${context.publicUrl}/care/rounds` } : {}),
+      ...(context.publicUrl ? { url: `${context.publicUrl}/care/rounds?plan=${round.id}` } : {}),
       sequence: round.version - 1,
     });
   }
@@ -69,6 +70,7 @@ export async function careCalendar(context: Context, personId: string | null): P
       start: momentOfHall(first, fromMinute, actor.timeZone),
       end: momentOfHall(first, toMinute, actor.timeZone),
       timezone: actor.timeZone,
+      stamp: clock.now(),
       summary: `In for care: ${names.get(own) ?? "somebody"}`,
       description: `${clockText(fromMinute)} to ${clockText(toMinute)}`,
       repeating: { freq: ICalEventRepeatingFreq.WEEKLY, byDay: [WEEKDAYS[weekday - 1]!] },
@@ -77,6 +79,12 @@ export async function careCalendar(context: Context, personId: string | null): P
   const text = calendar.toString();
   // RFC 5545 wants a line break after the last line too.
   return text.endsWith("\r\n") ? text : `${text}\r\n`;
+}
+
+/** A zone's rules as RFC 5545 has them; null for one that nobody knows, as UTC is none. */
+function zoneBlock(zone: string): string | null {
+  const block = tzlib_get_ical_block(zone);
+  return Array.isArray(block) ? block[0]! : null;
 }
 
 function nextWeekday(today: HallDay, weekday: number): HallDay {

@@ -9,9 +9,10 @@ export {
   crewHours,
   moveRound,
   planRounds,
+  roundsOfToday,
   plannedRounds,
   saveStaffHours,
 } from "./planner";
 export { outboxOf, readMessage, remindOfRounds } from "./reminders";
-export { type RoundStop, type RoundView, minutesLearned, roundOf, touchRound } from "./round";
+export { type RoundStop, type RoundView, minutesLearned, plannedRoundOf, roundOf, touchRound } from "./round";
 export { type SpotCheck, noteSeen, spotChecks } from "./spotChecks";

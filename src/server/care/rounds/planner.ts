@@ -4,6 +4,7 @@ import { outOfUseText } from "@/core/bars/fitness";
 import { clockText, outsideQuiet, readStaffHours, staffHoursText } from "@/core/care/staffHours";
 import { groupBy } from "@/core/collections/groupBy";
 import { type HallDay, addDays, daysBetween, hallClockAt, hallDayAt } from "@/core/units/hallDay";
+import { inMany } from "@/data/inMany";
 import { bars, carePlan, careRounds, classes, people, staffHours } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { careCrew } from "@/server/care/log";
@@ -304,10 +305,29 @@ export async function plannedRounds(
   });
 }
 
+/** Rounds of today of which something is still to do. */
+export async function roundsOfToday(context: Context): Promise<PlannedRound[]> {
+  const { hall } = context;
+  const { today } = context.clock;
+  const rows = await hall.rows(careRounds, { where: eq(careRounds.day, today) });
+  if (rows.length === 0) return [];
+  const ids = [...new Set(rows.flatMap(({ items }) => items.map(({ barId }) => barId)))];
+  const done = new Set(
+    (await hall.rows(carePlan, { where: and(inMany(carePlan.barId, ids), eq(carePlan.lastDoneOn, today)) })).map(
+      ({ barId, taskId }) => `${barId} ${taskId}`,
+    ),
+  );
+  const open = new Set(
+    rows.filter(({ items }) => items.some(({ barId, taskId }) => !done.has(`${barId} ${taskId}`))).map(({ id }) => id),
+  );
+  if (open.size === 0) return [];
+  return (await plannedRounds(context, { from: today })).filter(({ id, day }) => day === today && open.has(id));
+}
+
 /** Moves a round to another day: what that does to lateness is answered, and kept in the history. */
 export async function moveRound(
   context: Context,
-  { id, day, version }: { id: string; day: HallDay; version: number },
+  { id, day, version, isSure = false }: { id: string; day: HallDay; version: number; isSure?: boolean },
 ): Promise<Outcome<{ before: number; after: number }>> {
   if (!may(context, "care.plan")) return forbidden("plan rounds");
   if (!/^[0-9a-f-]{36}$/.test(id)) return notFound("such round");
@@ -323,6 +343,8 @@ export async function moveRound(
     if (!row) return notFound("such round");
     if (row.version !== version)
       return failed("stale", `Somebody moved this round meanwhile: it is on ${row.day} now.`);
+    const missing = isSure ? null : await notIn(context, row, day);
+    if (missing) return failed("impossible", missing, [{ path: "isSure", message: missing }]);
     const late = (on: HallDay) => row.items.reduce((sum, { dueOn }) => sum + Math.max(0, daysBetween(dueOn, on)), 0);
     await hall.update(careRounds, eq(careRounds.id, id), { day, version: version + 1, updatedAt: context.clock.now() });
     await recordChange(context, {
@@ -334,6 +356,26 @@ export async function moveRound(
     });
     return { ok: true as const, before: late(row.day), after: late(day) };
   });
+}
+
+/** That the person of a round is not in at its time on a day, in a sentence; null when they are, or nobody said when. */
+async function notIn(
+  context: Context,
+  { personId, fromMinute, minutes }: typeof careRounds.$inferSelect,
+  day: HallDay,
+): Promise<string | null> {
+  const { hall } = context;
+  const own = await hall.rows(staffHours, {
+    where: eq(staffHours.personId, personId),
+    orderBy: [asc(staffHours.weekday), asc(staffHours.fromMinute)],
+  });
+  const weekday = new Date(`${day}T00:00:00Z`).getUTCDay() || 7;
+  const isIn = own.some(
+    (one) => one.weekday === weekday && one.fromMinute <= fromMinute && one.toMinute >= fromMinute + minutes,
+  );
+  if (own.length === 0 || isIn) return null;
+  const name = (await namesById(hall)).get(personId) ?? "Their person";
+  return `${name} is not in then. In: ${own.map(staffHoursText).join(", ")}.`;
 }
 
 /** Whose hours are known, for calendars; names of people of the hall. */

@@ -2,14 +2,23 @@ import "server-only";
 import { and, eq, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import { checkAnswers } from "@/core/care/checks";
 import { learnedMinutes } from "@/core/care/learnedMinutes";
-import { type HallDay, addDays, hallDayAt } from "@/core/units/hallDay";
-import { careLog, carePlan, careSkips, careTasks } from "@/data/schema";
+import { type HallDay, addDays, daysBetween, hallDayAt } from "@/core/units/hallDay";
+import { careLog, carePlan, careRounds, careSkips, careTasks } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
-import { type DueItem, careDueOn } from "@/server/care/due";
+import { type DueItem, careDueOn, careOfBars } from "@/server/care/due";
 import { barToCareFor, checkedPhoto, keepFinding } from "@/server/care/findings";
 import { checkBar, checkLacks } from "@/server/care/inspections";
 import { logDone } from "@/server/care/log";
-import { type Outcome, careTasksById, failed, forbidden, idempotent, notFound, recordChange } from "@/server/kit";
+import {
+  type Outcome,
+  careTasksById,
+  failed,
+  forbidden,
+  idempotent,
+  namesById,
+  notFound,
+  recordChange,
+} from "@/server/kit";
 
 /** One bar on a round with what is due on it, in the order bars hang. */
 export interface RoundStop {
@@ -57,6 +66,52 @@ export async function roundOf(
     hall.rows(careSkips, { where: eq(careSkips.skippedOn, context.clock.today) }),
     careTasksById(hall),
   ]);
+  return asRound({ day, items: due, skips, learned, tasks });
+}
+
+/**
+ * A planned round as a walk past its bars: what was planned for it, due or not yet, without what was done since it was
+ * planned. Bars that may not be used are left out.
+ *
+ * @returns null when there is no such round
+ */
+export async function plannedRoundOf(context: Context, id: string): Promise<(RoundView & { person: string }) | null> {
+  const { hall } = context;
+  const row = /^[0-9a-f-]{36}$/.test(id) ? await hall.first(careRounds, { where: eq(careRounds.id, id) }) : null;
+  if (!row) return null;
+  const [all, learned, skips, tasks, names] = await Promise.all([
+    careOfBars(
+      context,
+      row.items.map(({ barId }) => barId),
+    ),
+    minutesLearned(context),
+    hall.rows(careSkips, { where: eq(careSkips.skippedOn, context.clock.today) }),
+    careTasksById(hall),
+    namesById(hall),
+  ]);
+  const planned = new Map(row.items.map(({ barId, taskId, dueOn }) => [`${barId} ${tasks.get(taskId)?.key}`, dueOn]));
+  const items = all.filter(({ barId, task, dueOn, lastDoneOn }) => {
+    const wasDue = planned.get(`${barId} ${task}`);
+    if (wasDue === undefined) return false;
+    // Done since it was planned, its next day lies well beyond the one it was planned for.
+    const interval = lastDoneOn === null ? 0 : daysBetween(lastDoneOn, dueOn);
+    return daysBetween(wasDue, dueOn) <= interval / 2;
+  });
+  return {
+    ...asRound({ day: row.day, items, skips, learned, tasks }),
+    person: names.get(row.personId) ?? "somebody",
+  };
+}
+
+interface ToWalk {
+  day: HallDay;
+  items: readonly DueItem[];
+  skips: readonly (typeof careSkips.$inferSelect)[];
+  learned: ReadonlyMap<string, number>;
+  tasks: Awaited<ReturnType<typeof careTasksById>>;
+}
+
+function asRound({ day, items: due, skips, learned, tasks }: ToWalk): RoundView {
   const skipped = new Map(skips.map(({ barId, taskId, reason }) => [`${barId} ${tasks.get(taskId)?.key}`, reason]));
   const items = due
     .filter((item) => item.state !== "quarantined")

@@ -68,6 +68,7 @@ export async function noteSeen(
   context: Context,
   tags: readonly string[],
   seen: Seen,
+  { isSure = false }: { isSure?: boolean } = {},
 ): Promise<Outcome<{ noted: string[] }>> {
   if (!may(context, "care.spot")) return forbidden("note what was seen on bars");
   if (tags.length === 0 || tags.length > 100) return failed("invalid", "Touch the bars that you looked at.");
@@ -88,6 +89,14 @@ export async function noteSeen(
       ).map((row) => [row.barId, row]),
     );
     const { today } = context.clock;
+    const chalky = rows.filter(({ id }) => kept.get(id)?.chalkSeenOn);
+    // A slip of the hand on the wall screen does not clear what somebody saw.
+    if (seen === "clean" && chalky.length > 0 && !isSure && context.actor.role === "wall")
+      return failed(
+        "impossible",
+        `Chalk was seen on ${chalky.map(({ tag }) => tag).join(", ")}: say that it was brushed.`,
+        [{ path: "isSure", message: "Say that it was brushed." }],
+      );
     const chalkSeenOn = seen === "chalk" ? today : null;
     const isChanged = ids.some((id) => (kept.get(id)?.chalkSeenOn ?? null) !== chalkSeenOn);
     await hall.putMany(

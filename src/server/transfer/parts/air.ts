@@ -96,7 +96,10 @@ async function writePlace(context: Context, key: string, value: FileAir): Promis
       temperatureC,
       relativeHumidityPct: humidityPct,
     })),
-    new Map(deposition.map(({ day, so2, chloride }) => [day, { so2, chloride }])),
+    {
+      deposition: new Map(deposition.map(({ day, so2, chloride }) => [day, { so2, chloride }])),
+      isUploaded: sensor!.kind === "entered",
+    },
   );
   await recordChange(context, {
     entity: "sensor",

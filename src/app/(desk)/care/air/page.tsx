@@ -6,6 +6,7 @@ import { keepCareCurrent } from "@/server/upkeep";
 import { may, requestContext } from "@/server/access";
 import { AirSheet } from "@/ui/care/AirSheet";
 import { CareNav } from "@/ui/care/CareNav";
+import Link from "@/ui/kit/Link";
 import { PageHead } from "@/ui/kit/PageHead";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 import { importAirAction, sensorAction } from "../actions";
@@ -27,7 +28,10 @@ export default async function AirPage({ searchParams }: { searchParams: SearchPa
       <>
         {head}
         <p className="sheet p-6">
-          This hall has no sensor yet. Until it has, care goes by the climate of its class, {context.actor.climateClass}
+          There is no sensor yet. Until there is, care goes by the climate chosen under{" "}
+          <Link href="/settings#climate" className="link">
+            Settings
+          </Link>
           .
         </p>
       </>
@@ -51,7 +55,7 @@ export default async function AirPage({ searchParams }: { searchParams: SearchPa
         now={steel.at(-1) ?? null}
         steel={steel.slice(-30)}
         timeZone={context.actor.timeZone}
-        extent={{ readings: extent.readings, since: extent.since?.toISOString() ?? null }}
+        extent={{ readings: extent.readings, uploaded: extent.uploaded, since: extent.since?.toISOString() ?? null }}
         today={context.clock.today}
         mayEdit={may(context, "climate.edit")}
         importAction={importAirAction}

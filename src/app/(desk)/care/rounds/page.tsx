@@ -1,9 +1,10 @@
 import type { Metadata } from "next";
 import { addDays } from "@/core/units/hallDay";
 import { keepCareCurrent } from "@/server/upkeep";
-import { roundOf } from "@/server/care/rounds";
+import { plannedRoundOf, roundOf } from "@/server/care/rounds";
 import { careTasksOf } from "@/server/care/planning";
 import { keptBriefly, may, requestContext } from "@/server/access";
+import Link from "@/ui/kit/Link";
 import { RoundScreen } from "@/ui/care/RoundScreen";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 
@@ -15,18 +16,31 @@ export default async function RoundPage({ searchParams }: { searchParams: Search
   const [context, search] = [await requestContext(), await readSearch(searchParams)];
   await keepCareCurrent(context);
   const tasks = await careTasksOf(context);
+  const planned = search.plan ? await plannedRoundOf(context, search.plan) : null;
+  if (search.plan && !planned)
+    return (
+      <p className="sheet p-6">
+        This round is not planned any more: it was planned again.{" "}
+        <Link href="/care/rounds" className="link">
+          Start with what is due today
+        </Link>
+      </p>
+    );
   const task = tasks.find(({ key }) => key === search.task)?.key ?? null;
   const ahead = AHEAD.find((days) => String(days) === search.ahead) ?? 0;
-  const round = await keptBriefly(context, `round ${task} ${ahead}`, (context) =>
-    roundOf(context, { task, day: addDays(context.clock.today, ahead) }),
-  );
+  const round =
+    planned ??
+    (await keptBriefly(context, `round ${task} ${ahead}`, (context) =>
+      roundOf(context, { task, day: addDays(context.clock.today, ahead) }),
+    ));
   return (
     <RoundScreen
-      key={`${task} ${ahead} ${context.clock.today}`}
+      key={`${search.plan ?? task} ${ahead} ${context.clock.today}`}
       round={round}
       tasks={tasks.map(({ key, name }) => ({ key, name }))}
       task={task ?? ""}
       ahead={ahead}
+      planned={planned && { day: planned.day, person: planned.person }}
       mayTick={may(context, "care.tick")}
     />
   );

@@ -1,0 +1,1 @@
+ALTER TABLE "climate_readings" ADD COLUMN "is_uploaded" boolean DEFAULT false NOT NULL;
