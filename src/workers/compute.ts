@@ -7,8 +7,13 @@ import { load } from "@/core/loading/load";
 import { planOrder } from "@/core/loading/plan/orderLifters";
 import type { OrderQuestion } from "@/core/loading/plan/orderQuestion";
 import { planSession } from "@/core/loading/plan/planSession";
+import { planStations } from "@/core/loading/plan/planStations";
+import type { PoolQuestion } from "@/core/loading/plan/poolQuestion";
 import type { SessionQuestion } from "@/core/loading/plan/sessionQuestion";
 import type { LoadQuestion } from "@/core/loading/question";
+
+/** Of the time for a class, what looking for enough plates may take. */
+const PLATES_SHARE = 0.2;
 
 /** What a task may use: how much of its time is gone; at 1 and beyond it answers with what it has. */
 export interface Allowance {
@@ -30,7 +35,9 @@ export const TASKS = {
   },
   sessionPlan: (question: SessionQuestion, { spent }: Allowance) => planSession(question, { spent }),
   lifterOrder: (question: OrderQuestion, { spent }: Allowance) => planOrder(question, { spent }),
-  classPlan: (question: ClassQuestion) => planClass(question),
+  classPlan: (question: ClassQuestion, { spent }: Allowance) => planClass(question, () => spent() < PLATES_SHARE),
+  platesOfClass: (question: PoolQuestion, { spent }: Allowance) =>
+    planStations(question, { onProgress: () => spent() < 0.9 }),
   classAgain: ({ before, broken, ...question }: AgainQuestion, { spent }: Allowance) =>
     reassignClass(question, before, new Set(broken), () => spent() < 0.8),
   upload: (question: Upload) => readUpload(question),

@@ -1,6 +1,9 @@
-import type { Bar } from "../bars/bar";
+import { ratedTotalKg, valueOf, type Bar } from "../bars/bar";
 import { FAMILIES } from "../bars/families";
-import { listed } from "../units/format";
+import { sideWaysOf } from "../loading/plan/sessionWays";
+import type { PlanPlate } from "../loading/plan/sessionQuestion";
+import { massUnitsFromKg } from "../units/exactMass";
+import { listed, trimmed } from "../units/format";
 import type { HallDay } from "../units/hallDay";
 import type { MatchingRules } from "../matching/houseRules";
 import type { Lift } from "../matching/lifts";
@@ -8,6 +11,7 @@ import type { MatchLifter, Purpose } from "../matching/lifter";
 import { gradeBar } from "../matching/match";
 import { rankOf, VERDICTS, type Verdict } from "../matching/verdict";
 import { assignClass } from "./assignClass";
+import { assignWithPlates, conflictOf, type ClassPlates, type PlateConflict } from "./classPlates";
 import type { ClassPlan, ClassProblem } from "./problem";
 import { spareSpecialBars } from "./spareSpecialBars";
 import { fitsStation, stationKindsFor, type ClassStation } from "./stationSuits";
@@ -40,6 +44,30 @@ export interface ClassQuestion {
   placeOf?: ReadonlyMap<string, string | null>;
   rules: MatchingRules;
   today: HallDay;
+  /** The plates that all stations share; absent where they are not thought of. */
+  pool?: PlatePool;
+}
+
+/** The plates of a gym, and what of bars and clamps it takes to know what goes on. */
+export interface PlatePool {
+  plates: readonly PlanPlate[];
+  /** What a plate is called, by its id. */
+  names: Readonly<Record<string, string>>;
+  clampPairUnits: number;
+  clampWidthMm: number;
+  toleranceUnits: number;
+  /** What each bar counts as, by tag; a bar that is not there is not loaded. */
+  barUnits: Readonly<Record<string, number>>;
+}
+
+/** What a class's plates allow. */
+export interface PlatesOfClass {
+  /** Whether they are enough, whoever of each station has their work set on the bar. */
+  isServed: boolean;
+  /** Who cannot have theirs on at the same moment, and what would be missing. */
+  clashes: string[];
+  /** Of all sets, warm-ups too, planned around one another: how many come short, and which. */
+  sets?: { count: number; short: { lifter: string; time: string; lackKg: number }[] };
 }
 
 /** Where one entry is, or why it is nowhere. */
@@ -60,6 +88,8 @@ export interface PlannedClass {
   isProven: boolean;
   /** Share of the greatest fit that everybody could have if alone, 0 to 1. */
   fit: number;
+  /** Absent in plans of earlier versions. */
+  plates?: PlatesOfClass;
 }
 
 /**
@@ -102,11 +132,13 @@ export function classProblem({ entries, stations, blocks, bars, rules, today }: 
  *
  * @returns an entry each with block (from 0), station and bar, null where there is no place, and what it gave up
  */
-export function planClass(question: ClassQuestion): PlannedClass {
+export function planClass(question: ClassQuestion, mayGoOn: () => boolean = () => true): PlannedClass {
   const problem = classProblem(question);
-  const { stations, bars } = question;
-  const { isProven, ...plan } = assignClass(problem);
-  const answer = spareSpecialBars(
+  const { stations, bars, pool } = question;
+  const plates = pool && platesOf(question, pool);
+  const served = plates && assignWithPlates(problem, plates, { mayGoOn, mayLeaveOut: false });
+  const { isProven, ...plan } = served ?? assignClass(problem);
+  const spared = spareSpecialBars(
     problem,
     plan,
     bars.map(({ family }) => FAMILIES[family].form === "straight"),
@@ -115,7 +147,68 @@ export function planClass(question: ClassQuestion): PlannedClass {
       return nearPlace !== null && question.placeOf?.get(bars[bar]!.tag) === nearPlace;
     },
   );
-  return describePlan(question, problem, answer, isProven);
+  // Other bars weigh something else: the plates must still be enough.
+  const answer = plates && served?.isServed && conflictOf(problem, plates, spared) ? plan : spared;
+  const told = describePlan(question, problem, answer, isProven);
+  return served && pool
+    ? { ...told, plates: { isServed: served.isServed, clashes: clashWords(question, pool, served.conflicts) } }
+    : told;
+}
+
+/** Ways of one load that are looked at; those of fewest plates come first. */
+const MAX_WAYS = 300;
+
+/**
+ * What the entries of a class put on each bar.
+ *
+ * @returns pairs by kind, and ways to load an entry's work set on a bar
+ */
+export function platesOf({ entries, bars }: ClassQuestion, pool: PlatePool): ClassPlates {
+  const known = new Map<string, readonly Uint8Array[]>();
+  return {
+    pairs: pool.plates.map(({ pairs }) => pairs),
+    waysOf: (e, b) => {
+      const [{ loadKg }, bar] = [entries[e]!, bars[b]!];
+      const barUnits = pool.barUnits[bar.tag];
+      if (barUnits === undefined) return [];
+      const key = `${loadKg} ${bar.tag}`;
+      let ways = known.get(key);
+      if (!ways) {
+        const [sleeve, rated] = [valueOf(bar, "sleeveLength"), ratedTotalKg(bar)];
+        const [answer] = sideWaysOf({
+          ...{ barUnits, clampPairUnits: pool.clampPairUnits, plates: pool.plates, changesSetupEmpty: false },
+          roomMm: sleeve === null ? null : Math.max(0, sleeve - pool.clampWidthMm),
+          sets: [{ id: key, targetUnits: massUnitsFromKg(loadKg), setup: null }],
+          ...{ start: [], endsEmpty: false, toleranceUnits: pool.toleranceUnits, isFloor: true },
+          ratedUnits: rated === null ? null : massUnitsFromKg(rated),
+        });
+        known.set(key, (ways = answer!.ways.slice(0, MAX_WAYS)));
+      }
+      return ways;
+    },
+  };
+}
+
+/**
+ * Who cannot have their work set on at the same moment.
+ *
+ * @returns a sentence for each conflict
+ */
+export function clashWords(
+  { entries }: ClassQuestion,
+  { plates, names }: PlatePool,
+  conflicts: readonly PlateConflict[],
+): string[] {
+  return conflicts.map(({ parts, missing }) => {
+    const who = parts.map(({ entry }) => {
+      const { personName, lift, loadKg } = entries[entry]!;
+      return `${personName} (${lift.name} ${trimmed(loadKg, 1)} kg)`;
+    });
+    const what = missing.flatMap((n, k) =>
+      n > 0 ? [`${n === 1 ? "a pair" : `${n} pairs`} of ${names[plates[k]!.id] ?? plates[k]!.id}`] : [],
+    );
+    return `${listed(who)} at the same time: ${listed(what)} would be missing.`;
+  });
 }
 
 /**

@@ -1,5 +1,6 @@
 import { assignClass } from "./assignClass";
-import { classProblem, describePlan, type ClassQuestion, type PlannedClass } from "./planClass";
+import { conflictsOf } from "./classPlates";
+import { clashWords, classProblem, describePlan, platesOf, type ClassQuestion, type PlannedClass } from "./planClass";
 import type { ClassPlan, ClassProblem } from "./problem";
 
 export interface Reassigned extends PlannedClass {
@@ -63,8 +64,13 @@ export function reassignClass(
     const slot = answer.slotOf[e]!;
     return slot !== held[e]!.slot || answer.barOf[slot] !== held[e]!.bar;
   });
+  const clashes = question.pool ? conflictsOf(problem, platesOf(question, question.pool), answer) : [];
+  const isProven = answer.total === whole.total && whole.isProven && clashes.length === 0;
   return {
-    ...describePlan(question, problem, answer, answer.total === whole.total && whole.isProven),
+    ...describePlan(question, problem, answer, isProven),
+    ...(question.pool
+      ? { plates: { isServed: clashes.length === 0, clashes: clashWords(question, question.pool, clashes) } }
+      : {}),
     moved: moved.map((e) => entries[e]!.id),
   };
 }

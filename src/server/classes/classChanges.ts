@@ -1,6 +1,5 @@
 import "server-only";
 import { eq } from "drizzle-orm";
-import type { ClassQuestion, PlannedClass } from "@/core/classes/planClass";
 import { PURPOSES } from "@/core/matching/lifter";
 import type { Problem } from "@/core/problem";
 import { isHallDay } from "@/core/units/hallDay";
@@ -10,11 +9,9 @@ import { type Context, inTransaction, may } from "@/server/access";
 import { barsOnTheWall } from "@/server/bars";
 import { listStations } from "@/server/equipment";
 import { careFollows } from "@/server/care/planning";
-import { compute } from "@/server/computing";
 import { type Outcome, failed, forbidden, notFound, recordChange, stale } from "@/server/kit";
 import { allLifts } from "@/server/lifts";
-import { matchingRules } from "@/server/rules";
-import { type ClassRow, classDetails, entriesOf } from "./classes";
+import type { ClassRow } from "./classes";
 
 export interface ClassForm {
   id: string | null;
@@ -191,100 +188,5 @@ async function changeClass<T extends object>(
     if (row.plan !== null) await careFollows(context);
     await recordChange(context, { entity: "class", entityId: classId, action });
     return result;
-  });
-}
-
-/** Whoever assigns a class waits for it. */
-const ASSIGN_MS = 30_000;
-
-/** What the assignment of a class is asked. */
-async function questionOf(context: Context, row: ClassRow): Promise<ClassQuestion> {
-  const [asked, rules, { items: stations }] = [
-    await entriesOf(context, row),
-    await matchingRules(context),
-    await listStations(context),
-  ];
-  return {
-    entries: asked.entries,
-    stations: stations.flatMap(({ key, name, kind, supportSpacingMm, nearPlace }) =>
-      row.capacities[key] ? [{ key, name, kind, supportSpacingMm, nearPlace, capacity: row.capacities[key] }] : [],
-    ),
-    blocks: row.blocks,
-    bars: asked.bars,
-    placeOf: asked.placeOf,
-    rules,
-    today: context.clock.today,
-  };
-}
-
-/** Works out who is where with what, and keeps it. */
-export async function assignTonight(context: Context, classId: string): Promise<Outcome<{ plan: PlannedClass }>> {
-  if (!may(context, "class.edit")) return forbidden("assign classes");
-  const row = await classOf(context, classId);
-  if (!row) return notFound("such class");
-  const question = await questionOf(context, row);
-  if (question.entries.length === 0) return failed("impossible", "Nobody is in this class yet.");
-  const plan = await compute(context, "classPlan", question, { ms: ASSIGN_MS });
-  return keepPlan(context, row, plan, "assigned");
-}
-
-/**
- * Works a class out again of which something broke, changing as little as possible: bars that nobody may lift with any
- * more are no longer fixed, and whose plan holds stays where they are if that can be.
- *
- * @returns the plan, and how many were moved though nothing was wrong with their place
- */
-export async function reassignTonight(
-  context: Context,
-  classId: string,
-): Promise<Outcome<{ plan: PlannedClass; changed: number; moved: number }>> {
-  if (!may(context, "class.edit")) return forbidden("assign classes");
-  const result = await classDetails(context, classId);
-  if (!result.ok) return result;
-  const { row, plan: before, breaks } = result.details;
-  if (!before) return failed("impossible", "This class is not assigned yet. Assign it first.");
-  if (breaks.size === 0) return { ok: true, plan: before, changed: 0, moved: 0 };
-  const question = await questionOf(context, row);
-  const usable = new Set(question.bars.map(({ tag }) => tag));
-  const freed = question.entries.filter(({ tag, id }) => tag !== null && (breaks.has(id) || !usable.has(tag)));
-  const free = new Set(freed.map(({ id }) => id));
-  const { moved, ...plan } = await compute(
-    context,
-    "classAgain",
-    {
-      ...question,
-      entries: question.entries.map((entry) => (free.has(entry.id) ? { ...entry, tag: null } : entry)),
-      before,
-      broken: [...breaks.keys()],
-    },
-    { ms: ASSIGN_MS },
-  );
-  const kept = await keepPlan(context, row, plan, "reassigned", async ({ hall }) => {
-    for (const { id } of freed) await hall.update(classEntries, eq(classEntries.id, id), { lockedBarId: null });
-  });
-  return kept.ok ? { ...kept, changed: breaks.size, moved: moved.length } : kept;
-}
-
-const classOf = async ({ hall }: Context, id: string): Promise<ClassRow | null> =>
-  /^[0-9a-f-]{36}$/.test(id) ? hall.first(classes, { where: eq(classes.id, id) }) : null;
-
-/** Keeps a plan unless somebody changed the class meanwhile. */
-function keepPlan(
-  context: Context,
-  row: ClassRow,
-  plan: PlannedClass,
-  action: string,
-  more?: (context: Context) => Promise<void>,
-): Promise<Outcome<{ plan: PlannedClass }>> {
-  return inTransaction(context, async (context) => {
-    const { hall } = context;
-    const now = await hall.first(classes, { where: eq(classes.id, row.id), forUpdate: true });
-    if (!now || now.version !== row.version)
-      return failed("stale", "Somebody changed the class meanwhile. Assign it once more.");
-    await more?.(context);
-    await hall.update(classes, eq(classes.id, row.id), { plan });
-    await careFollows(context);
-    await recordChange(context, { entity: "class", entityId: row.id, action });
-    return { ok: true, plan };
   });
 }

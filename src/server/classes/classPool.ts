@@ -1,6 +1,7 @@
 import "server-only";
 import { ratedTotalKg, valueOf } from "@/core/bars/bar";
 import { groupBy } from "@/core/collections/groupBy";
+import type { PlannedClass } from "@/core/classes/planClass";
 import type { PoolQuestion, StationQuestion, StationSet } from "@/core/loading/plan/poolQuestion";
 import { type LadderWish, ladderRounds } from "@/core/loading/rounds";
 import { kgFromMassUnits, massUnitsFromKg } from "@/core/units/exactMass";
@@ -33,15 +34,25 @@ export interface ClassPool {
   problems: string[];
 }
 
-/** All stations of a class and all its blocks as one question of plates; sets are spread evenly over a block. */
+/** How a class warms up, unless somebody asks otherwise: four steps, three work sets, with every plate of the gym. */
+export const USUAL_WARM_UP = { way: "count", jumpKg: 20, count: 4, workSets: 3, only: null } as const;
+
+/**
+ * All stations of a class and all its blocks as one question of plates; sets are spread evenly over a block.
+ *
+ * @param fresh a plan that is not kept yet, in place of the one that is.
+ */
 export async function classPool(
   context: Context,
   id: string,
   wish: LadderWish & { only: "kg" | "lb" | null },
+  fresh?: PlannedClass,
 ): Promise<Outcome<ClassPool>> {
   const result = await classDetails(context, id);
   if (!result.ok) return result;
-  const { row, plan, items, breaks } = result.details;
+  const { row, items } = result.details;
+  // A plan that is not kept yet has no broken bars.
+  const [plan, breaks] = fresh ? [fresh, new Map<string, string[]>()] : [result.details.plan, result.details.breaks];
   if (!plan) return failed("impossible", "Nobody is placed yet: assign the class first.");
   const placed = plan.entries.flatMap((entry) => {
     const item = items.find((one) => one.id === entry.id);

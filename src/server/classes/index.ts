@@ -2,8 +2,9 @@ import "server-only";
 
 /* What other rooms, pages and routes may use of this one. */
 
-export { addEntry, assignTonight, lockEntry, reassignTonight, removeEntry, saveClass } from "./classChanges";
-export { type PoolStation, classPool } from "./classPool";
+export { assignTonight, reassignTonight } from "./assign";
+export { addEntry, lockEntry, removeEntry, saveClass } from "./classChanges";
+export { type PoolStation, USUAL_WARM_UP, classPool } from "./classPool";
 export {
   type BrokenClass,
   type ClassDetails,

@@ -3,6 +3,7 @@ import { asc, eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import type { PlannedClass } from "@/core/classes/planClass";
 import { LIFT_KEYS, LIFTS } from "@/core/matching/lifts";
+import { massUnitsFromKg } from "@/core/units/exactMass";
 import {
   barQuantities,
   bars,
@@ -14,17 +15,11 @@ import {
   lifts,
   meetingSpecs,
   stations,
+  plates,
 } from "@/data/schema";
 import { makeContexts } from "@/server/access/context.fixture";
-import {
-  type ClassForm,
-  addEntry,
-  assignTonight,
-  reassignTonight,
-  lockEntry,
-  removeEntry,
-  saveClass,
-} from "@/server/classes/classChanges";
+import { assignTonight, reassignTonight } from "@/server/classes/assign";
+import { type ClassForm, addEntry, lockEntry, removeEntry, saveClass } from "@/server/classes/classChanges";
 import { classPool } from "@/server/classes/classPool";
 import { classDetails, listClasses } from "@/server/classes/classes";
 import { planLoad } from "@/server/loading/planLoad";
@@ -386,6 +381,59 @@ describe("classes", () => {
     const again = await classDetails(coach, id);
     const bo = again.ok && again.details.plan!.entries.find(({ id: own }) => own === of("bo").id)!;
     expect(bo && bo.block).toBe(of("ann").block);
+  });
+  it("come with their plates: who cannot be loaded at once is kept apart, and where that cannot be it is said", async () => {
+    const { made, id, put } = await withClass();
+    const coach = made.context("coach");
+    await made.hall.insert(stations, {
+      key: "rack-2",
+      name: "Rack 2",
+      kind: "rack",
+      supportSpacingMm: 1090,
+      jCupPairs: 1,
+    });
+    await made.hall.insert(
+      plates,
+      (
+        [
+          ["25", 4],
+          ["10", 1],
+          ["5", 2],
+          ["2.5", 2],
+          ["1.25", 2],
+        ] as const
+      ).map(([massValue, pairs]) => ({
+        ...{ key: `p${massValue}`, massValue, massUnit: "kg" as const, massUnits: massUnitsFromKg(Number(massValue)) },
+        ...{ pairs, thicknessMm: 30, diameterMm: 450, material: "steel" as const },
+      })),
+    );
+    const [row] = await made.hall.rows(classes);
+    const again = await saveClass(coach, {
+      ...FORM,
+      id,
+      version: row!.version,
+      capacities: { "rack-1": "1", "rack-2": "1" },
+    });
+    expect(again).toMatchObject({ ok: true });
+    // A side of 220 kg takes every pair of 25 kg that there is.
+    await put("ann", "back-squat-high", "220 kg");
+    await put("bo", "back-squat-high", "220 kg");
+    const apart = await assignTonight(coach, id);
+    if (!apart.ok) throw new Error(apart.message);
+    const [one, other] = apart.plan.entries;
+    expect(one!.block).not.toBe(other!.block);
+    expect(apart.plan).toMatchObject({ isProven: true, plates: { isServed: true } });
+    expect(apart.plan.plates!.sets!.count).toBeGreaterThan(2);
+    for (const entry of [one!, other!]) await lockEntry(coach, id, entry.id, { block: 1, station: null, tag: null });
+    const together = await assignTonight(coach, id);
+    if (!together.ok) throw new Error(together.message);
+    expect(together.plan).toMatchObject({ isProven: false, plates: { isServed: false } });
+    expect(together.plan.entries.every(({ block }) => block === 0)).toBe(true);
+    const [clash] = together.plan.plates!.clashes;
+    expect(clash).toContain("Ann Example");
+    expect(clash).toContain("Bo Example");
+    expect(clash).toMatch(/pairs? of 25 kg/);
+    expect(together.plan.plates!.sets!.short.map(({ lifter }) => lifter)).toContain("Bo Example");
   });
   it("what breaks a bar breaks everything that was planned with it, in every state of it, and one touch plans again", async () => {
     const { made, id, put } = await withClass();

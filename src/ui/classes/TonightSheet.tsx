@@ -1,5 +1,5 @@
 import { isUsable } from "@/core/bars/bar";
-import type { PlacedEntry } from "@/core/classes/planClass";
+import type { PlacedEntry, PlannedClass, PlatesOfClass } from "@/core/classes/planClass";
 import { PURPOSE_WORDS } from "@/core/matching/lifter";
 import type { Reason } from "@/core/matching/verdict";
 import { trimmed } from "@/core/units/format";
@@ -10,6 +10,59 @@ import Link from "../kit/Link";
 import { VerdictText } from "../kit/VerdictText";
 import { BrokenPlan } from "./BrokenPlan";
 import { AddEntryForm, AssignForm, LockForm, ReassignForm } from "./EntryForms";
+
+/** A class is proven only together with its plates. */
+function provenWords({ isProven, plates }: PlannedClass): string {
+  const isShort = plates !== undefined && (!plates.isServed || (plates.sets?.short.length ?? 0) > 0);
+  if (isProven && !isShort)
+    return plates
+      ? "Nothing better can be done with these plates: it is proven."
+      : "Nothing better can be done: it is proven.";
+  if (isShort) return "The plates are short.";
+  return "It could not be proven that nothing better can be done.";
+}
+
+/** Most are named; Plates for all stations has them all. */
+const MAX_SHORT = 4;
+
+/** What the plates cost the class: who was kept apart, or comes short and when. */
+function PlatesNote({ plates: { isServed, clashes, sets }, classId }: { plates: PlatesOfClass; classId: string }) {
+  const short = [...(sets?.short ?? [])].sort((a, b) => b.lackKg - a.lackKg);
+  if (clashes.length === 0 && short.length === 0) return null;
+  return (
+    <div className={`mt-2 border-l-4 pl-3 text-sm ${isServed ? "border-l-accent" : "border-l-error"}`}>
+      {clashes.length > 0 && (
+        <>
+          <p className="font-semibold">
+            {isServed
+              ? "Places or bars were traded, since the plates would not reach for"
+              : "The plates do not reach for"}
+          </p>
+          <ul className="list-disc pl-5">
+            {clashes.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      {short.length > 0 && (
+        <p>
+          <strong>
+            {short.length} of {sets!.count} sets come short, warm-ups included:
+          </strong>{" "}
+          {short
+            .slice(0, MAX_SHORT)
+            .map(({ lifter, time, lackKg }) => `${lifter} at ${time} by ${trimmed(lackKg, 1)} kg`)
+            .join(", ")}
+          {short.length > MAX_SHORT && " …"}.{" "}
+          <Link href={`/sessions/${classId}/plates`} className="link">
+            Which, and what to bring
+          </Link>
+        </p>
+      )}
+    </div>
+  );
+}
 
 interface Choice {
   key: string;
@@ -52,11 +105,7 @@ export function TonightSheet({ details, times, stations, lifters, lifts, usual, 
               </strong>
               {breaks.size > 0
                 ? "."
-                : `, with ${trimmed(100 * plan.fit, 0)} % of the fit that everybody would have alone. ${
-                    plan.isProven
-                      ? "Nothing better can be done: it is proven."
-                      : "It could not be proven that nothing better can be done."
-                  }`}
+                : `, with ${trimmed(100 * plan.fit, 0)} % of the fit that everybody would have alone. ${provenWords(plan)}`}
             </p>
             <div className="flex flex-wrap gap-2">
               <Link href={`/sessions/${row.id}/sheet`} className="btn btn-sm btn-neutral min-h-11">
@@ -68,6 +117,7 @@ export function TonightSheet({ details, times, stations, lifters, lifts, usual, 
               <AssignForm classId={row.id} isAgain action={actions.assign} />
             </div>
           </div>
+          {breaks.size === 0 && plan.plates && <PlatesNote plates={plan.plates} classId={row.id} />}
           {nowhere.length > 0 && (
             <ul className="border-l-error mt-2 border-l-4 pl-3 text-sm">
               {nowhere.map(({ id, tradeOff }) => (

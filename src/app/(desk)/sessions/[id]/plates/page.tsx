@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { classPool } from "@/server/classes";
+import { USUAL_WARM_UP, classPool } from "@/server/classes";
 import { platesAtHand } from "@/server/loading";
 import { requestContext } from "@/server/access";
 import { PoolSheet } from "@/ui/classes/PoolSheet";
@@ -20,7 +20,10 @@ export default async function ClassPlatesPage({
   searchParams: SearchParams;
 }) {
   const [context, { id }, search] = [await requestContext(), await params, await readSearch(searchParams)];
-  const { way, jumpKg, count, workSets, only } = readSessionAsk({ way: "count", count: "4", ...search });
+  const { way, jumpKg, count, workSets, only } = readSessionAsk({
+    ...{ way: USUAL_WARM_UP.way, count: String(USUAL_WARM_UP.count), only: "all" },
+    ...search,
+  });
   const result = await classPool(context, id, { way, jumpKg, count, workSets, only });
   if (!result.ok && result.code !== "impossible") notFound();
   if (!result.ok)
