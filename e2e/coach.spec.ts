@@ -40,7 +40,7 @@ test("a technique bar at 60 kg is never; small hands get the 25 mm bar for the s
   await page.goto("/match?lift=snatch&load=60");
   await page.getByText(/bars never for this/).click();
   const never = page.getByRole("listitem").filter({ hasText: "K26" });
-  await expect(never).toContainText("150 % of the 40 kg it may carry");
+  await expect(never).toContainText("133 % of the 45 kg it may carry");
   await page.goto("/match?lift=snatch&load=40&lifter=wren");
   await expect(best(page).first()).toContainText("K07");
   await expect(best(page).first()).toContainText("made for");
@@ -276,7 +276,8 @@ test.describe("the wall screen", () => {
     await page.goto("/wall");
     await page.getByRole("link", { name: "clean", exact: true }).tap();
     const take = page.getByRole("region", { name: "Take this bar" });
-    await expect(take).toContainText("K02");
+    // Two suit alike; another errand may have found something on the first.
+    await expect(take).toContainText(/K02|K07/);
     await expect(take).toContainText("20 kg");
     await expect(take).toContainText("Rack wall A");
     await expect(take).toContainText(/carries at most\s*500 kg/);

@@ -26,7 +26,7 @@ test("the manager looks at the bars, compares two, finds the right one, loads it
     await expect(page.getByRole("img", { name: "Long puller, drawn to scale" })).toBeVisible();
     await page.getByRole("checkbox", { name: "Compare K04" }).click();
     await page.getByRole("checkbox", { name: "Compare K11" }).click();
-    await expect(page.getByText("seats differ 182 mm, shaft 2 mm")).toBeVisible();
+    await expect(page.getByText("seats differ 162 mm, shaft 2 mm")).toBeVisible();
     await page.locator("footer").getByRole("link", { name: "Compare" }).click();
   });
 

@@ -14,7 +14,7 @@ test("three lifters share a bar: the plan says what comes off and goes on, and w
   await expect(page).toHaveURL(/at=rack-1/);
   const short = page.getByRole("region", { name: "The plan in short" });
   await expect(short).toContainText(/\d+ plates handled on each side through 26 sets, the fewest possible\./);
-  await expect(short).toContainText(/spares \d+ plates a side/);
+  await expect(short).toContainText(/saves \d+ plates a side/);
   const rows = page.getByRole("region", { name: "Set by set" }).getByRole("row");
   await expect(rows).toHaveCount(27);
   await expect(rows.nth(1)).toContainText("Runa");
@@ -192,6 +192,8 @@ test("the stations of a class share one pool of plates: what is short is said, w
       .click();
   } else await page.goto(address);
   await page.getByRole("link", { name: "Plates for all stations" }).click();
+  await expect(page).toHaveURL(/\/plates$/);
+  await page.goto(`${page.url()}?only=kg`);
   const short = page.getByRole("region", { name: "In short" });
   await expect(short).toContainText(/\d+ of \d+ sets are short of plates\./);
   await expect(short).toContainText(/With .*pairs? of .* more nothing is short|do not mend all of it/, {

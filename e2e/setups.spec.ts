@@ -152,10 +152,10 @@ test("the load is moved with the keyboard and by dragging, and the address follo
   const box = (await dial.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
-  await page.mouse.move(box.x + box.width * 0.8, box.y + box.height * 0.45, { steps: 12 });
+  await page.mouse.move(box.x + box.width * 0.787, box.y + box.height * 0.56, { steps: 12 });
   await page.mouse.up();
-  await expect(dial).toHaveAttribute("aria-valuetext", /mark (5½|6), pin D/);
-  await expect(page).toHaveURL(/pin=D/);
+  await expect(dial).toHaveAttribute("aria-valuetext", /mark (8|8½|9), pin E/);
+  await expect(page).toHaveURL(/pin=E/);
   await expect(page.getByText(/goblet-like\.$/)).toBeVisible();
 });
 

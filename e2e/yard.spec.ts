@@ -95,7 +95,7 @@ test("plates are entered, weighed one by one and paired; a station says where ba
   await plates.getByText("Enter another").click();
   const form = plates.locator("details", { hasText: "Enter another" }).last().locator("form");
   await form.getByLabel(/^short name/).fill("y20");
-  await form.getByLabel(/^nominal mass/).fill("20 stone");
+  await form.getByLabel(/^nominal mass/).fill("20 buckets");
   await form.getByLabel(/^pairs owned/).fill("2");
   await form.getByRole("button", { name: "Enter it" }).click();
   await expect(plates.getByText("is no mass; write 320 kg or 700 lb")).toBeVisible();

@@ -26,15 +26,20 @@ export function readField(def: FieldDef, text: string): ReadField {
       if (said.length > def.most) return refused(`at most ${def.most} characters`);
       return hasControlCharacters(said) ? refused("has characters that cannot be printed") : { ok: true, value: said };
     case "choice": {
-      const key = said.toLowerCase().replace(/[\s_]+/g, "-");
-      return def.of.includes(key) ? { ok: true, value: key } : refused(`“${said}” is none of ${def.of.join(", ")}`);
+      const key = choiceOf(def, said);
+      return key === undefined ? refused(`“${said}” is none of ${wordsOf(def)}`) : { ok: true, value: key };
     }
     case "choices": {
-      const keys = said.split(/[\s,|]+/).filter(Boolean);
-      const unknown = keys.find((key) => !def.of.includes(key));
-      return unknown === undefined
-        ? { ok: true, value: def.of.filter((key) => keys.includes(key)) }
-        : refused(`“${unknown}” is none of ${def.of.join(", ")}`);
+      // Displayed names have spaces in them: they are parted by commas or bars, keys by spaces too.
+      const byMarks = said
+        .split(/[,|\n]+/)
+        .map((part) => part.trim())
+        .filter(Boolean);
+      const parts = byMarks.flatMap((part) => (choiceOf(def, part) ? [part] : part.split(/\s+/)));
+      const unknown = parts.find((part) => choiceOf(def, part) === undefined);
+      if (unknown !== undefined) return refused(`“${unknown}” is none of ${wordsOf(def)}`);
+      const keys = parts.map((part) => choiceOf(def, part));
+      return { ok: true, value: def.of.filter((key) => keys.includes(key)) };
     }
     case "day":
       return isHallDay(said) ? { ok: true, value: said } : refused(`“${said}” is no day; write YYYY-MM-DD`);
@@ -122,26 +127,43 @@ export function fieldTexts(defs: Record<string, FieldDef>, values: Record<string
   );
 }
 
+type Choice = FieldDef & { kind: "choice" | "choices" };
+
+const plain = (text: string) =>
+  text
+    .trim()
+    .toLowerCase()
+    .replace(/[\s_]+/g, "-");
+
+/** The key that somebody means by a key or by what is shown for it, in any case. */
+const choiceOf = ({ of, words = {} }: Choice, said: string): string | undefined =>
+  of.find((key) => key === plain(said)) ??
+  of.find((key) => words[key] !== undefined && plain(words[key]) === plain(said));
+
+const wordsOf = ({ of }: Choice) => of.join(", ");
+
+/** What is right, by unit. */
+const EXAMPLES: Readonly<Record<string, string>> = { mm: "1930, 193 cm or 1.93 m", kg: "82, 82.5 kg or 180 lb" };
+
 function readNumber(def: FieldDef & { kind: "number" }, said: string): ReadField {
   const [least, most] = def.range;
   const bare = def.unit && said.toLowerCase().endsWith(def.unit.toLowerCase()) ? said.slice(0, -def.unit.length) : said;
   const typed =
-    def.unit === "mm"
-      ? readTyped(said, "mm")
+    def.unit === "mm" || def.unit === "kg"
+      ? readTyped(said, def.unit)
       : /^[+-]?\d*[.,]?\d+\s*$/.test(bare)
         ? bare.trim().replace(",", ".")
         : null;
-  const value = typed === null ? NaN : typeof typed === "string" ? Number(typed) : lengthOf(typed);
+  const value = typed === null ? NaN : typeof typed === "string" ? Number(typed) : convertTyped(typed);
   const unit = def.unit ? ` ${def.unit}` : "";
-  if (!Number.isFinite(value)) return refused(`“${said}” is no number${unit && ` in${unit}`}`);
+  if (!Number.isFinite(value)) {
+    const example = EXAMPLES[def.unit];
+    return refused(`“${said}” is no number${unit && ` in${unit}`}${example ? `; write ${example}` : ""}`);
+  }
   if (def.isWhole && !Number.isInteger(value)) return refused(`“${said}” must be a whole number`);
   return value >= least && value <= most
     ? { ok: true, value }
     : refused(`${said} is out of range: ${least} to ${most}${unit}`);
-}
-
-function lengthOf(typed: TypedQuantity): number {
-  return typed.unit === "mm" || typed.unit === "cm" || typed.unit === "in" ? convertTyped(typed) : NaN;
 }
 
 function readMassField(said: string): ReadField {
@@ -154,10 +176,18 @@ function readMassField(said: string): ReadField {
     : refused(`${said} is out of range: more than 0, up to 2000 kg`);
 }
 
+/** 1250, 1250.5, 1,250, 1 250,50 or 1.250,50: marks between thousands are alike, and another one begins the decimals. */
+const AMOUNT = /^(?:(\d{1,3}([.,'’ ])\d{3}(?:\2\d{3})*)(?:(?!\2)[.,](\d{1,2}))?|(\d{1,9})(?:[.,](\d{1,2}))?)$/;
+
 function readMoney(said: string): ReadField {
-  const match = /^(\d{1,9})(?:[.,](\d{1,2}))?$/.exec(said.replace(/[\s’']/g, ""));
-  if (!match) return refused(`“${said}” is no amount of money; write 189 or 189.50`);
-  const minor = Number(match[1]) * 100 + Number((match[2] ?? "").padEnd(2, "0"));
+  // A currency may stand before or behind it.
+  const digits = said
+    .replace(/\u00a0/g, " ")
+    .replace(/^(?:[A-Za-z]{1,3}|\p{Sc})\s*|\s*(?:[A-Za-z]{1,3}|\p{Sc})$/gu, "");
+  const match = AMOUNT.exec(digits);
+  if (!match) return refused(`“${said}” is no amount of money; write 189, 189.50 or £189`);
+  const whole = (match[1] ?? match[4]!).replace(/\D/g, "");
+  const minor = Number(whole) * 100 + Number((match[3] ?? match[5] ?? "").padEnd(2, "0"));
   return minor <= MAX_MINOR ? { ok: true, value: minor } : refused(`${said} is out of range`);
 }
 

@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 import { INCIDENT_KINDS, INCIDENT_WORDS } from "@/core/care/incident";
 import { freshKey } from "../kit/freshKey";
 import Link from "../kit/Link";
+import { convertTyped, readTyped } from "@/core/units/typedQuantity";
 import { PhotoField, photoOf } from "../kit/PhotoField";
 
 /** What happened with a bar, in under a minute. What was typed stays until it is saved. */
@@ -33,9 +34,12 @@ export function IncidentForm({ tag }: { tag: string }) {
         event.preventDefault();
         const data = new FormData(event.currentTarget);
         const text = (name: string) => String(data.get(name) ?? "").trim();
-        const [kind, note, load] = [text("kind"), text("note"), text("load").replace(",", ".")];
+        const [kind, note, load] = [text("kind"), text("note"), text("load")];
+        const typed = load === "" ? null : readTyped(load, "kg");
         if (kind === "" || note === "") return setProblem("Choose what happened, and say how in a few words.");
-        if (load !== "" && !(Number(load) > 0)) return setProblem(`Load: “${load}” is no number; write 82.5.`);
+        const loadKg = typed ? convertTyped(typed) : null;
+        if (load !== "" && !(loadKg !== null && loadKg > 0))
+          return setProblem(`Load: “${load}” is no load; write 82.5, 82.5 kg or 180 lb.`);
         const photo = await photoOf(data);
         if (!photo.ok) return setProblem(photo.why);
         setSending(true);
@@ -47,7 +51,7 @@ export function IncidentForm({ tag }: { tag: string }) {
             body: JSON.stringify({
               ...{ key: key.current, tag, kind, note },
               ...(text("setup") ? { setup: text("setup") } : {}),
-              ...(load === "" ? {} : { loadKg: Number(load) }),
+              ...(loadKg === null ? {} : { loadKg }),
               ...(photo.base64 ? { photo: photo.base64 } : {}),
             }),
           });
@@ -86,7 +90,7 @@ export function IncidentForm({ tag }: { tag: string }) {
           <input name="setup" maxLength={200} className="input min-h-11 w-full" placeholder="Rack 1, hole 19" />
         </label>
         <label className="grid gap-1 text-sm">
-          Load on the bar, kg
+          Load on the bar, kg or lb
           <input name="load" inputMode="decimal" className="input min-h-11 w-full" />
         </label>
       </div>
