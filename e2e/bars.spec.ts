@@ -119,7 +119,7 @@ test("what is not understood is said beside the field and stays as typed", async
   await expect(page.getByLabel("Target, total on the bar")).toHaveValue("heavy");
   await page.goto("/match?load=-3");
   await expect(page.getByRole("alert").filter({ hasText: "is not a load" })).toBeVisible();
-  await page.goto("/load?bar=K26&target=60");
+  await page.goto("/load?bar=K08&target=300");
   await expect(page.locator("#load-problem")).toContainText("over what the bar may carry");
   await page.goto("/load?bar=K99");
   await expect(page.locator("#load-problem")).toContainText("There is no bar K99");

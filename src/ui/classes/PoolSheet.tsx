@@ -124,8 +124,10 @@ function Planned({
             : `${shortages.length} of ${sets} sets are short of plates.`}
         </p>
         <p className="text-sm">
-          {plan.handled} plates are handled on each side in all; with every plate to itself each station would handle at
-          least {plan.lowerBound} together.
+          {plan.handled} plates are handled on each side in all
+          {plan.lowerBound <= plan.handled
+            ? `; with every plate to itself each station would handle at least ${plan.lowerBound} together.`
+            : "."}
           {moved.length > 0 &&
             ` Lifters changed places at ${moved.map(({ key }) => `${stationOf(key).station} (${stationOf(key).tag})`).join(", ")}.`}{" "}
           {unfelt > 0 && `${unfelt} sets are less than ${FELT_KG} kg under what they could have alone. `}
