@@ -164,9 +164,7 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null
             ? "Nothing is due."
             : `That is all: ${done} done, ${round.stops.length - done} left for another time.`}
       </p>
-      {stop && round.materials.length > 0 && (
-        <p className="text-quiet text-sm">Take along: {round.materials.join(", ")}.</p>
-      )}
+      {stop && round.materials.length > 0 && <p className="text-quiet text-sm">Bring: {round.materials.join(", ")}.</p>}
       {!mayTick ? (
         <p className="sheet p-4">Your role may not tick off care.</p>
       ) : step?.kind === "turn" ? (
@@ -248,20 +246,22 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null
             />
           ) : (
             <div className="bg-base-100 border-base-300 sticky bottom-0 -mx-4 -mb-4 grid gap-2 border-t px-4 py-3">
-              <button
-                type="button"
-                className="btn btn-neutral min-h-20 text-2xl"
-                disabled={doneOfStop === 0}
-                onClick={() => (side === "first" ? firstSideDone(stop.tag) : answer(stop, "done"))}
-              >
-                {side === "first"
-                  ? "This side is done"
-                  : doneOfStop === 0 && stop.tasks.some(({ answers }) => answers.length > 0)
-                    ? "Choose a result"
+              {doneOfStop === 0 && stop.tasks.some(({ answers }) => answers.length > 0) ? (
+                <p className="text-center font-semibold">Choose a result.</p>
+              ) : (
+                <button
+                  type="button"
+                  className="btn btn-neutral min-h-20 text-2xl"
+                  disabled={doneOfStop === 0}
+                  onClick={() => (side === "first" ? firstSideDone(stop.tag) : answer(stop, "done"))}
+                >
+                  {side === "first"
+                    ? "This side is done"
                     : doneOfStop < stop.tasks.length
                       ? `${doneOfStop} of ${stop.tasks.length} done`
                       : "Done"}
-              </button>
+                </button>
+              )}
               <div className="grid grid-cols-2 gap-2">
                 <button type="button" className="btn btn-outline min-h-16 text-lg" onClick={() => setAsking("skip")}>
                   Not now

@@ -232,9 +232,9 @@ describe("a round", () => {
   });
   it("says what to take along, and a task's cautions beside its steps", () => {
     const { text } = screen([stop("T1", { cautions: ["No wire brush."] })], "", true, ["light oil", "a cloth"]);
-    expect(text).toContain("Take along: light oil, a cloth.");
+    expect(text).toContain("Bring: light oil, a cloth.");
     expect(text).toMatch(/Oil\. No wire brush\. monthly/);
-    expect(screen([], "", true, []).text).not.toContain("Take along");
+    expect(screen([], "", true, []).text).not.toContain("Bring:");
   });
   it("ticks each task of a bar by itself where it has several, all ticked to begin with", () => {
     const both = stop("T1");

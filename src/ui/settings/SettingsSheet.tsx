@@ -26,35 +26,49 @@ export function SettingsSheet({ actor, halls, theme, becomeAction, themeAction, 
     <>
       <PageHead title="Settings" />
       <div className="grid max-w-5xl items-start gap-3 md:grid-cols-2">
-        <section className="sheet p-4" aria-labelledby="actor">
-          <h2 id="actor" className="mb-1 font-bold">
-            Signed in as
-          </h2>
-          <p className="text-quiet mb-3 text-sm">
-            You are {actor.name}, {actor.role} of {actor.hallName}. Until there are accounts, choose who you are here;
-            the demonstration has two halls, and neither sees the other.
-          </p>
-          {halls.map(({ hallName, people }) => (
-            <div key={hallName} className="mb-3">
-              <h3 className="mb-1 text-sm font-semibold">{hallName}</h3>
-              <ul className="flex flex-wrap gap-2">
-                {people.map(({ id, name, role }) => (
-                  <li key={id}>
-                    <form action={becomeAction}>
-                      <input type="hidden" name="personId" value={id} />
-                      <button
-                        className={`btn min-h-11 ${id === actor.personId ? "btn-primary" : "btn-outline"}`}
-                        aria-pressed={id === actor.personId}
-                      >
-                        {name} <span className="font-normal opacity-80">{role}</span>
-                      </button>
-                    </form>
-                  </li>
-                ))}
-              </ul>
-            </div>
-          ))}
-        </section>
+        <div className="grid gap-3">
+          <section className="sheet p-4" aria-labelledby="actor">
+            <h2 id="actor" className="mb-1 font-bold">
+              Signed in as
+            </h2>
+            <p className="text-quiet mb-3 text-sm">
+              You are {actor.name}, {actor.role} of {actor.hallName}. Until there are accounts, choose who you are here;
+              the demonstration has two halls, and neither sees the other.
+            </p>
+            {halls.map(({ hallName, people }) => (
+              <div key={hallName} className="mb-3">
+                <h3 className="mb-1 text-sm font-semibold">{hallName}</h3>
+                <ul className="flex flex-wrap gap-2">
+                  {people.map(({ id, name, role }) => (
+                    <li key={id}>
+                      <form action={becomeAction}>
+                        <input type="hidden" name="personId" value={id} />
+                        <button
+                          className={`btn min-h-11 ${id === actor.personId ? "btn-primary" : "btn-outline"}`}
+                          aria-pressed={id === actor.personId}
+                        >
+                          {name} <span className="font-normal opacity-80">{role}</span>
+                        </button>
+                      </form>
+                    </li>
+                  ))}
+                </ul>
+              </div>
+            ))}
+          </section>
+          <section className="sheet p-4" aria-labelledby="climate">
+            <h2 id="climate" className="mb-1 font-bold">
+              Climate
+            </h2>
+            <p className="text-quiet mb-2 text-sm">
+              How often bars need care follows from the air. This counts where no sensor and no file says more.{" "}
+              <Link href="/care/air" className="link">
+                Sensors and files
+              </Link>
+            </p>
+            {climate}
+          </section>
+        </div>
         <div className="grid gap-3">
           <section className="sheet p-4" aria-labelledby="rules">
             <h2 id="rules" className="mb-1 font-bold">
@@ -117,18 +131,6 @@ export function SettingsSheet({ actor, halls, theme, becomeAction, themeAction, 
               <dt className="text-quiet">time zone</dt>
               <dd>{actor.timeZone}</dd>
             </dl>
-          </section>
-          <section className="sheet p-4" aria-labelledby="climate">
-            <h2 id="climate" className="mb-1 font-bold">
-              Climate
-            </h2>
-            <p className="text-quiet mb-2 text-sm">
-              How often bars need care follows from the air. This counts where no sensor and no file says more.{" "}
-              <Link href="/care/air" className="link">
-                Sensors and files
-              </Link>
-            </p>
-            {climate}
           </section>
         </div>
       </div>

@@ -74,9 +74,7 @@ export function ChalkScreen({ bars, toLookAt, action }: Props) {
                   className="sheet border-l-success hover:border-primary min-h-16 border-l-4 p-2 text-center leading-tight"
                 >
                   <span className="block text-2xl font-bold">{tag}</span>
-                  <span className="block truncate text-xs">
-                    {chalkSeenOn ? "chalk was seen: brushed now?" : "is clean"}
-                  </span>
+                  <span className="block truncate text-xs">{chalkSeenOn ? "chalk seen" : "is clean"}</span>
                 </button>
               ))}
             </div>

@@ -16,7 +16,7 @@ export default async function ChalkPage() {
       bars={wall
         .filter(({ bar }) => isUsable(bar.state))
         .map(({ bar, place }) => ({ tag: bar.tag, name: bar.name, place }))}
-      toLookAt={checks.filter(({ isLookedAt }) => !isLookedAt)}
+      toLookAt={checks.filter(({ isLookedAt, chalkSeenOn }) => !isLookedAt || chalkSeenOn !== null)}
       action={seenAction}
     />
   );
