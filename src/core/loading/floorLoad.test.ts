@@ -47,6 +47,15 @@ describe("a load within the floor's tolerance", () => {
     expect(plan.isProven).toBe(true);
     for (const { errorUnits } of plan.sets) expect(Math.abs(errorUnits)).toBeLessThanOrEqual(massUnitsFromKg(0.25));
     expect(plan.sets.at(-1)!.perSide.length).toBeLessThanOrEqual(3);
+    for (const order of ["any", "larger-inside"] as const) {
+      const alone = planSession({
+        ...{ barUnits, clampPairUnits: 0, roomMm: 415, changesSetupEmpty: false, start: [], endsEmpty: true, order },
+        plates: HALL.map((plate) => ({ ...plate, thicknessMm: plate.thicknessMm! })),
+        sets: [{ id: "work", targetUnits: massUnitsFromKg(100), setup: null }],
+        ...{ toleranceUnits: massUnitsFromKg(0.25), isFloor: true },
+      });
+      expect(alone.sets[0]!.perSide).toEqual(["25", "15"]);
+    }
   });
   it("has the fewest plates of all within it, and where nothing is within it the nearest, by trying every choice", () =>
     fc.assert(

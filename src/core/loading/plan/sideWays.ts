@@ -41,6 +41,8 @@ export class SideFinder {
   private readonly left: Part[];
   private readonly right: Part[];
   private readonly known = new Map<number, SideWays>();
+  /** Places of the kinds, largest mass first. */
+  private readonly largest: readonly number[];
   private listed = 0;
   /** Whether not every combination could be listed. */
   readonly isCut: boolean;
@@ -57,6 +59,7 @@ export class SideFinder {
     mostUnits: MassUnits,
     private readonly slackUnits: MassUnits = 0,
   ) {
+    this.largest = plates.map((_, k) => k).sort((a, b) => plates[b]!.massUnits - plates[a]!.massUnits || a - b);
     // Alternating halves have about as many combinations each.
     const [odd, even] = [plates.map((_, k) => k % 2 === 1), plates.map((_, k) => k % 2 === 0)];
     const limit = { mostUnits: mostUnits + slackUnits, roomMm: roomMm ?? Infinity };
@@ -181,7 +184,16 @@ export class SideFinder {
         break;
       }
     }
-    found.sort((p, q) => p.plates - q.plates);
+    // Larger plates first among as many: what a gym would load (handbook §10).
+    const { largest } = this;
+    const isLarger = (p: (typeof found)[number], q: (typeof found)[number]) => {
+      for (const k of largest) {
+        const more = q.a.counts[k]! + q.b.counts[k]! - p.a.counts[k]! - p.b.counts[k]!;
+        if (more !== 0) return more;
+      }
+      return 0;
+    };
+    found.sort((p, q) => p.plates - q.plates || isLarger(p, q));
     if (found.length > maxWays) {
       isCut = true;
       found.length = maxWays;
