@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, desc, eq, ne, notInArray } from "drizzle-orm";
+import { and, asc, desc, eq, ne } from "drizzle-orm";
 import { type BarState, isUsable } from "@/core/bars/bar";
 import { FAMILIES, type FamilyKey } from "@/core/bars/families";
 import type { QuantityKind } from "@/core/bars/quantities";
@@ -21,7 +21,7 @@ import { barMeasurements, bars, carePlan, careTasks, inspections } from "@/data/
 import { type Context, inTransaction, may } from "@/server/access";
 import { refreshEffective, returnLacks } from "@/server/bars";
 import { keepFinding } from "@/server/care/findings";
-import { type Tick, logDone, tickProblems } from "@/server/care/log";
+import { type Tick, logDone, planToTick, tickProblems } from "@/server/care/log";
 import { storedCareRules } from "@/server/care/planning";
 import {
   type Failed,
@@ -253,23 +253,20 @@ export async function tickCheck(
   if (problems.length > 0) return failed("invalid", "Nothing was ticked off.", problems);
   return inTransaction(context, (context) =>
     idempotent(context, tick.idempotencyKey, "care.check", async () => {
-      const bar = await context.hall.first(bars, {
-        where: and(eq(bars.tag, tick.tag), notInArray(bars.state, ["retired", "on-order"])),
-      });
-      if (!bar) return notFound(`bar ${tick.tag} to care for`);
-      const task = await context.hall.first(careTasks, { where: eq(careTasks.key, tick.task) });
-      if (!task || !(await plannedFor(context, bar, task))) return notFound(`task "${tick.task}" on ${tick.tag}`);
+      const plan = await planToTick(context, tick, { holdsBar: true });
+      if (!plan.ok) return plan;
+      const { bar, task } = plan;
       const results = { [task.key]: tick.result };
       const lacks = checkLacks(bar, results);
       if (lacks) return lacks;
       const verdict = await checkBar(context, { ...tick, bar, results, minutes: tick.minutes ?? null });
-      return { ok: true as const, verdict, dueOn: (await plannedFor(context, bar, task))!.dueOn };
+      const next = await context.hall.first(carePlan, {
+        where: and(eq(carePlan.barId, bar.id), eq(carePlan.taskId, task.id)),
+      });
+      return { ok: true as const, verdict, dueOn: next!.dueOn };
     }),
   );
 }
-
-const plannedFor = ({ hall }: Context, bar: BarRow, task: { id: string }) =>
-  hall.first(carePlan, { where: and(eq(carePlan.barId, bar.id), eq(carePlan.taskId, task.id)), forUpdate: true });
 
 const STATE_AFTER: Record<InspectionVerdict, BarState> = {
   keep: "in-service",

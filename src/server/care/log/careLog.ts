@@ -62,22 +62,13 @@ export async function tickCare(context: Context, tick: Tick): Promise<Outcome<{ 
 
   return inTransaction(context, (context) =>
     idempotent(context, tick.idempotencyKey, "care.tick", async () => {
-      const bar = await context.hall.first(bars, {
-        where: and(eq(bars.tag, tick.tag), notInArray(bars.state, ["retired", "on-order"])),
-      });
-      if (!bar) return notFound(`bar ${tick.tag} to care for`);
+      const found = await planToTick(context, tick);
+      if (!found.ok) return found;
+      const { bar, task, planned } = found;
       if (checkAnswers(tick.task, bar.family).length > 0)
         return failed("invalid", "Not saved: a check needs a result.", [
           { path: "result", message: `Say what the check of ${tick.tag} found.` },
         ]);
-      const task = await context.hall.first(careTasks, { where: eq(careTasks.key, tick.task) });
-      const planned =
-        task &&
-        (await context.hall.first(carePlan, {
-          where: and(eq(carePlan.barId, bar.id), eq(carePlan.taskId, task.id)),
-          forUpdate: true,
-        }));
-      if (!task || !planned) return notFound(`task "${tick.task}" on ${tick.tag}`);
       const done = await logDone(context, bar, task, { ...tick, minutes: tick.minutes ?? null });
       await recordChange(context, {
         entity: "care-log",
@@ -89,6 +80,30 @@ export async function tickCare(context: Context, tick: Tick): Promise<Outcome<{ 
       return { ok: true as const, ...done };
     }),
   );
+}
+
+/**
+ * The bar, the task and its plan that a tick is about, the plan held; with the bar held before it where the bar's state may
+ * follow. Everybody who holds both takes the bar first.
+ */
+export async function planToTick(
+  { hall }: Context,
+  { tag, task: key }: { tag: string; task: string },
+  { holdsBar = false }: { holdsBar?: boolean } = {},
+): Promise<Outcome<{ bar: typeof bars.$inferSelect; task: CareTaskRow; planned: typeof carePlan.$inferSelect }>> {
+  const bar = await hall.first(bars, {
+    where: and(eq(bars.tag, tag), notInArray(bars.state, ["retired", "on-order"])),
+    forUpdate: holdsBar,
+  });
+  if (!bar) return notFound(`bar ${tag} to care for`);
+  const task = await hall.first(careTasks, { where: eq(careTasks.key, key) });
+  const planned =
+    task &&
+    (await hall.first(carePlan, {
+      where: and(eq(carePlan.barId, bar.id), eq(carePlan.taskId, task.id)),
+      forUpdate: true,
+    }));
+  return task && planned ? { ok: true, bar, task, planned } : notFound(`task "${key}" on ${tag}`);
 }
 
 /** Writes that a task was done, and when it is due next. Call it in the transaction of whatever did it. */

@@ -3,7 +3,7 @@ import { and, eq, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import { checkAnswers } from "@/core/care/checks";
 import { learnedMinutes } from "@/core/care/learnedMinutes";
 import { type HallDay, addDays, daysBetween, hallDayAt } from "@/core/units/hallDay";
-import { careLog, carePlan, careRounds, careSkips, careTasks } from "@/data/schema";
+import { bars, careLog, carePlan, careRounds, careSkips, careTasks } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { type DueItem, careDueOn, careOfBars } from "@/server/care/due";
 import { barToCareFor, checkedPhoto, keepFinding } from "@/server/care/findings";
@@ -244,6 +244,8 @@ export async function touchRound(
       if (checks.length > 0) {
         const lacks = checkLacks(bar, Object.fromEntries(checks.map(({ key }) => [key, touch.results?.[key]])));
         if (lacks) return lacks;
+        // Its state may follow: the bar is held before its plan, as everywhere.
+        await context.hall.first(bars, { where: eq(bars.id, bar.id), forUpdate: true });
       }
       for (const task of tasks) {
         if (touch.kind === "skip") {
