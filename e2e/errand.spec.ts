@@ -71,10 +71,10 @@ test("the manager looks at the bars, compares two, finds the right one, loads it
 
   await test.step("care is ticked off, with who and when, and undone", async () => {
     await page.getByRole("navigation", { name: "Sections" }).getByRole("link", { name: "Care" }).click();
-    // A bar of the demo's own: other errands put bars up and take them down meanwhile.
+    // A bar of the demo's own: other errands put bars up and take them down meanwhile, and rounds begin at the top.
     const label = (await page
       .getByRole("button", { name: /^Done: brush and wipe the shaft on K\d\d$/ })
-      .first()
+      .last()
       .getAttribute("aria-label"))!;
     const tag = label.split(" ").at(-1)!;
     const done = page.getByRole("button", { name: label });
