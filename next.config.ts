@@ -4,8 +4,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   // Types and lint are held by `npm test`; a build on a small machine need not repeat them.
   typescript: { ignoreBuildErrors: true },
-  serverExternalPackages: ["pg", "piscina"],
-  experimental: { optimizePackageImports: ["lucide-react", "recharts"] },
+  serverExternalPackages: ["pg", "piscina", "@node-rs/argon2", "rate-limiter-flexible", "nodemailer", "sharp"],
+  experimental: { optimizePackageImports: ["lucide-react", "recharts"], authInterrupts: true },
 };
 
 export default config;

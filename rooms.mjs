@@ -5,6 +5,7 @@
 export const ROOMS = {
   access: [],
   kit: ["access"],
+  accounts: ["access", "kit"],
   pdf: [],
   computing: ["access"],
   rules: ["access", "kit"],

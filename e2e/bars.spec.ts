@@ -1,11 +1,6 @@
 import type { Page } from "@playwright/test";
+import { become } from "./become";
 import { expect, test } from "./clock";
-
-async function become(page: Page, name: string) {
-  await page.goto("/settings");
-  await page.getByRole("button", { name: new RegExp(`^${name}`) }).click();
-  await expect(page.getByText(`You are ${name}`)).toBeVisible();
-}
 
 const openState = (page: Page) => page.getByText("Change the state").click();
 

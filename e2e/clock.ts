@@ -26,6 +26,16 @@ function moveClock(offsetMs: number): void {
 }
 
 export const test = base.extend<object, { browser: Browser }>({
+  // Asks as a browser would: with the cookie, and saying where a write comes from.
+  request: async ({ playwright, baseURL, storageState }, provide) => {
+    const context = await playwright.request.newContext({
+      baseURL: baseURL!,
+      ...(storageState ? { storageState } : {}),
+      extraHTTPHeaders: { origin: baseURL! },
+    });
+    await provide(context);
+    await context.dispose();
+  },
   browser: [
     async ({ browser }, use) => {
       const open = browser.newContext.bind(browser);

@@ -1,13 +1,9 @@
 import type { Page } from "@playwright/test";
+import { become } from "./become";
 import { expect, test } from "./clock";
 
 /** Errands of a coach: the right bar for a person, the class of the evening, what the house believes. */
 
-async function become(page: Page, name: string) {
-  await page.goto("/settings");
-  await page.getByRole("button", { name: new RegExp(`^${name}`) }).click();
-  await expect(page.getByText(`You are ${name}`)).toBeVisible();
-}
 const best = (page: Page) => page.getByRole("list", { name: "Bars, best first" }).locator("> li");
 
 test("a tall lifter who cannot reach back gets a yoke bar; the coach's screen says why", async ({ page }) => {

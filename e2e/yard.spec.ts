@@ -1,13 +1,10 @@
 import type { Page } from "@playwright/test";
+import { become } from "./become";
 import { expect, test } from "./clock";
 
 /** Errands in the second, small hall, where a long wall and odd rules disturb nobody. */
 
-test.beforeEach(async ({ page }) => {
-  await page.goto("/settings");
-  await page.getByRole("button", { name: /^Hob Quillane/ }).click();
-  await expect(page.getByText("You are Hob Quillane, manager of Alder Yard")).toBeVisible();
-});
+test.beforeEach(({ page }) => become(page, "Hob Quillane"));
 
 const file = (name: string, text: string) => ({ name, mimeType: "text/csv", buffer: Buffer.from(text) });
 

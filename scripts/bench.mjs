@@ -14,6 +14,7 @@ import { CHROMIUM, freePort, requireChromium, requireNode } from "./lib/machine.
 import { requireBuild, requirePackages } from "./lib/prepare.mjs";
 import { evening, quantile } from "./lib/evening.mjs";
 import { cleanEnv, endAll, run, start } from "./lib/run.mjs";
+import { signedIn } from "./lib/signedIn.mjs";
 import { main, say } from "./lib/say.mjs";
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -50,6 +51,17 @@ const ROWS = 10_000;
 /** Entries of the long wall's care log. */
 const LOG_ROWS = 1_000_000;
 let cluster = null;
+/** Headers of whoever looks: the demonstration's manager, signed in. */
+let visitor = {};
+const ask = (url, options = {}) => fetch(url, { ...options, headers: { ...visitor, ...options.headers } });
+
+/** A browser in which the same person is signed in. */
+async function signedInContext(browser, base, options = {}) {
+  const context = await browser.newContext(options);
+  const [name, value] = visitor.cookie.split("=");
+  await context.addCookies([{ name, value, url: base }]);
+  return context;
+}
 
 const table = (times) =>
   times.map(({ path, median, worst }) => `| \`${path}\` | ${msText(median)} | ${msText(worst)} |`).join("\n");
@@ -117,8 +129,9 @@ async function screenTimes() {
     }),
     stdio: "ignore",
   });
-  for (let i = 0; i < 300 && !(await fetch(`${base}/api/v1/lifts`).catch(() => null))?.ok; i += 1)
+  for (let i = 0; i < 300 && !(await fetch(`${base}/readyz`).catch(() => null))?.ok; i += 1)
     await new Promise((resolve) => setTimeout(resolve, 100));
+  visitor = await signedIn(url, base);
   const times = await answerTimes(base, SCREENS);
   const crowd = await crowdTimes(base, url, server.pid);
   const [bend, drag, wall] = [await bendsInWorker(base), await dragTimes(base), await longWall(base)];
@@ -127,8 +140,9 @@ async function screenTimes() {
 
 /** Sixty people for five minutes on the demo data; and how a screen does when thirty ask at once. */
 async function crowdTimes(base, url, pid) {
-  const { items } = await (await fetch(`${base}/api/v1/bars?limit=20`)).json();
+  const { items } = await (await ask(`${base}/api/v1/bars?limit=20`)).json();
   const { waits, failed, noted, memory } = await evening(base, {
+    visitor,
     minutes: Number(process.env.BENCH_MINUTES || 5),
     pages: SCREENS.filter((path) => !path.startsWith("/wall")),
     tags: items.map(({ tag }) => tag),
@@ -145,7 +159,7 @@ async function crowdTimes(base, url, pid) {
     await Promise.all(
       Array.from({ length: 30 }, async () => {
         while (Date.now() < until) {
-          await (await fetch(`${base}${path}`)).arrayBuffer();
+          await (await ask(`${base}${path}`)).arrayBuffer();
           answered += 1;
         }
       }),
@@ -178,7 +192,7 @@ async function bendsInWorker(base) {
   await requireChromium();
   const browser = await chromium.launch({ executablePath: CHROMIUM.path, args: CHROMIUM.args });
   try {
-    const page = await browser.newPage();
+    const page = await (await signedInContext(browser, base)).newPage();
     // The second load of the page has warm code, as the second question of a person has.
     for (let i = 0; i < 2; i += 1) {
       await page.goto(`${base}/compare?bars=K02,K04,K05,K11,K12,K16&load=${181 - i}&plates=s25`);
@@ -195,7 +209,7 @@ async function bendsInWorker(base) {
 async function dragTimes(base) {
   const browser = await chromium.launch({ executablePath: CHROMIUM.path, args: CHROMIUM.args });
   try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const page = await (await signedInContext(browser, base, { viewport: { width: 1280, height: 800 } })).newPage();
     await page.goto(`${base}/setups/K17?lifter=hale`, { waitUntil: "networkidle" });
     return await page.evaluate(async () => {
       const dial = document.querySelector("svg[role=slider]");
@@ -254,7 +268,7 @@ async function longWall(base) {
     },
   }));
   const started = performance.now();
-  const response = await fetch(`${base}/bars/files/import`, {
+  const response = await ask(`${base}/bars/files/import`, {
     method: "POST",
     headers: { "content-type": "application/json" },
     body: JSON.stringify({ isDryRun: false, rows }),
@@ -317,7 +331,7 @@ async function longLog(base, url) {
 async function scrollTimes(base) {
   const browser = await chromium.launch({ executablePath: CHROMIUM.path, args: CHROMIUM.args });
   try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const page = await (await signedInContext(browser, base, { viewport: { width: 1280, height: 800 } })).newPage();
     await page.goto(`${base}/bars`, { waitUntil: "networkidle" });
     const { longest, steps } = await page.evaluate(async () => {
       const tasks = [];
@@ -351,7 +365,7 @@ async function answerTimes(base, paths) {
     const taken = [];
     for (let i = 0; i < ROUNDS; i += 1) {
       const started = performance.now();
-      const response = await fetch(base + path);
+      const response = await ask(base + path);
       await response.text();
       if (!response.ok) throw new Error(`${path} answered ${response.status}`);
       // The first answers compile and warm up; a hall's server has been up for a while.

@@ -13,6 +13,7 @@ await launch({
   // A fixed unusual port, so that a URL written down yesterday is still right today.
   preferredPort: 54_871,
   isDev: process.argv.includes("--dev"),
-  prepare: process.argv.includes("--fresh") ? "fresh-demo" : "demo",
-  told: (answer) => (answer === "loaded" ? "Loaded the demo data." : null),
+  isDemo: true,
+  prepare: [process.argv.includes("--fresh") ? "fresh-demo" : "demo"],
+  told: ({ demo, "fresh-demo": fresh }) => ((demo ?? fresh) === "loaded" ? "Loaded the demo data." : null),
 });

@@ -12,6 +12,7 @@ import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import next from "next";
 import pino from "pino";
+import { addressOf, allowedHosts, everyHeader, foreignReason, hostNameOf, newNonce, pagePolicy } from "./lib/doors.mjs";
 import { quietly } from "./lib/logText.mjs";
 import { routeNames } from "./lib/routeNames.mjs";
 
@@ -22,7 +23,11 @@ const host = process.env.HOST || "127.0.0.1";
 const DRAIN_MS = 20_000;
 
 const { version } = JSON.parse(readFileSync(join(root, "package.json"), "utf8"));
-process.env.NODE_ENV = "production";
+const isDev = process.argv.includes("--dev");
+const publicUrl = process.env.PUBLIC_URL || "";
+const isHttps = publicUrl.startsWith("https:");
+const isBehindProxy = process.env.BEHIND_PROXY === "1";
+process.env.NODE_ENV = isDev ? "development" : "production";
 process.env.NEXT_TELEMETRY_DISABLED = "1";
 
 const log = pino({
@@ -39,10 +44,49 @@ for (const [name, level] of Object.entries({ error: "error", warn: "warn", log: 
 const requests = new AsyncLocalStorage();
 globalThis.garrisonRequests = requests;
 
-const nameOf = routeNames(JSON.parse(readFileSync(join(root, ".next/routes-manifest.json"), "utf8")));
-const app = next({ dev: false, dir: root, hostname: host, port });
+const app = next({ dev: isDev, dir: root, hostname: host, port });
 await app.prepare();
+const nameOf = isDev
+  ? (url) => String(url).split("?")[0]
+  : routeNames(JSON.parse(readFileSync(join(root, ".next/routes-manifest.json"), "utf8")));
 const handle = app.getRequestHandler();
+
+const hosts = allowedHosts({ host, publicUrl, more: process.env.ALLOWED_HOSTS || "" });
+const origins = new Set(URL.canParse(publicUrl) ? [new URL(publicUrl).origin] : []);
+const headers = Object.entries(everyHeader({ isHttps }));
+
+/** Why a request is sent away before the application sees it, with its status; null where it may go on. */
+function turnedAway(request) {
+  const name = hostNameOf(request.headers.host);
+  if (!name || !hosts.has(name))
+    return [
+      421,
+      "This address is not served here. Ask by the address that Garrison printed, or name it in ALLOWED_HOSTS.",
+    ];
+  const foreign = foreignReason(request, { origins });
+  if (foreign) return [403, foreign];
+  // The framework answers these with a 500 in plain text.
+  if (pathOf(request.url) === null)
+    return [400, "The address has a percent sign that is not followed by a valid escape."];
+  return null;
+}
+
+/** Says why, as JSON under /api and as a sentence elsewhere. */
+function sendAway(request, response, [status, why]) {
+  const isProgram = request.url.startsWith("/api");
+  const code = { 400: "bad-request", 403: "forbidden", 421: "misdirected" }[status];
+  response.writeHead(status, { "Content-Type": isProgram ? "application/json" : "text/plain; charset=utf-8" });
+  response.end(isProgram ? JSON.stringify({ error: { code, message: why, details: [] } }) : why);
+}
+
+/** What is asked for, without its query; null where it is malformed. */
+function pathOf(url) {
+  try {
+    return decodeURIComponent(String(url).split("?")[0]);
+  } catch {
+    return null;
+  }
+}
 
 let isStopping = false;
 let underWay = 0;
@@ -54,9 +98,20 @@ const server = createServer(
     const id = /^[\w-]{8,64}$/.test(given) ? given : randomUUID();
     request.headers["x-request-id"] = id;
     response.setHeader("X-Request-Id", id);
+    for (const [header, value] of headers) response.setHeader(header, value);
+    // The application puts the nonce that it reads here on its scripts; nobody else's is read.
+    const policy = pagePolicy(newNonce(), { isHttps, isDev });
+    request.headers["content-security-policy"] = policy;
+    delete request.headers["content-security-policy-report-only"];
+    response.setHeader("Content-Security-Policy", policy);
     if (isStopping) response.setHeader("Connection", "close");
     const asking = new AbortController();
-    const carried = { isUnavailable: false, address: request.socket.remoteAddress ?? "", signal: asking.signal };
+    const carried = {
+      isUnavailable: false,
+      address: addressOf(request, { isBehindProxy }),
+      path: pathOf(request.url) ?? "",
+      signal: asking.signal,
+    };
     const writeHead = response.writeHead.bind(response);
     response.writeHead = (status, ...rest) => {
       if (!carried.isUnavailable || status !== 500) return writeHead(status, ...rest);
@@ -86,6 +141,8 @@ const server = createServer(
         "request",
       );
     });
+    const away = turnedAway(request);
+    if (away) return sendAway(request, response, away);
     requests.run(carried, () =>
       handle(request, response).catch((error) => {
         log.error({ id, name: error?.name }, "request failed");
@@ -95,6 +152,7 @@ const server = createServer(
   },
 );
 
+if (isDev) server.on("upgrade", app.getUpgradeHandler());
 server.on("error", (error) => {
   log.fatal({ code: error.code }, "the server could not listen");
   process.exit(1);

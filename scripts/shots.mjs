@@ -67,17 +67,23 @@ const wanted = process.argv.slice(2);
 const browser = await chromium.launch({ executablePath: CHROMIUM.path, args: CHROMIUM.args });
 for (const [name, [path, viewport, colorScheme = "light", prepare = null]] of Object.entries(VIEWS)) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
-  const page = await browser.newPage({
+  const context = await browser.newContext({
     viewport,
     colorScheme,
     isMobile: viewport === phone,
     hasTouch: viewport === phone,
   });
+  const page = await context.newPage();
+  if (path !== "/sign-in") {
+    await page.goto(`${base}/sign-in`);
+    await page.getByRole("button", { name: /^Maren Tidewell/ }).click();
+    await page.waitForURL((url) => url.pathname !== "/sign-in");
+  }
   page.on("console", (message) => message.type() === "error" && console.log(`${name}: ${message.text()}`));
   await page.goto(base + path, { waitUntil: "networkidle" });
   if (prepare) await prepare(page);
   await page.screenshot({ path: join(folder, `${name}.png`) });
-  await page.close();
+  await context.close();
   console.log(name);
 }
 await browser.close();

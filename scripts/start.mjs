@@ -1,7 +1,7 @@
 #!/usr/bin/env node
 /*
- * npm start: Garrison for a gym of one's own, empty at first, beside the demonstration. GYM_NAME, GYM_TIME_ZONE,
- * GYM_CLIMATE, GYM_CURRENCY and GYM_MANAGER say what it is called when it starts for the first time. See docs/running.md.
+ * npm start: Garrison for a gym of one's own, empty at first, beside the demonstration. Until somebody owns it, it prints
+ * the one-time address by which its owner claims it. See docs/running.md.
  */
 import { dirname } from "node:path";
 import { fileURLToPath } from "node:url";
@@ -14,6 +14,10 @@ await launch({
   home: gymHome(root),
   command: "npm start",
   preferredPort: 54_873,
-  prepare: "gym",
-  told: (answer) => (answer?.startsWith("made ") ? `Made an empty hall: ${answer.slice(5)}.` : null),
+  prepare: ["gym", "claim"],
+  told: ({ gym, claim }, url) =>
+    [
+      ...(gym?.startsWith("made ") ? [`Made an empty hall: ${gym.slice(5)}.`] : []),
+      ...(claim && claim !== "claimed" ? [`Make this gym yours, once: ${url}/claim/${claim}`] : []),
+    ].join("\n"),
 });

@@ -145,7 +145,13 @@ async function browserTests() {
     await answers(base, () => printed);
     const file = join(scratch, "e2e.json");
     const args = ["node_modules/@playwright/test/cli.js", "test"];
-    const testEnv = cleanEnv({ BASE_URL: base, PLAYWRIGHT_JSON_OUTPUT_FILE: file, E2E_OUTPUT: join(scratch, "e2e") });
+    const testEnv = cleanEnv({
+      BASE_URL: base,
+      PLAYWRIGHT_JSON_OUTPUT_FILE: file,
+      E2E_OUTPUT: join(scratch, "e2e"),
+      E2E_DATABASE_URL: owner,
+      E2E_STATE: join(scratch, "signed-in.json"),
+    });
     const { code } = await run(process.execPath, args, {
       cwd: root,
       env: testEnv,

@@ -19,9 +19,10 @@ const PLAN = {
  * @param options.pages addresses that people look at.
  * @param options.tags bars on which something is found.
  * @param options.pid the server's process, whose memory is looked at.
+ * @param options.visitor headers of somebody who is signed in.
  * @returns waits in ms by kind, how many failed, the notes that were acknowledged, and memory in MB as it went.
  */
-export async function evening(base, { people = 60, minutes = 5, pages, tags, pid }) {
+export async function evening(base, { people = 60, minutes = 5, pages, tags, pid, visitor = {} }) {
   const waits = { page: [], touch: [], plan: [] };
   const failed = [];
   const noted = [];
@@ -31,7 +32,8 @@ export async function evening(base, { people = 60, minutes = 5, pages, tags, pid
   const ask = async (kind, url, options) => {
     const started = performance.now();
     try {
-      const response = await fetch(`${base}${url}`, { ...options, signal: AbortSignal.timeout(30_000) });
+      const headers = { ...visitor, ...options?.headers };
+      const response = await fetch(`${base}${url}`, { ...options, headers, signal: AbortSignal.timeout(30_000) });
       await response.arrayBuffer();
       waits[kind].push(performance.now() - started);
       if (!response.ok) failed.push(`${kind} ${url} ${response.status}`);

@@ -1,10 +1,11 @@
 /* What npm start and npm run demo share: a database that is ready, a build, a server, and a clean stop. */
-import { randomBytes } from "node:crypto";
+import { randomBytes, randomInt } from "node:crypto";
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { networkInterfaces } from "node:os";
 import { join } from "node:path";
 import { ensureDatabase, startCluster } from "./cluster.mjs";
 import { asAppRole, databaseCommands, migrateSafely } from "./database.mjs";
+import { isLoopback } from "./doors.mjs";
 import { isPortFree, requireDisk, requireNode } from "./machine.mjs";
 import { keptSecret, requireBuild, requirePackages } from "./prepare.mjs";
 import { cleanEnv, endAll, start } from "./run.mjs";
@@ -15,11 +16,22 @@ import { buildThreads } from "./threads.mjs";
  * Brings the product up and keeps it up until a signal.
  * @param options.home where cluster, secrets and backups live.
  * @param options.command what people typed, for what is said.
- * @param options.prepare the command of src/data/cli.ts that fills an empty database, and what to say of its answer.
+ * @param options.prepare the commands of src/data/cli.ts that fill an empty database; `told` says what of their answers.
  */
-export async function launch({ root, home, command, preferredPort, isDev = false, prepare, told, stopsOn }) {
+export async function launch({
+  root,
+  home,
+  command,
+  preferredPort,
+  isDev = false,
+  isDemo = false,
+  prepare,
+  told,
+  stopsOn,
+}) {
   const port = Number(process.env.PORT || 3210);
   const host = process.env.HOST || "127.0.0.1";
+  const publicUrl = process.env.PUBLIC_URL || `http://127.0.0.1:${port}`;
   const logs = join(home, "logs");
   const lock = join(home, "running.pid");
   let cluster = null;
@@ -59,8 +71,9 @@ export async function launch({ root, home, command, preferredPort, isDev = false
       isDev ? buildThreads(root) : requireBuild(root, logs),
       (async () => {
         await migrateSafely(root, ownerUrl, join(home, "backups"));
-        const done = await databaseCommands(root, ownerUrl, prepare);
-        const words = told(done[prepare]);
+        const { doors } = await databaseCommands(root, ownerUrl, "doors");
+        if (!isDemo && !isLoopback(host)) requireAccounts(JSON.parse(doors), command);
+        const words = told(await databaseCommands(root, ownerUrl, ...prepare), publicUrl);
         if (words) say(words);
         return process.env.DATABASE_URL || asAppRole(root, ownerUrl, home);
       })(),
@@ -80,18 +93,23 @@ export async function launch({ root, home, command, preferredPort, isDev = false
       DATABASE_URL: url,
       GARRISON_HOME: home,
       GARRISON_SECRET: process.env.GARRISON_SECRET || keptSecret(home, "session-secret", randomBytes(32)),
-      PUBLIC_URL: process.env.PUBLIC_URL || `http://127.0.0.1:${port}`,
+      PUBLIC_URL: publicUrl,
       BACKUP_FOLDER: process.env.BACKUP_FOLDER || join(home, "backups"),
       PORT: String(port),
       HOST: host,
     });
+    // Whoever the network lets reach the demonstration has to have been told this.
+    if (isDemo && !isLoopback(host)) {
+      env.GARRISON_DEMO_CODE = process.env.GARRISON_DEMO_CODE || String(randomInt(0, 100_000_000)).padStart(8, "0");
+      say(`From the network the demonstration asks for this code: ${env.GARRISON_DEMO_CODE}`);
+    }
     let isReady = false;
     let early = "";
     const ends = [];
     const begin = () => {
       const server = start(
         process.execPath,
-        isDev ? ["node_modules/next/dist/bin/next", "dev", "-H", host, "-p", String(port)] : ["scripts/serve.mjs"],
+        ["scripts/serve.mjs", ...(isDev ? ["--dev"] : [])],
         // By the line between us it notices when we are gone, and ends too.
         { cwd: root, env, stdio: ["ignore", "pipe", "pipe", "ipc"] },
       );
@@ -159,6 +177,14 @@ const OFTEN = 5;
 const OFTEN_WITHIN_MS = 120_000;
 /** How often our own database is looked at. */
 const WATCH_MS = 2_000;
+
+/** Nobody could sign in, and whoever came first would own the gym. */
+function requireAccounts({ accounts }, command) {
+  if (accounts === 0)
+    throw new Failure(
+      `Nobody owns this gym yet, so it is not opened to the network. Start it once without HOST (${command}), open the address that it prints, and claim it; or type: npm run owner. Then start it with HOST again.`,
+    );
+}
 
 /** What is given as address must be one, before anything is begun. */
 function requireAddresses(host) {

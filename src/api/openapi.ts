@@ -8,13 +8,15 @@ type Json = Record<string, unknown>;
 
 const REFUSAL_TEXT: Record<number, string> = {
   400: "Bad input; every problem is listed",
-  403: "Your role may not do this",
+  401: "Nobody: sign in, or send a token that works",
+  403: "Your role or your token may not do this",
   404: "There is no such thing",
   405: "The path exists, the method does not",
   409: "Something changed meanwhile; nothing was done",
   413: "The body is over 256 KiB",
   415: "The body is not JSON",
   422: "Understood, but it cannot be done",
+  429: "Too much at once; try again after the seconds of Retry-After",
   500: "Our mistake",
   503: "The database is busy; try again after the seconds of Retry-After",
 };
@@ -37,11 +39,16 @@ export function openApiDocument(): Json {
     components: {
       schemas: { Error: ERROR_SCHEMA },
       securitySchemes: {
-        token: { type: "http", scheme: "bearer" },
+        token: {
+          type: "http",
+          scheme: "bearer",
+          description:
+            "Made by a manager in Settings, People and devices. Scopes: read (looking and computing), write (import), health (what hurts whom, in exports that ask for it). A token that is not good is nobody, whatever cookie comes with it.",
+        },
         session: { type: "apiKey", in: "cookie", name: "garrison" },
       },
     },
-    security: [{ token: [] }, { session: [] }, {}],
+    security: [{ token: [] }, { session: [] }],
   };
 }
 
@@ -77,7 +84,7 @@ function operation({ path, summary, query, body, answer, produces, consumes, ref
     ? { content: { [produces]: { schema: { type: "string" } } } }
     : json(answer ? schemaOf(answer) : { type: "object" });
   const responses: Json = { 200: { description: "Done", ...done } };
-  for (const status of [400, 405, 500, 503, ...refusals].sort())
+  for (const status of [400, 401, 405, 429, 500, 503, ...refusals].sort())
     responses[status] = { description: REFUSAL_TEXT[status], ...json({ $ref: "#/components/schemas/Error" }) };
   return {
     summary,

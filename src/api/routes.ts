@@ -25,7 +25,9 @@ export interface RouteSpec {
   produces?: "text/csv" | "text/calendar";
   /** Bodies it takes when not only JSON checked by `body`; the route reads them itself. */
   consumes?: readonly ("application/json" | "text/csv")[];
-  /** Statuses beyond 200, 400, 405 and 500, which any route may give. */
+  /** What a token must be allowed to; to read when it is left out. */
+  scope?: "read" | "write";
+  /** Statuses beyond 200, 400, 401, 405 and 500, which any route may give. */
   refusals: readonly (403 | 404 | 409 | 413 | 415 | 422)[];
 }
 
@@ -199,6 +201,7 @@ export const ROUTES = {
       dryRun: Joi.boolean().default(false).description("answer what would change, and change nothing"),
       token: importToken.description("from a dry run of the same file: do just what it said, or answer 409"),
     }),
+    scope: "write",
     consumes: ["application/json", "text/csv"],
     answer: importAnswer,
     refusals: [403, 409, 413, 415],

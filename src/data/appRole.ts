@@ -9,6 +9,8 @@ const MAY_DELETE_FROM = [
   "lifter_bars",
   "lifter_settings",
   "meeting_specs",
+  "passkeys",
+  "rate_limits",
   "staff_hours",
 ];
 

@@ -3,6 +3,8 @@ export interface CarriedRequest {
   isUnavailable: boolean;
   /** Where it came from. */
   address: string;
+  /** What it asks for, without its query. */
+  path: string;
   /** Aborted when the asker has gone before the answer was out. */
   signal: AbortSignal;
 }

@@ -1,5 +1,6 @@
 /*
- * What the scripts ask of the database: `pending`, `known`, `migrate`, `grant`, `demo`, `fresh-demo`, `gym`, `halls`.
+ * What the scripts ask of the database: `pending`, `known`, `migrate`, `grant`, `demo`, `fresh-demo`, `gym`, `claim`,
+ * `doors`, `halls`.
  * Answers on standard output, a line a command.
  */
 import { grantAppRole } from "./appRole";
@@ -7,6 +8,7 @@ import { openDatabase } from "./client";
 import { emptyDatabase, hasHall, loadDemo } from "./demo/loadDemo";
 import { readGymFacts } from "./gymFacts";
 import { knownMigrations, migrateDatabase, pendingMigrations } from "./migrate";
+import { doorsOf, newClaim } from "./claims";
 import { makeEmptyHall } from "./newHall";
 
 const url = process.env.DATABASE_URL;
@@ -39,14 +41,19 @@ const commands: Record<string, (url: string) => Promise<string>> = {
       await loadDemo(db, now());
       return "loaded";
     }),
-  /** A gym's own empty hall, made once. */
+  /** A gym's own empty hall, made once where its name is known. */
   gym: (at) =>
     withDatabase(at, async (db) => {
-      if (await hasHall(db)) return "kept";
+      // Without a name for it, its owner names it where they claim it.
+      if ((await hasHall(db)) || !process.env.GYM_NAME) return "kept";
       const facts = readGymFacts(process.env);
       await makeEmptyHall(db, facts);
       return `made ${facts.name}`;
     }),
+  /** The one-time address's token while nobody owns the gym; the one before counts no more. */
+  claim: (at) => withDatabase(at, async (db) => (await newClaim(db, now())) ?? "claimed"),
+  /** How many sign in here, and whether it is a demonstration. */
+  doors: (at) => withDatabase(at, async (db) => JSON.stringify(await doorsOf(db))),
   halls: (at) => withDatabase(at, async (db) => String(await hasHall(db))),
 };
 

@@ -42,7 +42,7 @@ describe("the environment", () => {
   });
   it("stands in .env.example, every variable and no other", () => {
     const named = [...readFileSync(".env.example", "utf8").matchAll(/^#?([A-Z][A-Z_]+)=/gm)].map(([, name]) => name!);
-    const scripts = ["DATABASE_OWNER_URL", "GARRISON_HOME", "HOST", "PORT"];
+    const scripts = ["DATABASE_OWNER_URL", "GARRISON_HOME", "HOST", "PORT", "ALLOWED_HOSTS", "BEHIND_PROXY"];
     expect([...named].sort()).toEqual([...VARIABLES, ...GYM_VARIABLES, ...scripts].sort());
   });
 });

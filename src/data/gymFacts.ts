@@ -1,20 +1,14 @@
 import Joi from "joi";
 import { CLIMATE_CLASSES } from "@/core/care/climateClass";
+import { isTimeZone } from "@/core/units/hallDay";
 import type { NewHall } from "./newHall";
 
-const isTimeZone = (zone: string, helpers: Joi.CustomHelpers) => {
-  try {
-    new Intl.DateTimeFormat("en", { timeZone: zone });
-    return zone;
-  } catch {
-    return helpers.error("any.invalid");
-  }
-};
+const timeZone = (zone: string, helpers: Joi.CustomHelpers) => (isTimeZone(zone) ? zone : helpers.error("any.invalid"));
 
 const SCHEMA = Joi.object({
   GYM_NAME: Joi.string().max(80).default("Our gym"),
   GYM_TIME_ZONE: Joi.string()
-    .custom(isTimeZone)
+    .custom(timeZone)
     .messages({ "any.invalid": "GYM_TIME_ZONE is no time zone; write Europe/Lisbon" }),
   GYM_CLIMATE: Joi.string()
     .valid(...CLIMATE_CLASSES)

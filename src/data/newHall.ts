@@ -15,15 +15,24 @@ export interface NewHall {
   manager: string;
 }
 
-/** Makes an empty hall with its manager, the usual lifts and the usual care; bars and plates are the gym's to add. */
+/** Makes an empty hall with its manager; bars and plates are the gym's to add. */
 export async function makeEmptyHall(db: Database, { manager, ...facts }: NewHall): Promise<void> {
   await db.transaction(async (tx) => {
-    const [row] = await tx.insert(halls).values(facts).returning();
-    const hall = new HallDb(tx, row!.id, { isNew: true });
+    const hall = new HallDb(tx, await makeHallIn(tx, facts), { isNew: true });
     await hall.insert(people, { name: manager, role: "manager" });
-    await insertUsualLifts(hall);
-    await insertUsualCare(hall);
   });
+}
+
+/** Makes a hall with the usual lifts and the usual care and nobody in it, within a transaction; answers its id. */
+export async function makeHallIn(
+  tx: Parameters<Parameters<Database["transaction"]>[0]>[0],
+  facts: Omit<NewHall, "manager"> & { massUnit?: "kg" | "lb" },
+): Promise<string> {
+  const [row] = await tx.insert(halls).values(facts).returning();
+  const hall = new HallDb(tx, row!.id, { isNew: true });
+  await insertUsualLifts(hall);
+  await insertUsualCare(hall);
+  return row!.id;
 }
 
 /** The lifts that every hall begins with. */

@@ -1,7 +1,7 @@
 import type { ClimateClass } from "@/core/care/climateClass";
 import { testDatabase } from "./testDatabase.fixture";
 import { HallDb } from "./hallDb";
-import { bars, carePlan, careTasks, halls, people } from "./schema";
+import { bars, carePlan, careTasks, halls, people, ROLES } from "./schema";
 
 /** A hall of a test's own: one person of each role, one bar, one task due. Nothing else in the database is touched. */
 export async function makeHall(name: string) {
@@ -10,7 +10,7 @@ export async function makeHall(name: string) {
     .values({ name, timeZone: "UTC", climateClass: "salt-humid" })
     .returning();
   const hall = new HallDb(testDatabase(), row!.id);
-  const roles = ["manager", "coach", "care", "lifter", "wall"] as const;
+  const roles = ROLES;
   const persons = await hall.insert(
     people,
     roles.map((role) => ({ name: `${role} of ${name}`, role })),

@@ -53,15 +53,17 @@ it(
       const instant = next() * 250;
       const waiting = Array.from({ length: TOUCHES }, (_, i) => `errand ${errand}.${i}`);
       const send = async (note: string) => {
-        const response = await fetch(`${program.base}/care/rounds/touch`, {
-          method: "POST",
-          headers: { "content-type": "application/json" },
-          body: JSON.stringify({
-            ...{ key: `chaos-${note.replace(/\W/g, "-")}`, kind: "wrong", tag: "K04", tasks: [], note },
-            madeAt: "2026-03-18T16:20:00Z",
-          }),
-          signal: AbortSignal.timeout(20_000),
-        }).catch(() => null);
+        const response = await program
+          .ask(`/care/rounds/touch`, {
+            method: "POST",
+            headers: { "content-type": "application/json" },
+            body: JSON.stringify({
+              ...{ key: `chaos-${note.replace(/\W/g, "-")}`, kind: "wrong", tag: "K04", tasks: [], note },
+              madeAt: "2026-03-18T16:20:00Z",
+            }),
+            signal: AbortSignal.timeout(20_000),
+          })
+          .catch(() => null);
         if (response?.ok) acknowledged.push(note);
         return response?.ok ?? false;
       };
@@ -106,7 +108,7 @@ it(
       (status) => status === 200,
       30_000,
     );
-    for (const path of SCREENS) expect((await fetch(`${program.base}${path}`)).status, path).toBe(200);
+    for (const path of SCREENS) expect((await program.ask(`${path}`)).status, path).toBe(200);
   },
   ERRANDS * 30_000,
 );

@@ -38,7 +38,7 @@ describe("several copies of the program on one database", () => {
       expect(rows).toMatchObject([{ n: 1 }]);
 
       const listed = await Promise.all(
-        copies.map(async ({ base }) => (await (await fetch(`${base}/api/v1/bars`)).json()) as unknown),
+        copies.map(async ({ ask }) => (await (await ask("/api/v1/bars")).json()) as unknown),
       );
       expect(listed[1]).toEqual(listed[0]);
       expect(listed[2]).toEqual(listed[0]);
@@ -60,7 +60,7 @@ describe("a stop", () => {
     const program = await startProgram(house);
     const held = await withOwner(house, async (client) => {
       await client.query("begin; select 1 from bars where tag = 'K03' for update");
-      const touched = fetch(`${program.base}/care/rounds/touch`, {
+      const touched = program.ask(`/care/rounds/touch`, {
         method: "POST",
         headers: { "content-type": "application/json" },
         body: JSON.stringify({
@@ -72,10 +72,10 @@ describe("a stop", () => {
           madeAt: MOMENT,
         }),
       });
-      const photo = fetch(`${program.base}/api/v1/bars/K03`);
+      const photo = program.ask(`/api/v1/bars/K03`);
       await photo;
       // A statement of its own that waits for this one: the program is busy when it is told to stop.
-      const slow = fetch(`${program.base}/load/session/run/00000000-0000-4000-8000-000000000000/state`);
+      const slow = program.ask(`/load/session/run/00000000-0000-4000-8000-000000000000/state`);
       await pause(300);
       const ended = program.end("SIGTERM");
       await pause(500);
@@ -95,7 +95,7 @@ describe("a stop", () => {
 describe("the log", () => {
   it("is one line of JSON a request with an id, and holds no name, no parameter and no forged line", async () => {
     const program = await startProgram(house);
-    const ask = (path: string, init?: RequestInit) => fetch(`${program.base}${path}`, init);
+    const { ask } = program;
     const forged = 'forged-1\n{"level":"info","msg":"request","route":"/forged"}';
     await ask("/lifters/isla?note=secret-note");
     await ask(`/bars?q=${encodeURIComponent(forged)}`, { headers: { "x-request-id": "told-by-the-proxy-1" } });
@@ -126,10 +126,8 @@ describe("the log", () => {
     await withOwner(house, (client) => client.query("alter table lifters rename column name to name_moved"));
     const program = await startProgram(house);
     try {
-      expect((await fetch(`${program.base}/lifters`)).status).toBe(500);
-      expect((await fetch(`${program.base}/api/v1/match?lift=bench&loadKg=60&lifter=isla-of-the-secret`)).status).toBe(
-        500,
-      );
+      expect((await program.ask(`/lifters`)).status).toBe(500);
+      expect((await program.ask(`/api/v1/match?lift=bench&loadKg=60&lifter=isla-of-the-secret`)).status).toBe(500);
     } finally {
       await program.end();
       await withOwner(house, (client) => client.query("alter table lifters rename column name_moved to name"));

@@ -9,6 +9,7 @@ import { ensureDatabase, startCluster } from "../../scripts/lib/cluster.mjs";
 import { asAppRole, databaseCommands, migrateSafely } from "../../scripts/lib/database.mjs";
 import { freePort } from "../../scripts/lib/machine.mjs";
 import { cleanEnv } from "../../scripts/lib/run.mjs";
+import { signedIn } from "../../scripts/lib/signedIn.mjs";
 
 /* The program as a gym runs it: the production build in a process of its own, on a cluster of its own. */
 
@@ -71,6 +72,10 @@ export interface Program {
   /** Sends a signal and answers the exit code. */
   end: (signal?: NodeJS.Signals) => Promise<number | null>;
   process: ChildProcess;
+  /** Asks as the demonstration's manager would, signed in and at this program's own page. */
+  ask: (path: string, init?: RequestInit) => Promise<Response>;
+  /** The headers that `ask` sends. */
+  visitor: { cookie: string; origin: string };
 }
 
 /** Starts one copy of the program and waits until it is ready. */
@@ -96,8 +101,11 @@ export async function startProgram(house: Pick<House, "appUrl">, env: Record<str
     if (tries > 1200 || child.exitCode !== null) throw new Error(`The program did not get ready.\n${printed}`);
     await pause(100);
   }
+  const visitor = await signedIn(house.appUrl, base);
   return {
     base,
+    visitor,
+    ask: (path, init) => fetch(`${base}${path}`, { ...init, headers: { ...visitor, ...init?.headers } }),
     process: child,
     printed: () => printed,
     lines: () =>

@@ -40,7 +40,7 @@ describe("when the database cannot answer", () => {
       try {
         return await Promise.all(
           addresses.map(async (path) => {
-            const response = await fetch(`${program.base}${path}`, { redirect: "manual" });
+            const response = await program.ask(`${path}`, { redirect: "manual" });
             await response.text();
             return { path, status: response.status, retryAfter: response.headers.get("retry-after") };
           }),
@@ -60,7 +60,7 @@ describe("when the database cannot answer", () => {
     expect(answers.find(({ path }) => path === "/readyz")).toMatchObject({ status: 503 });
     // Nobody holds it up any more: it goes on by itself.
     await until(
-      async () => (await fetch(`${program.base}/bars`)).status,
+      async () => (await program.ask(`/bars`)).status,
       (status) => status === 200,
     );
   });
@@ -72,7 +72,7 @@ describe("when the database cannot answer", () => {
     const sets = state.state.sets.map(({ id }) => id);
     const answers = await Promise.all(
       Array.from({ length: 14 }, (_, i) =>
-        fetch(`${program.base}/load/session/run/${runId}/touch`, {
+        program.ask(`/load/session/run/${runId}/touch`, {
           method: "POST",
           headers: { "content-type": "application/json" },
           body: JSON.stringify({
@@ -92,10 +92,10 @@ describe("when the database cannot answer", () => {
   });
 
   it("goes on after the database was restarted, without being restarted itself", async () => {
-    expect((await fetch(`${program.base}/api/v1/plates`)).status).toBe(200);
+    expect((await program.ask(`/api/v1/plates`)).status).toBe(200);
     await house.restart();
     await until(
-      async () => (await fetch(`${program.base}/api/v1/plates`)).status,
+      async () => (await program.ask(`/api/v1/plates`)).status,
       (status) => status === 200,
     );
     expect(program.process.exitCode).toBeNull();

@@ -15,6 +15,7 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
   return (
     <Shell
       hallName={context.actor.hallName}
+      isDemo={context.actor.isDemo}
       actor={context.actor}
       counts={{ today, care: due.reduce((sum, { count }) => sum + count, 0) }}
     >

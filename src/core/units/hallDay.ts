@@ -66,3 +66,18 @@ function toMs(day: HallDay): number {
   if (!isHallDay(day)) throw new RangeError(`not a day: ${day}`);
   return Date.parse(`${day}T00:00:00Z`);
 }
+
+/**
+ * Whether a text names a time zone that days can be days of.
+ *
+ * @returns false also for an empty text
+ */
+export function isTimeZone(text: string): boolean {
+  if (text === "") return false;
+  try {
+    new Intl.DateTimeFormat("en", { timeZone: text });
+    return true;
+  } catch {
+    return false;
+  }
+}

@@ -48,6 +48,7 @@ export const DEMO_STATIONS = [
 ] as const;
 
 export const DEMO_PEOPLE = [
+  ["Odile Marchbank", "owner"],
   ["Maren Tidewell", "manager"],
   ["Joss Kettleby", "coach"],
   ["Ada Ferrow", "coach"],

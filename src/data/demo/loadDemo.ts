@@ -105,6 +105,7 @@ async function loadHall(
         personId: people[name!]!,
         tokenSha256: createHash("sha256").update(token!).digest("hex"),
         label: token!,
+        scopes: token === "demo-token" ? (["read", "health"] as const).slice() : [...schema.TOKEN_SCOPES],
       })),
     );
 

@@ -15,6 +15,7 @@ import {
   uuid,
 } from "drizzle-orm/pg-core";
 import type { ClimateClass } from "../../core/care/climateClass";
+import { accounts } from "./accounts";
 
 /** One gym. A hall owns every row of every other table; rows refer to each other only within a hall. */
 export const halls = pgTable("halls", {
@@ -23,6 +24,8 @@ export const halls = pgTable("halls", {
   timeZone: text().notNull(),
   climateClass: text().$type<ClimateClass>().notNull(),
   currency: text().notNull().default("EUR"),
+  /** In which masses are typed where nobody says a unit. */
+  massUnit: text().$type<"kg" | "lb">().notNull().default("kg"),
   /** A demonstration: simulated instruments are offered and count here, and nowhere else. */
   isDemo: boolean().notNull().default(false),
   createdAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
@@ -35,7 +38,12 @@ export const hallId = () =>
     .references(() => halls.id);
 
 /** What somebody is in the hall; `server/access` says what each may. */
-export const ROLES = ["manager", "coach", "care", "lifter", "wall"] as const;
+export const PERSON_ROLES = ["owner", "manager", "coach", "care", "lifter"] as const;
+/** What a tablet is there for; each sees its own screens and nothing else. */
+export const DEVICE_ROLES = ["wall", "sheets", "rounds"] as const;
+export const ROLES = [...PERSON_ROLES, ...DEVICE_ROLES] as const;
+export type PersonRole = (typeof PERSON_ROLES)[number];
+export type DeviceRole = (typeof DEVICE_ROLES)[number];
 export type Role = (typeof ROLES)[number];
 
 /** Whoever may use the program, with one role. Erasing a person takes the name and leaves the row. */
@@ -46,14 +54,26 @@ export const people = pgTable(
     hallId: hallId(),
     name: text().notNull(),
     role: text().$type<Role>().notNull(),
+    /** Who signs in as this person; null while nobody does. */
+    accountId: uuid().references(() => accounts.id),
+    /** Argon2id of the short number that they type on a shared tablet. */
+    pinHash: text(),
+    /** No longer here: nobody signs in as them. What they did stays theirs. */
+    removedAt: timestamp({ withTimezone: true }),
     version: integer().notNull().default(1),
   },
   (t) => [
     unique().on(t.hallId, t.id),
+    unique().on(t.hallId, t.accountId),
     index().on(t.hallId, t.name),
-    check("people_role", sql`${t.role} in ('manager', 'coach', 'care', 'lifter', 'wall')`),
+    index().on(t.accountId),
+    check("people_role", sql`${t.role} in ('owner', 'manager', 'coach', 'care', 'lifter', 'wall', 'sheets', 'rounds')`),
   ],
 );
+
+/** What a program may with its token, within what its person may: look and compute; write; read health words. */
+export const TOKEN_SCOPES = ["read", "write", "health"] as const;
+export type TokenScope = (typeof TOKEN_SCOPES)[number];
 
 /** Bearer tokens for programs; only their hash is kept. */
 export const apiTokens = pgTable(
@@ -64,6 +84,12 @@ export const apiTokens = pgTable(
     personId: uuid().notNull(),
     tokenSha256: text().notNull().unique(),
     label: text().notNull(),
+    /** What it may: TOKEN_SCOPES. */
+    scopes: text().array().$type<TokenScope[]>().notNull().default(["read"]),
+    createdAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+    /** It counts until then; null without an end. */
+    endsAt: timestamp({ withTimezone: true }),
+    usedAt: timestamp({ withTimezone: true }),
     revokedAt: timestamp({ withTimezone: true }),
   },
   (t) => [foreignKey({ columns: [t.hallId, t.personId], foreignColumns: [people.hallId, people.id] })],

@@ -8,3 +8,5 @@ export * from "./stations";
 export * from "./runs";
 export * from "./climate";
 export * from "./inspections";
+export * from "./doors";
+export * from "./accounts";

@@ -29,9 +29,12 @@ export async function makeContexts(name: string) {
     const actor = made.actor(role);
     return {
       actor,
+      door: { kind: "program" },
       hall: new HallDb(testDatabase(), actor.hallId),
       clock: clockIn(actor.timeZone, tick),
       asker: `test ${role}`,
+      address: "192.0.2.7",
+      agent: "test",
       signal: new AbortController().signal,
       log: SILENT,
       publicUrl: "http://garrison.test",

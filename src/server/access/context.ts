@@ -3,6 +3,7 @@ import type { ClimateClass } from "@/core/care/climateClass";
 import { type HallDay, hallDayAt } from "@/core/units/hallDay";
 import type { HallDb } from "@/data/hallDb";
 import type { Log } from "@/data/log";
+import type { Door } from "./door";
 import type { Role } from "./permissions";
 
 /** Somebody who asks for something, and the hall they ask in. */
@@ -35,10 +36,15 @@ export interface Clock {
  */
 export interface Context {
   actor: Actor;
+  /** How they came in. */
+  door: Door;
   hall: HallDb;
   clock: Clock;
   /** Whose turn it is where askers take turns: a token, a session, or the place a request came from. */
   asker: string;
+  /** Where the request came from, and what the browser calls itself; for the account of who did what. */
+  address: string;
+  agent: string;
   /** Aborted when nobody waits for the answer any more. */
   signal: AbortSignal;
   log: Log;

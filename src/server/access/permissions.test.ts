@@ -45,6 +45,7 @@ import { calibrate, copySetting, keepSetting, noteStand } from "@/server/setups/
 import { hangBar, movePlace, putAway, savePlace } from "@/server/setups/storageChanges";
 
 type Made = Awaited<ReturnType<typeof makeContexts>>;
+/** What the owner may and what tablets may is held by roles.test.ts, for the whole table. */
 const ROLES = ["manager", "coach", "care", "lifter", "wall"] as const;
 type Role = (typeof ROLES)[number];
 

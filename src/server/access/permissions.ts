@@ -2,48 +2,71 @@ import "server-only";
 
 import type { Role } from "@/data/schema";
 
-export { ROLES, type Role } from "@/data/schema";
+export { DEVICE_ROLES, PERSON_ROLES, ROLES, type DeviceRole, type PersonRole, type Role } from "@/data/schema";
 
-/** What a person may do, by role. Checked in server modules, never only in pages. */
-const PERMISSIONS = {
-  "bar.change-state": ["manager", "coach"],
-  /** Lifting a quarantine is the manager's alone. */
-  "bar.end-quarantine": ["manager"],
-  /** What is kept of bars, and taking changes back. */
-  "bar.edit": ["manager", "coach"],
+const OWNER = ["owner"] as const;
+const MANAGER = [...OWNER, "manager"] as const;
+const COACH = [...MANAGER, "coach"] as const;
+const CARE = [...COACH, "care"] as const;
+
+/** What a person may do, by role. Checked in server modules, never only in pages; docs/roles.md is made of it. */
+export const PERMISSIONS = {
+  "bar.change-state": COACH,
+  /** Lifting a quarantine. */
+  "bar.end-quarantine": MANAGER,
+  /** What is kept of bars, and undoing changes. */
+  "bar.edit": COACH,
+  /** What bars cost and who sold them. */
+  "price.read": MANAGER,
   /** Plates, clamps and stations. */
-  "equipment.edit": ["manager", "coach"],
-  "rule.edit": ["manager"],
-  "hall.export": ["manager", "coach"],
-  "hall.import": ["manager"],
+  "equipment.edit": COACH,
+  "rule.edit": MANAGER,
+  "hall.export": COACH,
+  "hall.import": MANAGER,
+  /** The whole hall as one sealed file, out and into an empty one. */
+  "hall.archive": OWNER,
   /** Whether the database is backed up. */
-  "backup.read": ["manager"],
+  "backup.read": MANAGER,
   /** Marks, pins and holes of a bar, how it stands, and lifters' settings. */
-  "setup.edit": ["manager", "coach"],
+  "setup.edit": COACH,
   /** Counting parts and hanging a bar up. */
-  "bar.put-away": ["manager", "coach", "care"],
+  "bar.put-away": [...CARE, "rounds"],
   /** Running a session: it names lifters and their loads. */
-  "session.run": ["manager", "coach"],
-  "bar.measure": ["manager", "coach", "care"],
-  "care.tick": ["manager", "coach", "care"],
-  /** Rounds, hours and calendars. */
-  "care.plan": ["manager", "coach", "care"],
+  "session.run": [...COACH, "sheets"],
+  "bar.measure": CARE,
+  "care.tick": [...CARE, "rounds"],
+  /** Rounds and calendars. */
+  "care.plan": CARE,
+  /** Hours in which others work, and care in their name. */
+  "hours.of-others": MANAGER,
   /** Spot checks: what anybody in the hall may see on a bar, the wall screen too. */
-  "care.spot": ["manager", "coach", "care", "lifter", "wall"],
+  "care.spot": [...CARE, "lifter", "wall", "rounds"],
   /** Readings of the air. */
-  "climate.edit": ["manager", "coach", "care"],
+  "climate.edit": CARE,
   /** Inspections, with what follows for the bar. */
-  "bar.inspect": ["manager", "coach", "care"],
+  "bar.inspect": [...CARE, "rounds"],
   /** What happened with bars: who was hurt, and how. */
-  "incident.read": ["manager"],
-  /** Names, sizes, limits and notes of lifters. */
-  "lifter.read": ["manager", "coach"],
-  "lifter.edit": ["manager", "coach"],
-  "lifter.erase": ["manager"],
+  "incident.read": MANAGER,
+  /** Names, sizes and loads of lifters. */
+  "lifter.read": COACH,
+  /** What hurts whom, in their words and a coach's. */
+  "lifter.health": COACH,
+  "lifter.edit": COACH,
+  "lifter.erase": MANAGER,
   /** What lifts are and how they end. */
-  "lift.edit": ["manager", "coach"],
+  "lift.edit": COACH,
   /** Classes with their lifters and loads. */
-  "class.edit": ["manager", "coach"],
+  "class.edit": COACH,
+  /** Who may come in, as what: inviting, roles below one's own, removing. */
+  "people.manage": MANAGER,
+  /** Making owners and managers, and removing them. */
+  "people.manage-managers": OWNER,
+  /** Pairing tablets and revoking them. */
+  "device.manage": MANAGER,
+  /** Tokens for programs. */
+  "token.manage": MANAGER,
+  /** Who signed in, from where, and what was taken out. */
+  "account-log.read": OWNER,
 } as const satisfies Record<string, readonly Role[]>;
 
 export type Permission = keyof typeof PERMISSIONS;

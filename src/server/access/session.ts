@@ -1,121 +1,119 @@
 import "server-only";
-import { createHash } from "node:crypto";
-import { and, asc, eq, isNull } from "drizzle-orm";
-import { getIronSession } from "iron-session";
+import { and, asc, eq, inArray, isNull } from "drizzle-orm";
 import { cookies, headers } from "next/headers";
+import { unauthorized } from "next/navigation";
 import { cache } from "react";
 import { groupBy } from "@/core/collections/groupBy";
 import { database } from "@/data/client";
 import { carriedRequest } from "@/data/carriedRequest";
 import { environment, now } from "@/data/environment";
 import { HallDb } from "@/data/hallDb";
-import { withPossibleValues } from "@/data/possibleValues";
 import { type Log, log } from "@/data/log";
 import { calendarLinks, halls, people } from "@/data/schema";
 import { type Actor, type Context, clockIn } from "./context";
+import { cookieName } from "./cookie";
+import type { Door } from "./door";
+import { actorOf, type Entry, entryOfCookie, entryOfToken, hallOf, KNOWN_TOKENS } from "./entry";
 import { hearNews } from "./news";
 
 /* The edge: who is asking is decided here and nowhere else, and no other room of the server opens the database. */
 
-interface Session {
-  personId?: string;
+/** Nobody was let in. Routes answer 401. */
+export class Nobody extends Error {
+  constructor() {
+    super("nobody is signed in");
+  }
 }
 
 /**
- * The context of the request that is being answered: the person of the session cookie. Until accounts exist, somebody
- * without a cookie is the manager of the first hall, and a switcher sets the cookie; a bearer token is accepted and
- * ignored. Made once a request.
+ * The context of a page or an action: the person of the session's cookie, or a paired tablet on its own screens. Nobody
+ * gets the sign-in page, with 401. Made once a request.
  */
 export const requestContext = cache(async (): Promise<Context> => {
-  const { personId } = await session();
-  const actor = (personId ? await findActor(personId) : null) ?? (await firstManager());
+  const context = await maybeContext();
+  if (!context) unauthorized();
+  return context;
+});
+
+/** The same, or null for nobody: for what is shown to both. */
+export const maybeContext = cache(async (): Promise<Context | null> => {
+  const entry = await entryOfCookie((await cookies()).get(cookieName())?.value, carriedRequest()?.path ?? null);
+  return entry && contextOfEntry(entry);
+});
+
+/**
+ * The context of a request of which the route holds the signal: work stops when the asker has gone. Under /api/ a
+ * bearer token lets a program in; one that is not good is nobody, whatever cookie came with it.
+ *
+ * @throws Nobody
+ */
+export async function requestContextOf(request: Request): Promise<Context> {
+  const token = bearerOf(request);
+  const context = token === null ? await maybeContext() : await contextOfToken(request, token);
+  if (!context) throw new Nobody();
+  return { ...context, signal: request.signal };
+}
+
+const bearerOf = (request: Request) =>
+  /^Bearer(?:\s+(.*))?$/i.exec(request.headers.get("authorization") ?? "")?.map((part) => part ?? "")[1] ?? null;
+
+async function contextOfToken(request: Request, token: string): Promise<Context | null> {
+  if (!new URL(request.url).pathname.startsWith("/api/")) return null;
+  // Everybody knows these: they open nothing to the network.
+  if (KNOWN_TOKENS.includes(token) && !isFromHere(carriedRequest()?.address ?? "")) return null;
+  const entry = await entryOfToken(token);
+  return entry && contextOfEntry(entry);
+}
+
+/** Whether an address is this machine's own; also where the program carries no request, in development and tests. */
+const isFromHere = (address: string) => address === "" || /^(::1|(::ffff:)?127\.)/.test(address);
+
+async function contextOfEntry({ actor, door }: Entry): Promise<Context> {
   const given = await headers();
   const id = given.get("x-request-id");
   const carried = carriedRequest();
   return {
-    ...contextFor(actor, id ? log().child({ id }) : log()),
-    asker: askerOf(given.get("authorization"), personId, carried?.address),
+    ...contextFor(actor, door, id ? log().child({ id }) : log()),
+    asker: askerOf(door, actor),
+    address: carried?.address ?? "",
+    agent: (given.get("user-agent") ?? "").slice(0, 300),
     ...(carried ? { signal: carried.signal } : {}),
   };
-});
-
-/** A token is told by its hash: nothing that is kept or logged of it opens a door. */
-function askerOf(authorization: string | null, personId: string | undefined, address: string | undefined): string {
-  const token = /^Bearer\s+(\S+)$/i.exec(authorization ?? "")?.[1];
-  if (token) return `token ${createHash("sha256").update(token).digest("hex").slice(0, 16)}`;
-  return personId ? `session ${personId} ${address ?? ""}` : `address ${address ?? "unknown"}`;
 }
 
-/** The context of a request of which the route holds the signal: work stops when the asker has gone. */
-export async function requestContextOf(request: Request): Promise<Context> {
-  return { ...(await requestContext()), signal: request.signal };
+/** Whose turn it is: a session, a tablet, a token. */
+function askerOf(door: Door, { personId }: Actor): string {
+  if (door.kind === "session") return `session ${door.sessionId}`;
+  if (door.kind === "device") return `device ${door.deviceId}`;
+  return door.kind === "token" ? `token ${door.tokenId}` : personId;
 }
 
 /** A context for somebody, with the machine's clock. */
-export function contextFor(actor: Actor, ownLog: Log = log()): Context {
+export function contextFor(actor: Actor, door: Door = { kind: "program" }, ownLog: Log = log()): Context {
   hearNews();
   return {
     actor,
+    door,
     hall: new HallDb(database(), actor.hallId, { isKept: true }),
     clock: clockIn(actor.timeZone, now),
     asker: actor.personId,
+    address: "",
+    agent: "",
     signal: new AbortController().signal,
     log: ownLog,
     publicUrl: environment().publicUrl,
   };
 }
 
-/** Makes the session that of another person; for the switcher of the demo. False when there is no such person. */
-export async function becomePerson(personId: string): Promise<boolean> {
-  if (!(await findActor(personId))) return false;
-  const current = await session();
-  current.personId = personId;
-  await current.save();
-  return true;
-}
-
-/** Everybody the switcher offers, hall by hall. */
-export async function peopleToBecome(): Promise<
-  { hallName: string; people: { id: string; name: string; role: string }[] }[]
-> {
-  const rows = await database()
-    .select({ hallName: halls.name, id: people.id, name: people.name, role: people.role })
-    .from(people)
-    .innerJoin(halls, eq(halls.id, people.hallId))
-    .orderBy(asc(halls.createdAt), asc(halls.id), asc(people.name));
-  const byHall = groupBy(rows, ({ hallName }) => hallName);
-  return [...byHall].map(([hallName, list]) => ({ hallName, people: list }));
-}
-
-async function session() {
-  return getIronSession<Session>(await cookies(), {
-    cookieName: "garrison",
-    password: environment().sessionSecret,
-    // Plain HTTP on a hall's own network is a supported way to run it.
-    cookieOptions: { secure: environment().publicUrl.startsWith("https:"), sameSite: "lax", httpOnly: true },
-  });
-}
-
-async function findActor(personId: string): Promise<Actor | null> {
-  const [row] = await actorQuery()
-    .where(withPossibleValues(eq(people.id, personId)))
-    .limit(1);
-  return row ? toActor(row) : null;
-}
-
-async function firstManager(): Promise<Actor> {
-  const [row] = await actorQuery()
-    .where(eq(people.role, "manager"))
-    .orderBy(asc(halls.createdAt), asc(people.name))
-    .limit(1);
-  if (!row) throw new Error("The database has no hall with a manager yet. Start it with npm start or npm run demo.");
-  return toActor(row);
-}
-
 /** A manager of every hall that has one: on whose behalf the program itself acts. */
 export async function contextOfEachHall(): Promise<Context[]> {
-  const rows = await actorQuery().where(eq(people.role, "manager")).orderBy(asc(halls.createdAt), asc(people.name));
-  return [...groupBy(rows, ({ hall }) => hall.id).values()].map(([row]) => contextFor(toActor(row!)));
+  const rows = await database()
+    .select({ person: people, hall: halls })
+    .from(people)
+    .innerJoin(halls, eq(halls.id, people.hallId))
+    .where(and(inArray(people.role, ["owner", "manager"]), isNull(people.removedAt)))
+    .orderBy(asc(halls.createdAt), asc(people.role), asc(people.name));
+  return [...groupBy(rows, ({ hall }) => hall.id).values()].map(([row]) => contextFor(actorOf(row!)));
 }
 
 /** The care calendar behind the hash of a secret address, and the context of its hall; null when there is none. */
@@ -132,24 +130,3 @@ export async function contextOfCalendar(tokenSha256: string) {
   const context = contextFor({ ...hallOf(hall), personId: "", name: "calendar", role: "wall" });
   return { personId: link.personId, context };
 }
-
-function actorQuery() {
-  return database()
-    .select({ person: people, hall: halls })
-    .from(people)
-    .innerJoin(halls, eq(halls.id, people.hallId))
-    .$dynamic();
-}
-
-function toActor({ person, hall }: { person: typeof people.$inferSelect; hall: typeof halls.$inferSelect }): Actor {
-  return { ...hallOf(hall), personId: person.id, name: person.name, role: person.role };
-}
-
-const hallOf = (hall: typeof halls.$inferSelect) => ({
-  hallId: hall.id,
-  hallName: hall.name,
-  timeZone: hall.timeZone,
-  climateClass: hall.climateClass,
-  currency: hall.currency,
-  isDemo: hall.isDemo,
-});

@@ -180,7 +180,7 @@ describe("privacy", () => {
   it("shows lifters to coach and manager only, and refuses matching for one to others", async () => {
     const { context } = await makeContexts("bars");
     for (const role of ROLES)
-      expect(may({ actor: { role } }, "lifter.read")).toBe(role === "coach" || role === "manager");
+      expect(may({ actor: { role } }, "lifter.read")).toBe(["owner", "manager", "coach"].includes(role));
     expect(await listLifters(context("care"))).toEqual([]);
     expect(await matchForLift(context("wall"), { lift: "bench", loadKg: 60, lifter: "isla" })).toMatchObject({
       code: "forbidden",

@@ -25,7 +25,10 @@ export interface Change {
     | "finding"
     | "inspection"
     | "round"
-    | "incident";
+    | "incident"
+    | "person"
+    | "device"
+    | "token";
   entityId: string;
   action: string;
   before?: unknown;

@@ -7,13 +7,15 @@ import { NavLinks } from "./NavLinks";
 
 interface Props {
   hallName: string;
+  /** A demonstration says so on every page. */
+  isDemo: boolean;
   actor: { personId: string; name: string; role: string };
   counts: Partial<Record<string, number>>;
   children: ReactNode;
 }
 
 /** The desk: sections at the left (behind a button on narrow screens), the sheet at the right. */
-export function Shell({ hallName, actor, counts, children }: Props) {
+export function Shell({ hallName, isDemo, actor, counts, children }: Props) {
   return (
     <div
       data-person={actor.personId}
@@ -31,6 +33,7 @@ export function Shell({ hallName, actor, counts, children }: Props) {
         >
           Garrison
         </Link>
+        {isDemo && <span className="text-warning text-xs font-semibold lg:hidden">Demonstration</span>}
         <details className="relative lg:hidden">
           <summary className="btn btn-ghost min-h-11 list-none">Menu</summary>
           <nav aria-label="Sections" className="sheet absolute right-0 z-20 w-48 shadow-lg">
@@ -47,6 +50,7 @@ export function Shell({ hallName, actor, counts, children }: Props) {
           <span className="block font-semibold">{actor.name}</span>
           <span className="block">{actor.role}</span>
           <span className="mt-1 block">{hallName}</span>
+          {isDemo && <span className="text-warning mt-1 block font-semibold">Demonstration: all made up</span>}
         </Link>
       </div>
       <main id="sheet" className="mx-auto w-full max-w-[1600px] px-4 py-4 lg:px-5">

@@ -96,7 +96,8 @@ async function sendOne(entry: Unsent): Promise<Sent> {
       body: JSON.stringify(entry.body),
       signal: AbortSignal.timeout(PATIENCE_MS),
     });
-    if (response.status >= 500 || response.status === 429 || response.status === 408) return { kind: "waiting", entry };
+    // Signed out meanwhile: it waits until somebody signs in, as it does without a connection.
+    if (response.status >= 500 || [401, 408, 429].includes(response.status)) return { kind: "waiting", entry };
     const answer: unknown = await response.json();
     if (response.ok) return { kind: "taken", entry, answer };
     const { error } = answer as { error?: { message?: string } };

@@ -1,12 +1,18 @@
 import type { ReactNode } from "react";
 import Link from "../kit/Link";
+import { PickPerson } from "../doors/PickPerson";
+import type { FormAction } from "../kit/formState";
 import { PageHead } from "../kit/PageHead";
 
 interface Props {
   actor: { personId: string; name: string; role: string; hallName: string; timeZone: string };
   halls: { hallName: string; people: { id: string; name: string; role: string }[] }[];
   theme: string;
-  becomeAction: (form: FormData) => Promise<void>;
+  /** Of a demonstration: becomes another of its people. */
+  pickAction: FormAction;
+  asksCode: boolean;
+  signOutAction: () => Promise<void>;
+  mayManagePeople: boolean;
   themeAction: (form: FormData) => Promise<void>;
   rules: ReactNode;
   /** How backups stand; nothing where the reader may not know or none are made. */
@@ -21,7 +27,19 @@ const THEMES = [
 ] as const;
 
 /** Who is asking, how it looks, and what is known of the hall. */
-export function SettingsSheet({ actor, halls, theme, becomeAction, themeAction, rules, backups, climate }: Props) {
+export function SettingsSheet({
+  actor,
+  halls,
+  theme,
+  pickAction,
+  asksCode,
+  signOutAction,
+  mayManagePeople,
+  themeAction,
+  rules,
+  backups,
+  climate,
+}: Props) {
   return (
     <>
       <PageHead title="Settings" />
@@ -31,31 +49,45 @@ export function SettingsSheet({ actor, halls, theme, becomeAction, themeAction, 
             <h2 id="actor" className="mb-1 font-bold">
               Signed in as
             </h2>
-            <p className="text-quiet mb-3 text-sm">
-              You are {actor.name}, {actor.role} of {actor.hallName}. Until there are accounts, choose who you are here;
-              the demonstration has two halls, and neither sees the other.
+            <p className="mb-3">
+              {actor.name}, {actor.role} of {actor.hallName}
             </p>
-            {halls.map(({ hallName, people }) => (
-              <div key={hallName} className="mb-3">
-                <h3 className="mb-1 text-sm font-semibold">{hallName}</h3>
-                <ul className="flex flex-wrap gap-2">
-                  {people.map(({ id, name, role }) => (
-                    <li key={id}>
-                      <form action={becomeAction}>
-                        <input type="hidden" name="personId" value={id} />
-                        <button
-                          className={`btn min-h-11 ${id === actor.personId ? "btn-primary" : "btn-outline"}`}
-                          aria-pressed={id === actor.personId}
-                        >
-                          {name} <span className="font-normal opacity-80">{role}</span>
-                        </button>
-                      </form>
-                    </li>
-                  ))}
-                </ul>
+            <div className="flex flex-wrap gap-2">
+              <Link href="/settings/account" className="btn btn-outline min-h-11">
+                Your account
+              </Link>
+              <form action={signOutAction}>
+                <button className="btn btn-outline min-h-11">Sign out</button>
+              </form>
+            </div>
+            {halls.length > 0 && (
+              <div className="mt-4">
+                <p className="text-quiet mb-3 text-sm">
+                  In this demonstration you may be anybody. It has two gyms, and neither sees the other.
+                </p>
+                <PickPerson
+                  halls={halls}
+                  current={actor.personId}
+                  asksCode={asksCode}
+                  to="/settings"
+                  action={pickAction}
+                />
               </div>
-            ))}
+            )}
           </section>
+          {mayManagePeople && (
+            <section className="sheet p-4" aria-labelledby="people">
+              <h2 id="people" className="mb-1 font-bold">
+                People and devices
+              </h2>
+              <p className="text-quiet mb-2 text-sm">
+                Who may come in and as what, tablets for the gym floor, tokens for programs.
+              </p>
+              <Link href="/settings/people" className="btn btn-outline min-h-11">
+                People and devices
+              </Link>
+            </section>
+          )}
           <section className="sheet p-4" aria-labelledby="climate">
             <h2 id="climate" className="mb-1 font-bold">
               Climate

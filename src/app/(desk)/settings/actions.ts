@@ -5,16 +5,10 @@ import { cookies } from "next/headers";
 import { redirect } from "next/navigation";
 import { saveClimate } from "@/server/care/planning";
 import { saveMeasuringRules } from "@/server/rules";
-import { becomePerson, requestContext } from "@/server/access";
+import { requestContext } from "@/server/access";
 import { type FormState, refusedBy } from "@/ui/kit/formState";
 
 const YEAR_SECONDS = 31_536_000;
-
-/** Becomes another person of the demo. */
-export async function becomeAction(form: FormData): Promise<void> {
-  await becomePerson(String(form.get("personId") ?? ""));
-  redirect("/settings");
-}
 
 /** Saves the house's rules for measuring and comparing. */
 export async function rulesAction(_before: FormState, form: FormData): Promise<FormState> {

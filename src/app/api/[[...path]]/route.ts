@@ -1,11 +1,13 @@
-import { answer, refuse } from "../_http/endpoint";
+import { answer, ifSomebody, refuse } from "../_http/endpoint";
 
 /** Whatever is under /api and no route of its own. */
-async function unknownPath(request: Request): Promise<Response> {
-  return answer(
-    refuse(
-      "not-found",
-      `There is nothing at ${new URL(request.url).pathname.slice(0, 200)}. See /api/v1/openapi.json.`,
+function unknownPath(request: Request): Promise<Response> {
+  return ifSomebody(request, () =>
+    answer(
+      refuse(
+        "not-found",
+        `There is nothing at ${new URL(request.url).pathname.slice(0, 200)}. See /api/v1/openapi.json.`,
+      ),
     ),
   );
 }

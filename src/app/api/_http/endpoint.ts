@@ -2,7 +2,7 @@ import "server-only";
 import type Joi from "joi";
 import { checked, ERROR_STATUS, errorBody, type ErrorCode, type Problem } from "@/api/problems";
 import type { RouteSpec } from "@/api/routes";
-import { isUnavailable, log, may, requestContextOf, secondsToWait, type Context } from "@/server/access";
+import { isUnavailable, log, may, Nobody, requestContextOf, secondsToWait, type Context } from "@/server/access";
 import { MAX_FILE_BYTES } from "./readFile";
 import { TooBusy, TookTooLong } from "@/server/computing";
 import { type Failed, forbidden } from "@/server/kit";
@@ -50,7 +50,7 @@ type RouteHandler = (request: Request, context: { params: Promise<Record<string,
  * as JSON of the one error shape; our own mistakes are logged and answered without their inside.
  */
 export function endpoint<Query = unknown, Body = unknown>(
-  { method, query: querySchema, body: bodySchema, consumes }: RouteSpec,
+  { method, query: querySchema, body: bodySchema, consumes, scope = "read" }: RouteSpec,
   work: (asked: Asked<Query, Body>) => Promise<Answer> | Answer,
   { needs }: { needs?: Need } = {},
 ): Record<"GET" | "HEAD" | "POST" | "PUT" | "PATCH" | "DELETE", RouteHandler> {
@@ -59,14 +59,13 @@ export function endpoint<Query = unknown, Body = unknown>(
     try {
       // Who is asking comes before a byte of the body is read.
       context = await requestContextOf(request);
-      // Sessions of people are no programs; tokens are counted.
-      const seconds = context.asker.startsWith("token ")
-        ? secondsToWait(context.asker, context.clock.now().getTime())
-        : null;
+      const seconds = secondsToWait(context.asker, context.clock.now().getTime());
       if (seconds !== null)
         return answer(refuse("too-many-requests", "That is more than 3000 requests in a minute."), {
           "Retry-After": String(seconds),
         });
+      if (context.door.kind === "token" && !context.door.scopes.includes(scope))
+        return answer(refuse("forbidden", `This token may not ${scope}; make one with the scope “${scope}”.`));
       if (needs && !may(context, needs.action)) return answer(refusalOf(forbidden(needs.words)));
       const query = checkedQuery(request, querySchema);
       if (!query.ok) return answer(query.refusal);
@@ -83,10 +82,12 @@ export function endpoint<Query = unknown, Body = unknown>(
       return failure(error, context);
     }
   };
-  const wrongMethod: RouteHandler = async (request) =>
-    answer(refuse("method-not-allowed", `${request.method} is not possible here; use ${method}.`), {
-      Allow: method === "GET" ? "GET, HEAD" : method,
-    });
+  const wrongMethod: RouteHandler = (request) =>
+    ifSomebody(request, () =>
+      answer(refuse("method-not-allowed", `${request.method} is not possible here; use ${method}.`), {
+        Allow: method === "GET" ? "GET, HEAD" : method,
+      }),
+    );
   const get = method === "GET" ? handle : wrongMethod;
   return {
     GET: get,
@@ -98,8 +99,22 @@ export function endpoint<Query = unknown, Body = unknown>(
   };
 }
 
+/** Answers somebody; nobody learns not even which paths there are. */
+export async function ifSomebody(request: Request, say: () => Response): Promise<Response> {
+  try {
+    await requestContextOf(request);
+    return say();
+  } catch (error) {
+    return failure(error, undefined);
+  }
+}
+
 /** What is answered when something broke on our side: logged without its inside, and told without it. */
 export function failure(error: unknown, context: Pick<Context, "log" | "signal"> | undefined): Response {
+  if (error instanceof Nobody)
+    return answer(refuse("unauthorized", "Sign in, or send a token: Authorization: Bearer TOKEN."), {
+      "WWW-Authenticate": 'Bearer realm="Garrison"',
+    });
   if (isUnavailable(error)) {
     context?.log.warn({ err: error }, "database unavailable");
     return answer(refuse("unavailable", "The database is busy. Try again in a few seconds."), { "Retry-After": "5" });

@@ -16,6 +16,11 @@ export async function touched<T>(
   let context: Context | undefined;
   try {
     context = await requestContextOf(request);
+    if (!isJson(request))
+      return Response.json(errorBody("unsupported-media-type", "Send the touch as application/json."), {
+        status: 415,
+        headers: NO_STORE,
+      });
     const result = checked(schema, await request.json().catch(() => null));
     if (!result.ok)
       return Response.json(errorBody("bad-request", "The touch could not be understood.", result.problems), {
@@ -27,6 +32,9 @@ export async function touched<T>(
     return failure(error, context);
   }
 }
+
+/** A form of another site's page cannot say that it sends JSON. */
+const isJson = (request: Request) => /^application\/json\s*(;|$)/i.test(request.headers.get("content-type") ?? "");
 
 /** An outcome as JSON, with the status of its refusal. */
 export function answered(outcome: Outcome<Record<string, unknown>>): Response {

@@ -1,4 +1,4 @@
-import { bytesUpTo, failure, refusalOf } from "@/app/api/_http/endpoint";
+import { bytesUpTo, failure, refusalOf, refuse } from "@/app/api/_http/endpoint";
 import { MAX_FILE_BYTES, readFileInThread } from "@/app/api/_http/readFile";
 import { answer } from "@/app/api/_http/endpoint";
 import { type Context, may, requestContextOf } from "@/server/access";
@@ -14,6 +14,8 @@ export async function POST(request: Request) {
   try {
     context = await requestContextOf(request);
     if (!may(context, "hall.import")) return answer(refusalOf(forbidden("take files in")));
+    if (!/^application\/json\s*(;|$)/i.test(request.headers.get("content-type") ?? ""))
+      return answer(refuse("unsupported-media-type", "Send the rows as application/json."));
     const body = await bytesUpTo(request, MAX_FILE_BYTES, "The file is longer than 64 MiB.");
     if (!body.ok) return answer(body.refusal);
     const read = await readFileInThread(context, "rows", body.value);

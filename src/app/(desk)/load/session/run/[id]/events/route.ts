@@ -1,11 +1,11 @@
 import { answered } from "@/app/api/_http/touched";
-import { requestContextOf } from "@/server/access";
+import { requestContext } from "@/server/access";
 import { eventStream } from "@/app/api/_http/eventStream";
 import { followRun, runOf } from "@/server/loading";
 
 /** The run as it changes, as server-sent events: for tablets that follow it. */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
-  const context = await requestContextOf(request);
+  const context = { ...(await requestContext()), signal: request.signal };
   const result = await runOf(context, (await params).id);
   if (!result.ok) return answered(result);
   const { row, view } = result;

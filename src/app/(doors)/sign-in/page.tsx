@@ -1,0 +1,9 @@
+import type { Metadata } from "next";
+import { SignInDoor } from "./SignInDoor";
+
+export const metadata: Metadata = { title: "Sign in" };
+
+export default async function SignInPage({ searchParams }: { searchParams: Promise<{ to?: string | string[] }> }) {
+  const { to } = await searchParams;
+  return <SignInDoor to={typeof to === "string" ? to : "/"} />;
+}

@@ -1,0 +1,148 @@
+import "server-only";
+import { and, eq, gt, isNull, or } from "drizzle-orm";
+import { database } from "@/data/client";
+import { now } from "@/data/environment";
+import { apiTokens, DEVICE_ROLES, devices, halls, people, sessions, type DeviceRole } from "@/data/schema";
+import type { Actor } from "./context";
+import { isDeviceScreen } from "./deviceScreens";
+import type { Door } from "./door";
+import { hashOf } from "./secrets";
+
+/* Whom a cookie or a token lets in. Each is one query by an index; nothing is remembered, so that what is revoked is dead
+ * at the next touch. */
+
+/** Somebody who was let in, and by which door. */
+export interface Entry {
+  actor: Actor;
+  door: Door;
+}
+
+/** Without a touch for so long a session ends. */
+export const IDLE_MS = 14 * 86_400_000;
+/** Seen is written this often at most. */
+const SEEN_EVERY_MS = 5 * 60_000;
+
+/** What a session's cookie and a tablet's begin with, so that each is looked for where it is. */
+export const SESSION_MARK = "s.";
+export const DEVICE_MARK = "d.";
+
+/** Whom the cookie lets in. */
+export async function entryOfCookie(token: string | undefined, path: string | null): Promise<Entry | null> {
+  if (!token || token.length > 100) return null;
+  if (token.startsWith(SESSION_MARK)) return entryOfSession(token);
+  return token.startsWith(DEVICE_MARK) ? entryOfDevice(token, path) : null;
+}
+
+async function entryOfSession(token: string): Promise<Entry | null> {
+  const at = now();
+  const [row] = await database()
+    .select({ session: sessions, person: people, hall: halls })
+    .from(sessions)
+    .innerJoin(people, eq(people.id, sessions.personId))
+    .innerJoin(halls, eq(halls.id, people.hallId))
+    .where(
+      and(
+        eq(sessions.tokenSha256, hashOf(token)),
+        isNull(sessions.endedAt),
+        gt(sessions.endsAt, at),
+        gt(sessions.seenAt, new Date(at.getTime() - IDLE_MS)),
+        isNull(people.removedAt),
+        // Without an account only a demonstration's people are somebody; a person may since belong to another account.
+        or(eq(people.accountId, sessions.accountId), and(isNull(sessions.accountId), eq(halls.isDemo, true))),
+      ),
+    )
+    .limit(1);
+  if (!row) return null;
+  const { session, ...rest } = row;
+  if (at.getTime() - session.seenAt.getTime() > SEEN_EVERY_MS)
+    await database().update(sessions).set({ seenAt: at }).where(eq(sessions.id, session.id));
+  return {
+    actor: actorOf(rest),
+    door: {
+      kind: "session",
+      sessionId: session.id,
+      accountId: session.accountId,
+      confirmedAt: session.confirmedAt,
+    },
+  };
+}
+
+async function entryOfDevice(token: string, path: string | null): Promise<Entry | null> {
+  const at = now();
+  const [row] = await database()
+    .select({ device: devices, person: people, hall: halls })
+    .from(devices)
+    .innerJoin(people, eq(people.id, devices.personId))
+    .innerJoin(halls, eq(halls.id, people.hallId))
+    .where(and(eq(devices.tokenSha256, hashOf(token)), isNull(devices.revokedAt), isNull(people.removedAt)))
+    .limit(1);
+  if (!row) return null;
+  const { device, ...rest } = row;
+  const actor = actorOf(rest);
+  const isTablet = (DEVICE_ROLES as readonly string[]).includes(actor.role);
+  // Where nobody says which screen is asked for, a tablet gets none.
+  if (!isTablet || path === null || !isDeviceScreen(actor.role as DeviceRole, path)) return null;
+  if (at.getTime() - device.seenAt.getTime() > SEEN_EVERY_MS)
+    await database().update(devices).set({ seenAt: at }).where(eq(devices.id, device.id));
+  return { actor, door: { kind: "device", deviceId: device.id } };
+}
+
+/** What the tablet of a cookie is there for; null for everything else. */
+export async function deviceRoleOf(token: string | undefined): Promise<DeviceRole | null> {
+  if (!token?.startsWith(DEVICE_MARK) || token.length > 100) return null;
+  const [row] = await database()
+    .select({ role: people.role })
+    .from(devices)
+    .innerJoin(people, eq(people.id, devices.personId))
+    .where(and(eq(devices.tokenSha256, hashOf(token)), isNull(devices.revokedAt), isNull(people.removedAt)))
+    .limit(1);
+  return row && (DEVICE_ROLES as readonly string[]).includes(row.role) ? (row.role as DeviceRole) : null;
+}
+
+/** These are written in the public interface's description: they open the demonstration, from the machine itself. */
+export const KNOWN_TOKENS: readonly string[] = ["demo-token", "demo-manager-token"];
+
+/** Whom a program's token lets in. */
+export async function entryOfToken(token: string): Promise<Entry | null> {
+  if (token.length > 200) return null;
+  const at = now();
+  const [row] = await database()
+    .select({ token: apiTokens, person: people, hall: halls })
+    .from(apiTokens)
+    .innerJoin(people, eq(people.id, apiTokens.personId))
+    .innerJoin(halls, eq(halls.id, people.hallId))
+    .where(
+      and(
+        eq(apiTokens.tokenSha256, hashOf(token)),
+        isNull(apiTokens.revokedAt),
+        or(isNull(apiTokens.endsAt), gt(apiTokens.endsAt, at)),
+        isNull(people.removedAt),
+      ),
+    )
+    .limit(1);
+  if (!row || (KNOWN_TOKENS.includes(token) && !row.hall.isDemo)) return null;
+  const { token: kept, ...rest } = row;
+  if (!kept.usedAt || at.getTime() - kept.usedAt.getTime() > SEEN_EVERY_MS)
+    await database().update(apiTokens).set({ usedAt: at }).where(eq(apiTokens.id, kept.id));
+  return { actor: actorOf(rest), door: { kind: "token", tokenId: kept.id, scopes: kept.scopes } };
+}
+
+interface PersonInHall {
+  person: typeof people.$inferSelect;
+  hall: typeof halls.$inferSelect;
+}
+
+/** A person as somebody who asks. */
+export function actorOf({ person, hall }: PersonInHall): Actor {
+  return { ...hallOf(hall), personId: person.id, name: person.name, role: person.role };
+}
+
+/** What is known of the hall that somebody asks in. */
+export const hallOf = (hall: typeof halls.$inferSelect) => ({
+  hallId: hall.id,
+  hallName: hall.name,
+  timeZone: hall.timeZone,
+  climateClass: hall.climateClass,
+  currency: hall.currency,
+  isDemo: hall.isDemo,
+});

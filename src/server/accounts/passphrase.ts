@@ -1,0 +1,47 @@
+import "server-only";
+import { hash, verify } from "@node-rs/argon2";
+import { ZxcvbnFactory } from "@zxcvbn-ts/core";
+import { adjacencyGraphs, dictionary } from "@zxcvbn-ts/language-common";
+import type { Problem } from "@/core/problem";
+
+/** Argon2id with 19 MiB, two passes, one lane: OWASP Password Storage Cheat Sheet, first choice. */
+const ARGON2ID = 2;
+const COST = { algorithm: ARGON2ID, memoryCost: 19_456, timeCost: 2, parallelism: 1 } as const;
+export const MIN_PASSPHRASE = 12;
+export const MAX_PASSPHRASE = 200;
+/** Of zxcvbn's 0 to 4: beyond some hundred million guesses. */
+const MIN_SCORE = 3;
+
+let guesser: ZxcvbnFactory | undefined;
+
+/** What is kept of a passphrase or a PIN. */
+export const passphraseHash = (passphrase: string): Promise<string> => hash(passphrase.normalize("NFKC"), COST);
+
+/** A hash that nothing fits: it takes as long to try as a real one, so that a wrong name looks like a wrong passphrase. */
+const NOTHING_FITS = passphraseHash("\u0000 nobody's passphrase");
+NOTHING_FITS.catch(() => undefined);
+
+/** Whether a passphrase is the one; with no hash it takes as long and is not. */
+export async function isPassphrase(passphrase: string, kept: string | null): Promise<boolean> {
+  if (passphrase.length > MAX_PASSPHRASE) return false;
+  const fits = await verify(kept ?? (await NOTHING_FITS), passphrase.normalize("NFKC"));
+  return kept !== null && fits;
+}
+
+/**
+ * What is wrong with a passphrase that somebody chooses. No rule about kinds of characters (NIST SP 800-63B, OWASP ASVS
+ * 5 V6.2): length, and that it is not among what is tried first.
+ *
+ * @param known the person's name, the gym's: what others would try.
+ */
+export function passphraseProblems(passphrase: string, known: readonly string[]): Problem[] {
+  const problem = (message: string) => [{ path: "passphrase", message }];
+  if (passphrase.length < MIN_PASSPHRASE)
+    return problem(`Passphrase: at least ${MIN_PASSPHRASE} characters. Four or five words that only you put together.`);
+  if (passphrase.length > MAX_PASSPHRASE) return problem(`Passphrase: at most ${MAX_PASSPHRASE} characters.`);
+  guesser ??= new ZxcvbnFactory({ dictionary, graphs: adjacencyGraphs });
+  const { score } = guesser.check(passphrase, [...known.flatMap((one) => [one, ...one.split(/\s+/)]), "garrison"]);
+  return score < MIN_SCORE
+    ? problem("Passphrase: too easy to guess. Four or five words that only you put together.")
+    : [];
+}

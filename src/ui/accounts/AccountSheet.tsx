@@ -1,0 +1,90 @@
+import type { ReactNode } from "react";
+import Link from "../kit/Link";
+import { PageHead } from "../kit/PageHead";
+
+interface Props {
+  name: string;
+  role: string;
+  hallName: string;
+  /** Null in the demonstration, whose people have no account. */
+  own: { signInName: string; email: string | null } | null;
+  confirm: ReactNode;
+  passphrase: ReactNode;
+  secondStep: ReactNode;
+  passkeys: ReactNode;
+  pin: ReactNode;
+  sessions: ReactNode;
+  halls: ReactNode;
+}
+
+function Part({ id, title, about, children }: { id: string; title: string; about?: string; children: ReactNode }) {
+  return (
+    <section className="sheet p-4" aria-labelledby={id}>
+      <h2 id={id} className="mb-1 font-bold">
+        {title}
+      </h2>
+      {about && <p className="text-quiet mb-3 text-sm">{about}</p>}
+      {children}
+    </section>
+  );
+}
+
+/** How one signs in, and where one is signed in. */
+export function AccountSheet({ name, role, hallName, own, confirm, ...parts }: Props) {
+  return (
+    <>
+      <PageHead title="Your account" about={`${name}, ${role} of ${hallName}`}>
+        <Link href="/settings" className="link text-sm">
+          Settings
+        </Link>
+      </PageHead>
+      {confirm}
+      <div className="grid max-w-5xl items-start gap-3 md:grid-cols-2">
+        {own ? (
+          <>
+            <div className="grid gap-3">
+              <Part
+                id="passphrase"
+                title="Passphrase"
+                about={`You sign in as ${own.signInName}${own.email ? ` or ${own.email}` : ""}.`}
+              >
+                {parts.passphrase}
+              </Part>
+              <Part
+                id="second-step"
+                title="Second step"
+                about="A code from an authenticator app as well, for whoever may change a lot."
+              >
+                {parts.secondStep}
+              </Part>
+              <Part id="passkeys" title="Passkeys" about="Sign in with a finger or a face instead.">
+                {parts.passkeys}
+              </Part>
+            </div>
+            <div className="grid gap-3">
+              {parts.halls && (
+                <Part id="gyms" title="Your gyms">
+                  {parts.halls}
+                </Part>
+              )}
+              <Part id="pin" title="PIN" about="For shared tablets, where a touch that matters asks who it is.">
+                {parts.pin}
+              </Part>
+              <Part id="sessions" title="Where you are signed in">
+                {parts.sessions}
+              </Part>
+            </div>
+          </>
+        ) : (
+          <Part
+            id="pin"
+            title="PIN"
+            about="For shared tablets, where a touch that matters asks who it is. In the demonstration people have no passphrase."
+          >
+            {parts.pin}
+          </Part>
+        )}
+      </div>
+    </>
+  );
+}

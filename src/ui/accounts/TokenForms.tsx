@@ -1,0 +1,73 @@
+"use client";
+
+import { DoorField } from "../doors/SecretFields";
+import { Field, FormMessage } from "../kit/FormParts";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
+import { DeviceList, type DeviceRow } from "./DeviceForms";
+import { OneTimeText } from "./OneTimeText";
+
+const SCOPES = [
+  ["read", "look and compute"],
+  ["write", "import files"],
+  ["health", "read what hurts whom"],
+] as const;
+
+/** Tokens of programs: those that work, and a new one. */
+export function TokenForms({
+  rows,
+  makeAction,
+  revokeAction,
+}: {
+  rows: DeviceRow[];
+  makeAction: FormAction;
+  revokeAction: FormAction;
+}) {
+  const [state, send, isPending] = useFormAction(makeAction);
+  return (
+    <div className="grid gap-3">
+      <DeviceList rows={rows} action={revokeAction} />
+      {state.status === "done" && (
+        <OneTimeText
+          title={`Token of ${state.typed.label ?? ""}`}
+          text={state.typed.token ?? ""}
+          about="Shown this once. The program sends it as: Authorization: Bearer TOKEN."
+        />
+      )}
+      <form action={send} className="grid gap-3" key={state.typed.token ?? "open"}>
+        <DoorField
+          state={state}
+          name="label"
+          label="Program"
+          placeholder="Stock spreadsheet"
+          maxLength={60}
+          autoComplete="off"
+        />
+        <Field state={state} name="scopes" label="May">
+          {({ id, ...attributes }) => (
+            <div id={id} className="grid gap-1">
+              {SCOPES.map(([key, words]) => (
+                <label key={key} className="flex min-h-9 items-center gap-2">
+                  <input
+                    type="checkbox"
+                    className="checkbox"
+                    {...attributes}
+                    name="scopes"
+                    value={key}
+                    defaultChecked={key === "read"}
+                  />
+                  {words}
+                </label>
+              ))}
+            </div>
+          )}
+        </Field>
+        <DoorField state={state} name="days" label="Works for, days" defaultValue="90" inputMode="numeric" />
+        <button className="btn btn-neutral min-h-11 justify-self-start" disabled={isPending}>
+          Make token
+        </button>
+      </form>
+      {state.status !== "done" && <FormMessage state={state} />}
+    </div>
+  );
+}
