@@ -70,7 +70,7 @@ export const ROOMS = {
     "upkeep",
   ],
   transfer: [
-    ...["access", "kit", "rules", "bars", "equipment", "lifts", "lifters", "setups"],
+    ...["access", "kit", "accounts", "rules", "bars", "equipment", "lifts", "lifters", "setups"],
     ...["care/planning", "care/air", "care/inspections"],
   ],
 };

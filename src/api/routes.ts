@@ -189,7 +189,11 @@ export const ROUTES = {
     path: "/export.json",
     summary:
       "The bars of the hall with all their measurements, its equipment, lifts, meeting rules, lifters and their settings (for those who may read them), charts, inspections, care tasks, care log, house rules and air, which /import takes",
-    query: Joi.object({}),
+    query: Joi.object({
+      health: Joi.boolean()
+        .default(false)
+        .description("with what hurts whom, in their words and a coach's; needs the right to it, and of a token the scope health"),
+    }),
     answer: hallFile,
     refusals: [403],
   },

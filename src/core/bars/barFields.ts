@@ -57,6 +57,9 @@ const GRIPPED: readonly BarForm[] = ["multi-grip", "frame", "zigzag", "bowed"];
 const WITH_PARTS: readonly BarForm[] = ["yoke", "cambered", "frame", "multi-grip"];
 const KNURLED: readonly BarForm[] = ["straight", "cambered", "bowed", "zigzag", "multi-grip", "frame"];
 
+/** What a bar cost and who sold it: for whoever buys, and not for everybody who edits bars. */
+export const MONEY_FIELDS = ["supplier", "price"] as const;
+
 /**
  * Everything that is kept of a bar beside its measured quantities (handbook §3). Forms, pages, history, import and
  * export all follow this one list.

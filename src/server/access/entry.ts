@@ -27,14 +27,13 @@ export const SESSION_MARK = "s.";
 export const DEVICE_MARK = "d.";
 
 /** Whom the cookie lets in. */
-export async function entryOfCookie(token: string | undefined, path: string | null): Promise<Entry | null> {
+export async function entryOfCookie(token: string | undefined, path: string | null, at = now()): Promise<Entry | null> {
   if (!token || token.length > 100) return null;
-  if (token.startsWith(SESSION_MARK)) return entryOfSession(token);
-  return token.startsWith(DEVICE_MARK) ? entryOfDevice(token, path) : null;
+  if (token.startsWith(SESSION_MARK)) return entryOfSession(token, at);
+  return token.startsWith(DEVICE_MARK) ? entryOfDevice(token, path, at) : null;
 }
 
-async function entryOfSession(token: string): Promise<Entry | null> {
-  const at = now();
+async function entryOfSession(token: string, at: Date): Promise<Entry | null> {
   const [row] = await database()
     .select({ session: sessions, person: people, hall: halls })
     .from(sessions)
@@ -67,8 +66,7 @@ async function entryOfSession(token: string): Promise<Entry | null> {
   };
 }
 
-async function entryOfDevice(token: string, path: string | null): Promise<Entry | null> {
-  const at = now();
+async function entryOfDevice(token: string, path: string | null, at: Date): Promise<Entry | null> {
   const [row] = await database()
     .select({ device: devices, person: people, hall: halls })
     .from(devices)
@@ -103,9 +101,8 @@ export async function deviceRoleOf(token: string | undefined): Promise<DeviceRol
 export const KNOWN_TOKENS: readonly string[] = ["demo-token", "demo-manager-token"];
 
 /** Whom a program's token lets in. */
-export async function entryOfToken(token: string): Promise<Entry | null> {
+export async function entryOfToken(token: string, at = now()): Promise<Entry | null> {
   if (token.length > 200) return null;
-  const at = now();
   const [row] = await database()
     .select({ token: apiTokens, person: people, hall: halls })
     .from(apiTokens)

@@ -11,6 +11,8 @@ export const MIN_PASSPHRASE = 12;
 export const MAX_PASSPHRASE = 200;
 /** Of zxcvbn's 0 to 4: beyond some hundred million guesses. */
 const MIN_SCORE = 3;
+/** So much of it must be no name of theirs or their gym's. */
+const MIN_REST = 8;
 
 let guesser: ZxcvbnFactory | undefined;
 
@@ -40,8 +42,13 @@ export function passphraseProblems(passphrase: string, known: readonly string[])
     return problem(`Passphrase: at least ${MIN_PASSPHRASE} characters. Four or five words that only you put together.`);
   if (passphrase.length > MAX_PASSPHRASE) return problem(`Passphrase: at most ${MAX_PASSPHRASE} characters.`);
   guesser ??= new ZxcvbnFactory({ dictionary, graphs: adjacencyGraphs });
-  const { score } = guesser.check(passphrase, [...known.flatMap((one) => [one, ...one.split(/\s+/)]), "garrison"]);
-  return score < MIN_SCORE
+  const words = [...known, "garrison"]
+    .flatMap((one) => one.toLowerCase().split(/[\s@.]+/))
+    .filter((one) => one.length > 2);
+  const { score } = guesser.check(passphrase.toLowerCase(), words);
+  // What is left of it without what everybody knows of them.
+  const rest = words.reduce((text, word) => text.replaceAll(word, ""), passphrase.toLowerCase()).replace(/\s/g, "");
+  return score < MIN_SCORE || rest.length < MIN_REST
     ? problem("Passphrase: too easy to guess. Four or five words that only you put together.")
     : [];
 }

@@ -3,6 +3,7 @@ import { asc, desc, eq, sql } from "drizzle-orm";
 import { recordTexts } from "@/core/bars/barRecord";
 import type { QuantityKind } from "@/core/bars/quantities";
 import { type HallDay, hallDayAt } from "@/core/units/hallDay";
+import { withoutMoney } from "./withoutMoney";
 import { recordFromRow, trimNumeric } from "@/data/barRecordRows";
 import { barFromRow, effectiveQuantities } from "@/data/barRows";
 import { barMeasurements, barQuantities, bars } from "@/data/schema";
@@ -57,7 +58,7 @@ export async function barDetails(context: Context, tag: string): Promise<BarDeta
   return {
     ...listed!,
     bar: barFromRow(row, effectiveQuantities(stated, latestOfEach(counting.filter(({ counts }) => counts)))),
-    texts: recordTexts(recordFromRow(row, stated, listed!.place)),
+    texts: withoutMoney(context, recordTexts(recordFromRow(row, stated, listed!.place))),
     currency: row.priceCurrency ?? context.actor.currency,
     measurements: counting.map(({ id, kind, measuredAt, personId, instrument, counts, typedValues, typedUnit }) => ({
       id,
@@ -69,7 +70,12 @@ export async function barDetails(context: Context, tag: string): Promise<BarDeta
       instrument,
       typed: `${typedValues.map(trimNumeric).join(" · ")} ${typedUnit}`,
     })),
-    history: history.map((change) => ({ ...change, on: dayOf(change.at) })),
+    history: history.map((change) => ({
+      ...change,
+      before: withoutMoney(context, change.before),
+      after: withoutMoney(context, change.after),
+      on: dayOf(change.at),
+    })),
   };
 }
 

@@ -5,6 +5,7 @@ import { bars } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
 import { recordOf, tagsInUse, writeRecords } from "./barRows";
+import { withoutMoney } from "./withoutMoney";
 
 export interface StaleEdit {
   /** What the bar says now, field by field. */
@@ -30,7 +31,10 @@ export async function editBar(
     const row = await hall.first(bars, { where: eq(bars.id, barId), forUpdate: true });
     if (!row || row.state === "retired") return notFound("such bar on the wall");
     const before = recordTexts(await recordOf(hall, row));
-    const { record } = read;
+    // Who does not see what it cost leaves it as it is.
+    const record = may(context, "price.read")
+      ? read.record
+      : { ...read.record, supplier: row.supplier, price: row.priceMinor };
     // The state has a form and a reason of its own; an edit leaves it as it is now.
     const mine = recordTexts({ ...record, state: row.state, stateReason: row.stateReason });
     const differing = differingTexts(before, mine);
@@ -45,7 +49,7 @@ export async function editBar(
           `Somebody changed ${row.tag} meanwhile. Nothing was changed; your words are still here.`,
           problems,
         ),
-        stale: { theirs: before, version: row.version },
+        stale: { theirs: withoutMoney(context, before), version: row.version },
       };
     }
     if (record.tag !== row.tag && (await tagsInUse(hall, [record.tag])).length > 0)

@@ -24,3 +24,4 @@ export { type Measuring, measureBar } from "./measureBar";
 export { returnLacks } from "./returnToService";
 export { undoLastChange } from "./undoBarChange";
 export { type WallBar, type WallFacts, wallBars, wallFacts } from "./wall";
+export { withoutMoney } from "./withoutMoney";

@@ -7,5 +7,5 @@ export { barsByTag, withTag } from "./barTags";
 export { changesOf, lastChangeOf, recordChange, recordChanges } from "./history";
 export { idempotent } from "./idempotent";
 export { inTurn } from "./inTurn";
-export { careTasksById, namesById, placeNames, placesById, stationNames } from "./lookups";
+export { careTasksById, doneByWords, namesById, placeNames, placesById, stationNames } from "./lookups";
 export { type Failed, type Outcome, failed, forbidden, notFound, stale } from "./outcome";

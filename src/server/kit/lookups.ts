@@ -29,3 +29,9 @@ export const careTasksById = cache(
 export async function placeNames(hall: HallDb): Promise<string[]> {
   return [...(await placesById(hall)).values()].sort((a, b) => a.roundOrder - b.roundOrder).map(({ name }) => name);
 }
+
+/** Who did it; and who wrote it down, where that was somebody else. */
+export function doneByWords(names: ReadonlyMap<string, string>, row: { doneBy: string; enteredBy: string }): string {
+  const by = names.get(row.doneBy) ?? "somebody";
+  return row.enteredBy === row.doneBy ? by : `${by}, noted by ${names.get(row.enteredBy) ?? "somebody"}`;
+}

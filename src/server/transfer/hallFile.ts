@@ -4,7 +4,8 @@ import { createHash } from "node:crypto";
 import { FAMILY_KEYS } from "@/core/bars/families";
 import type { HallFileParts } from "@/core/hallFileParts";
 import { bars, lifters as lifterRows, stations as stationRows } from "@/data/schema";
-import { type Context, inTransaction, may } from "@/server/access";
+import { type Context, inTransaction, isConfirmed, may } from "@/server/access";
+import { CONFIRM_FIRST, noteAccount } from "@/server/accounts";
 import { replanCare } from "@/server/care/planning";
 import { type Outcome, failed, forbidden } from "@/server/kit";
 import { allLifts, meetingRules } from "@/server/lifts";
@@ -57,18 +58,29 @@ export const PARTS = {
 const ALL = Object.values(PARTS) as unknown as FilePart[];
 
 /** Everything of the hall that files carry and somebody may read, as it stands at one moment. */
-export async function exportHall(context: Context): Promise<Outcome<{ file: HallFile }>> {
-  if (!may(context, "hall.export")) return forbidden("take the hall’s records out");
-  return context.hall.snapshot(async (hall) => {
+export async function exportHall(
+  context: Context,
+  { health = false }: { health?: boolean } = {},
+): Promise<Outcome<{ file: HallFile }>> {
+  if (!may(context, "hall.export")) return forbidden("export the hall");
+  if (health && !mayReadHealth(context)) return forbidden("export health words");
+  if (!isConfirmed(context)) return failed("forbidden", CONFIRM_FIRST);
+  const result = await context.hall.snapshot(async (hall) => {
     const inside = { ...context, hall };
     const file: Record<string, unknown> = { bars: await barsPart.read(inside) };
     for (const { key, read } of ALL) {
-      const items = await read(inside);
+      const items = await read(inside, { health });
       if (items !== null) file[key] = items;
     }
     return { ok: true as const, file: file as unknown as HallFile };
   });
+  await noteAccount(context, "exported", health ? "with health words" : "");
+  return result;
 }
+
+/** Health words need the right to them, and of a program the scope too. */
+const mayReadHealth = (context: Context) =>
+  may(context, "lifter.health") && (context.door.kind !== "token" || context.door.scopes.includes("health"));
 
 /** Every bar of the hall as files carry it. */
 export async function exportBars(context: Context): Promise<Outcome<{ bars: FileBar[] }>> {
@@ -94,7 +106,8 @@ export async function importHall(
   file: IncomingHall,
   { isDryRun, token, onProgress = () => undefined }: ImportOptions,
 ): Promise<Outcome<{ report: ImportReport; token: string }>> {
-  if (!may(context, "hall.import")) return forbidden("take files in");
+  if (!may(context, "hall.import")) return forbidden("import files");
+  if (!isConfirmed(context)) return failed("forbidden", CONFIRM_FIRST);
   if (Object.values(file).every((list) => (list?.length ?? 0) === 0))
     return failed("invalid", "There is nothing in the file.");
   if (isDryRun)
@@ -114,6 +127,7 @@ export async function importHall(
         "Something changed since this file was looked at. Nothing was taken in; look at it again.",
       );
     for (const { write } of parts) await write(onProgress);
+    await noteAccount(context, "imported", `${told.report.added} added, ${told.report.changed} changed`);
     // Tasks, rules and air of the file say how often; what was planned before them is planned anew.
     if ([file.careTasks, file.rules, file.air].some((list) => (list?.length ?? 0) > 0)) await replanCare(context);
     return { ok: true, ...told };

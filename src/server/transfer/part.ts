@@ -29,8 +29,8 @@ export type PartKey = keyof HallFileParts;
 /** One part of a hall's file, with what export and import do with it. */
 export interface FilePart<K extends PartKey = PartKey> {
   key: K;
-  /** What the hall has of it, as files carry it; null for somebody who may not read it. */
-  read: (context: Context) => Promise<Items<K> | null>;
+  /** What the hall has of it, as files carry it, health words only where asked for; null for who may not read it. */
+  read: (context: Context, options: { health: boolean }) => Promise<Items<K> | null>;
   /** What a file would change; looks, and writes nothing. */
   diff: (context: Context, incoming: Items<K>, file: FileFacts) => Promise<Difference>;
 }

@@ -1,7 +1,15 @@
 "use client";
 
 import { useState } from "react";
-import { BAR_FIELDS, FIELD_GROUPS, FIELD_KEYS, hasField, type FieldGroup, type FieldKey } from "@/core/bars/barFields";
+import {
+  BAR_FIELDS,
+  FIELD_GROUPS,
+  FIELD_KEYS,
+  hasField,
+  MONEY_FIELDS,
+  type FieldGroup,
+  type FieldKey,
+} from "@/core/bars/barFields";
 import { statedKey } from "@/core/bars/barRecord";
 import { FAMILIES, FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
 import { measurableKinds, QUANTITIES, quantityLabel } from "@/core/bars/quantities";
@@ -17,6 +25,8 @@ interface Props {
   texts: Record<string, string>;
   places: readonly string[];
   currency: string;
+  /** False for whoever may not know what bars cost and who sold them. */
+  showsMoney: boolean;
   action: FormAction;
   /** Where "leave it" leads. */
   back: string;
@@ -36,7 +46,7 @@ const GROUP_WORDS: Record<FieldGroup, string> = {
 };
 
 /** Enters or changes a bar. Asks only what the family has; what was typed stays when the server refuses. */
-export function BarForm({ mode, texts, places, currency, action, back, barId, version }: Props) {
+export function BarForm({ mode, texts, places, currency, showsMoney, action, back, barId, version }: Props) {
   const [form, send, isPending] = useFormAction(action);
   const known = form.status === "refused" ? form.typed : texts;
   const [family, setFamily] = useState<FamilyKey>((texts.family as FamilyKey | undefined) ?? "all-round");
@@ -45,7 +55,12 @@ export function BarForm({ mode, texts, places, currency, action, back, barId, ve
   const kinds = measurableKinds(build, sleeves === "fixed");
   const asked = (group: FieldGroup) =>
     FIELD_KEYS.filter(
-      (key) => BAR_FIELDS[key].group === group && hasField(key, build) && key !== "family" && !isOfState(key, mode),
+      (key) =>
+        BAR_FIELDS[key].group === group &&
+        hasField(key, build) &&
+        key !== "family" &&
+        !isOfState(key, mode) &&
+        (showsMoney || !(MONEY_FIELDS as readonly string[]).includes(key)),
     );
   const problemsOf = (key: string) => form.problems.filter(({ path }) => path === key).map(({ message }) => message);
   // A refused form is made anew, so that every field shows what was typed.

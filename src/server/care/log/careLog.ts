@@ -10,6 +10,7 @@ import { careHouse } from "@/server/care/planning";
 import {
   type Outcome,
   careTasksById,
+  doneByWords,
   failed,
   forbidden,
   idempotent,
@@ -21,7 +22,7 @@ import {
 /** Who may be named as having done care. */
 export async function careCrew(context: Context): Promise<{ id: string; name: string }[]> {
   return context.hall.rows(people, {
-    where: inArray(people.role, ["manager", "coach", "care"]),
+    where: and(inArray(people.role, ["owner", "manager", "coach", "care"]), isNull(people.removedAt)),
     orderBy: [asc(people.name)],
   });
 }
@@ -50,7 +51,10 @@ export async function tickProblems(context: Context, tick: Tick): Promise<Proble
   if (!/^[\w-]{8,64}$/.test(tick.idempotencyKey))
     problems.push({ path: "idempotencyKey", message: "8 to 64 letters, digits, - or _." });
   const crew = await careCrew(context);
-  if (!crew.some(({ id }) => id === tick.doneBy)) problems.push({ path: "doneBy", message: "Choose who did it." });
+  // A tablet ticks in its own name, where no person says who they are.
+  const isTablet = context.door.kind === "device" && tick.doneBy === context.actor.personId;
+  if (!isTablet && !crew.some(({ id }) => id === tick.doneBy))
+    problems.push({ path: "doneBy", message: "Choose who did it." });
   return problems;
 }
 
@@ -202,7 +206,7 @@ export async function careLately(
     barName: byId.get(row.barId)!.name,
     taskName: tasks.get(row.taskId)!.name,
     doneOn: row.doneOn,
-    by: names.get(row.doneBy) ?? "somebody",
+    by: doneByWords(names, row),
     note: row.note,
     isUndone: row.undoneAt !== null,
   }));

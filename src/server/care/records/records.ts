@@ -5,7 +5,7 @@ import type { HallDay } from "@/core/units/hallDay";
 import { bars, careFindings, careLog, inspections } from "@/data/schema";
 import { type Context, may } from "@/server/access";
 import { storedCareRules } from "@/server/care/planning";
-import { type Outcome, careTasksById, forbidden, namesById } from "@/server/kit";
+import { type Outcome, careTasksById, doneByWords, forbidden, namesById } from "@/server/kit";
 
 export interface RecordsMonth {
   /** "2026-11". */
@@ -151,11 +151,11 @@ export async function careLogRows(context: Context, year: number): Promise<Outco
   const tagOf = new Map(own.map(({ id, tag }) => [id, tag]));
   return {
     ok: true,
-    rows: log.map(({ doneOn, barId, taskId, doneBy, minutes, note, undoneAt }) => [
+    rows: log.map(({ doneOn, barId, taskId, doneBy, enteredBy, minutes, note, undoneAt }) => [
       doneOn,
       tagOf.get(barId) ?? "",
       tasks.get(taskId)?.name ?? "",
-      names.get(doneBy) ?? "somebody",
+      doneByWords(names, { doneBy, enteredBy }),
       minutes === null ? "" : String(Math.round(minutes * 100) / 100),
       note ?? "",
       undoneAt ? "taken back" : "",

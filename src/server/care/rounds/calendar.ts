@@ -9,7 +9,7 @@ import { momentOfHall } from "@/core/units/hallMoment";
 import { calendarLinks, staffHours } from "@/data/schema";
 import { type Context, contextOfCalendar, inTransaction, may } from "@/server/access";
 import { type Outcome, forbidden, namesById, notFound, recordChange } from "@/server/kit";
-import { plannedRounds } from "./planner";
+import { plannedRounds, mayKnowHours } from "./planner";
 
 const WEEKDAYS = [
   ICalWeekday.MO,
@@ -107,7 +107,8 @@ export async function calendarLinksOf(context: Context): Promise<CalendarLink[]>
     await hall.rows(calendarLinks, { where: isNull(calendarLinks.revokedAt), orderBy: [asc(calendarLinks.createdAt)] }),
     await namesById(hall),
   ];
-  return rows.map(({ id, personId, createdAt }) => ({
+  const mine = rows.filter(({ personId }) => personId === null || mayKnowHours(context, personId));
+  return mine.map(({ id, personId, createdAt }) => ({
     id,
     person: personId ? (names.get(personId) ?? "somebody") : null,
     createdAt,
@@ -119,6 +120,7 @@ const hashOf = (token: string) => createHash("sha256").update(token).digest("hex
 /** Makes a secret address; its token is told once and only its hash kept. */
 export async function makeCalendarLink(context: Context, personId: string | null): Promise<Outcome<{ token: string }>> {
   if (!may(context, "care.plan")) return forbidden("share the calendar");
+  if (personId !== null && !mayKnowHours(context, personId)) return forbidden("share the calendar of others");
   const names = await namesById(context.hall);
   if (personId !== null && !names.has(personId)) return notFound("such person");
   const token = randomBytes(24).toString("base64url");

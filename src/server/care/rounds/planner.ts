@@ -53,12 +53,18 @@ export interface PlannedRound {
   dues: HallDay[];
 }
 
+/** Whether somebody may know and set when a person is in. */
+export const mayKnowHours = (context: Context, personId: string): boolean =>
+  personId === context.actor.personId || may(context, "hours.of-others");
+
 /** When everybody of the crew is in, as lines of text by person. */
 export async function crewHours(context: Context): Promise<{ id: string; name: string; text: string }[]> {
-  const [crew, rows] = [
+  const [everybody, rows] = [
     await careCrew(context),
     await context.hall.rows(staffHours, { orderBy: [asc(staffHours.weekday), asc(staffHours.fromMinute)] }),
   ];
+  // When others are in is for whoever makes the plan of it.
+  const crew = everybody.filter(({ id }) => mayKnowHours(context, id));
   return crew.map(({ id, name }) => ({
     id,
     name,
@@ -81,6 +87,7 @@ export async function saveStaffHours(
   was?: string,
 ): Promise<Outcome<object>> {
   if (!may(context, "care.plan")) return forbidden("plan rounds");
+  if (!mayKnowHours(context, personId)) return forbidden("set the hours of others");
   const read = readStaffHours(text.slice(0, 2000));
   if (!read.ok) return failed("invalid", "The hours were not changed.", read.problems);
   if (!(await careCrew(context)).some(({ id }) => id === personId)) return notFound("such person in the crew");

@@ -7,14 +7,22 @@ import { lifterKind, lifterTexts, listLifters } from "@/server/lifters";
 import { diffRows } from "../listPart";
 import type { FilePart } from "../part";
 
+/** What hurts whom goes out only where it was asked for. */
+const HEALTH_FIELDS = ["limits", "comfortNote", "coachNote"];
+const withoutHealth = (texts: Record<string, string>) =>
+  Object.fromEntries(Object.entries(texts).filter(([key]) => !HEALTH_FIELDS.includes(key)));
+
 /** Lifters by short name, for those who may read them; somebody who was erased is in no file. */
 export const liftersPart: FilePart<"lifters"> = {
   key: "lifters",
-  read: async (context) => {
+  read: async (context, { health }) => {
     if (!may(context, "lifter.read")) return null;
     return (await listLifters(context))
       .toSorted((a, b) => (a.key < b.key ? -1 : 1))
-      .map((row) => ({ texts: lifterTexts(row), ...(row.confirmed?.length ? { confirmed: row.confirmed } : {}) }));
+      .map((row) => ({
+        texts: health ? lifterTexts(row) : withoutHealth(lifterTexts(row)),
+        ...(row.confirmed?.length ? { confirmed: row.confirmed } : {}),
+      }));
   },
   diff: async (context, incoming, { lifts, rules }) =>
     diffRows(context, lifterKind([...lifts], [...rules]), {

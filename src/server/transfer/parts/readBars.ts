@@ -7,6 +7,7 @@ import { recordFromRow, trimNumeric } from "@/data/barRecordRows";
 import type { BarMeasurementRow } from "@/data/barRows";
 import { barMeasurements, barQuantities, bars } from "@/data/schema";
 import type { Context } from "@/server/access";
+import { withoutMoney } from "@/server/bars";
 import { namesById, placesById } from "@/server/kit";
 
 /** One bar as files carry it: every field that is known, as text, and what was measured. */
@@ -16,7 +17,8 @@ export interface FileBar {
 }
 
 /** Every bar of the hall with all its measurements that count, retired ones last. */
-export async function readBars({ hall }: Context): Promise<FileBar[]> {
+export async function readBars(context: Context): Promise<FileBar[]> {
+  const { hall } = context;
   const [rows, stated, measured, places, names] = await Promise.all([
     hall.rows(bars, { orderBy: [asc(bars.tag), asc(bars.id)] }),
     hall.rows(barQuantities),
@@ -34,8 +36,11 @@ export async function readBars({ hall }: Context): Promise<FileBar[]> {
     ...rows.filter(({ state }) => state === "retired"),
   ];
   return ordered.map((row) => ({
-    texts: recordTexts(
-      recordFromRow(row, statedOf.get(row.id) ?? [], row.placeId ? (places.get(row.placeId)?.name ?? null) : null),
+    texts: withoutMoney(
+      context,
+      recordTexts(
+        recordFromRow(row, statedOf.get(row.id) ?? [], row.placeId ? (places.get(row.placeId)?.name ?? null) : null),
+      ),
     ),
     measurements: (measuredOf.get(row.id) ?? []).map((one) => fileMeasurement(one, names.get(one.personId) ?? null)),
   }));

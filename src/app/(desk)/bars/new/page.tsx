@@ -44,6 +44,7 @@ export default async function NewBarPage({ searchParams }: { searchParams: Searc
         texts={texts}
         places={await placeNames(context.hall)}
         currency={context.actor.currency}
+        showsMoney={may(context, "price.read")}
         action={enterAction}
         back={model ? `/bars/${encodeURIComponent(model.bar.tag)}` : "/bars"}
       />

@@ -24,6 +24,7 @@ export default async function EditBarPage({ params }: { params: Promise<{ tag: s
         texts={texts}
         places={await placeNames(context.hall)}
         currency={currency}
+        showsMoney={may(context, "price.read")}
         action={editAction}
         back={`/bars/${encodeURIComponent(bar.tag)}`}
         barId={id}
