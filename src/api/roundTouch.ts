@@ -11,6 +11,8 @@ export interface SentRoundTouch {
   photo?: string;
   minutes?: number;
   madeAt: string;
+  /** On a shared tablet: the ticket of whoever typed their PIN. */
+  as?: string;
 }
 
 /** Five mebibytes as base64, and a little. */
@@ -28,4 +30,16 @@ export const sentRoundTouch = Joi.object<SentRoundTouch>({
   photo: Joi.string().base64().max(MAX_PHOTO_CHARACTERS),
   minutes: Joi.number().min(0).max(20),
   madeAt: Joi.string().isoDate().required(),
+  as: Joi.string().max(600),
+}).required();
+
+/** Somebody says on a shared tablet who they are. */
+export interface SentPin {
+  personId: string;
+  pin: string;
+}
+
+export const sentPin = Joi.object<SentPin>({
+  personId: Joi.string().uuid().required(),
+  pin: Joi.string().max(8).required(),
 }).required();

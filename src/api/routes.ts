@@ -192,7 +192,9 @@ export const ROUTES = {
     query: Joi.object({
       health: Joi.boolean()
         .default(false)
-        .description("with what hurts whom, in their words and a coach's; needs the right to it, and of a token the scope health"),
+        .description(
+          "with what hurts whom, in their words and a coach's; needs the right to it, and of a token the scope health",
+        ),
     }),
     answer: hallFile,
     refusals: [403],

@@ -2,12 +2,26 @@ import type { ReactNode } from "react";
 import { careDueCounts } from "@/server/care/due";
 import { keepCareCurrent } from "@/server/upkeep";
 import { todayCount } from "@/server/today";
-import { keptBriefly, requestContext } from "@/server/access";
+import { DEVICE_HOME, keptBriefly, requestContext } from "@/server/access";
 import { Shell } from "@/ui/kit/Shell";
+import { TabletShell } from "@/ui/kit/TabletShell";
 
 export default async function DeskLayout({ children }: { children: ReactNode }) {
   const context = await requestContext();
   await keepCareCurrent(context);
+  if (context.door.kind === "device") {
+    const { personId, name, hallName, isDemo } = context.actor;
+    return (
+      <TabletShell
+        actor={{ personId, name }}
+        hallName={hallName}
+        isDemo={isDemo}
+        home={DEVICE_HOME[context.actor.role] ?? "/"}
+      >
+        {children}
+      </TabletShell>
+    );
+  }
   // Beside every page: worked out when something of the hall was written, and not for each page anew.
   const [today, due] = await keptBriefly(context, "counts", (context) =>
     Promise.all([todayCount(context), careDueCounts(context, context.clock.today)]),

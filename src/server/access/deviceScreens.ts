@@ -5,11 +5,11 @@ import type { DeviceRole } from "@/data/schema";
 const SCREENS: Record<DeviceRole, readonly RegExp[]> = {
   wall: [/^\/wall(\/chalk)?$/],
   sheets: [/^\/station$/, /^\/load\/session\/run\/[\w-]+(\/(state|touch|events))?$/],
-  rounds: [/^\/care\/rounds(\/touch)?$/],
+  rounds: [/^\/care\/rounds(\/(touch|person))?$/],
 };
 
 /** Where a tablet begins. */
-export const DEVICE_HOME: Record<DeviceRole, string> = {
+export const DEVICE_HOME: Readonly<Record<string, string>> & Record<DeviceRole, string> = {
   wall: "/wall",
   sheets: "/station",
   rounds: "/care/rounds",

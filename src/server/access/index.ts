@@ -15,7 +15,7 @@ export { DEVICE_HOME } from "./deviceScreens";
 export { type Door, isConfirmed } from "./door";
 export { doorstep, type Doorstep, doorstepOfProgram } from "./doorstep";
 export { DEVICE_MARK, deviceRoleOf, IDLE_MS, SESSION_MARK } from "./entry";
-export { may, type Permission } from "./permissions";
+export { isTablet, may, type Permission } from "./permissions";
 export { secondsToWait } from "./rate";
 export { hashOf, hmacOf, newToken, sealed, unsealed } from "./secrets";
 export {

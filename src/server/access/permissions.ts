@@ -1,6 +1,6 @@
 import "server-only";
 
-import type { Role } from "@/data/schema";
+import { DEVICE_ROLES, type Role } from "@/data/schema";
 
 export { DEVICE_ROLES, PERSON_ROLES, ROLES, type DeviceRole, type PersonRole, type Role } from "@/data/schema";
 
@@ -70,6 +70,10 @@ export const PERMISSIONS = {
 } as const satisfies Record<string, readonly Role[]>;
 
 export type Permission = keyof typeof PERMISSIONS;
+
+/** Whether a paired tablet asks, and nobody said who they are. */
+export const isTablet = ({ actor }: { actor: { role: Role } }): boolean =>
+  (DEVICE_ROLES as readonly Role[]).includes(actor.role);
 
 /** Whether the one who asks may do it. */
 export function may({ actor }: { actor: { role: Role } }, permission: Permission): boolean {

@@ -433,9 +433,19 @@ describe("a tablet", () => {
     await pair(context("owner"), "rounds");
     const tablet = await contextOfBrowser(context("rounds"), "/care/rounds");
     const { personId } = mine.actor;
-    const as = (pin: string) => rooms.asPerson(tablet, testStep(), { personId, pin });
+    const as = (pin: string) => rooms.ticketFor(tablet, testStep(), { personId, pin });
     expect(await rooms.peopleWithPin(tablet)).toEqual([{ id: personId, name: mine.actor.name }]);
-    expect(await as("4071")).toMatchObject({ ok: true, context: { actor: { personId, role: "care" } } });
+    const typed = await as("4071");
+    const ticket = typed.ok ? typed.ticket : "";
+    expect((await rooms.withTicket(tablet, ticket))!.actor).toMatchObject({ personId, role: "care" });
+    // Of this tablet alone, for half an hour, and no longer than its person is here.
+    const elsewhere = { ...tablet, door: { kind: "device" as const, deviceId: "another" } };
+    expect(await rooms.withTicket(elsewhere, ticket)).toBeNull();
+    expect(await rooms.withTicket(mine, ticket)).toBeNull();
+    expect(await rooms.withTicket(tablet, `${ticket}x`)).toBeNull();
+    browser.at = minutes(31);
+    expect(await rooms.withTicket(tablet, ticket)).toBeNull();
+    browser.at = TEST_NOW;
     for (let i = 0; i < 5; i += 1) expect(await as("9999")).toMatchObject({ ok: false, problems: [{ path: "pin" }] });
     expect(await as("4071")).toMatchObject({ ok: false, problems: [] });
   });

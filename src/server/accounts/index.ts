@@ -29,7 +29,7 @@ export {
   signInWithPasskey,
 } from "./passkeys";
 export { changeRole, CONFIRM_FIRST, listMembers, type Member, removePerson, rolesToGive } from "./people";
-export { asPerson, peopleWithPin, setPin } from "./pins";
+export { peopleWithPin, setPin, ticketFor, withTicket } from "./pins";
 export { newSecondStep, turnOffSecondStep, turnOnSecondStep } from "./secondStep";
 export {
   confirmSession,

@@ -1,7 +1,7 @@
 import "server-only";
-import { and, asc, eq, inArray, isNotNull, isNull } from "drizzle-orm";
+import { and, asc, eq, isNotNull, isNull } from "drizzle-orm";
 import { DEVICE_ROLES, people } from "@/data/schema";
-import { type Context, type Doorstep, isConfirmed } from "@/server/access";
+import { type Context, type Doorstep, isConfirmed, sealed, unsealed } from "@/server/access";
 import { type Outcome, failed, notFound } from "@/server/kit";
 import { noteAccount } from "./accountLog";
 import { forgetWrong, noteWrong, secondsToSlow, waitWords } from "./limits";
@@ -39,23 +39,30 @@ export async function peopleWithPin({ hall }: Context): Promise<{ id: string; na
     .map(({ id, name }) => ({ id, name }));
 }
 
+/** So long a PIN that was typed on a tablet counts there. */
+const TICKET_MS = 30 * 60_000;
+
+interface Ticket {
+  deviceId: string;
+  personId: string;
+  until: number;
+}
+
 /**
- * On a tablet: what follows is done by a person, whose PIN was typed. What they may is then what counts, and their name
- * is what is kept.
+ * On a tablet: whoever typed their PIN gets a ticket, sealed, for this tablet and half an hour. Touches that carry it are
+ * theirs; a browser may keep it with touches that wait, which it must not with a PIN.
  */
-export async function asPerson(
+export async function ticketFor(
   context: Context,
   { db }: Pick<Doorstep, "db">,
   typed: { personId: string; pin: string },
-): Promise<Outcome<{ context: Context }>> {
-  const { door, hall, actor } = context;
-  if (door.kind !== "device") return { ok: true, context };
+): Promise<Outcome<{ ticket: string; name: string }>> {
+  const { door, hall, actor, clock } = context;
+  if (door.kind !== "device") return failed("forbidden", "Only a paired tablet asks for a PIN.");
   const key = `pin ${typed.personId}`;
   const wait = await secondsToSlow(db, key, door.deviceId);
   if (wait !== null) return failed("invalid", waitWords(wait));
-  const [person] = /^[0-9a-f-]{36}$/.test(typed.personId)
-    ? await hall.rows(people, { where: and(inArray(people.id, [typed.personId]), isNull(people.removedAt)) })
-    : [];
+  const person = await personOf(hall, typed.personId);
   if (!person?.pinHash) return notFound("person with a PIN under that name");
   if (!(await isPassphrase(typed.pin, person.pinHash))) {
     await noteWrong(db, key, door.deviceId);
@@ -63,8 +70,31 @@ export async function asPerson(
     return failed("invalid", "That is not the PIN.", [{ path: "pin", message: "PIN: not the one of this person." }]);
   }
   await forgetWrong(db, key, door.deviceId);
-  return {
-    ok: true,
-    context: { ...context, actor: { ...actor, personId: person.id, name: person.name, role: person.role } },
+  const ticket: Ticket = {
+    deviceId: door.deviceId,
+    personId: person.id,
+    until: clock.now().getTime() + TICKET_MS,
   };
+  return { ok: true, ticket: sealed(JSON.stringify(ticket)), name: person.name };
+}
+
+/**
+ * The context of whoever a ticket names: what they may is then what counts, and their name is what is kept.
+ *
+ * @returns null when the ticket is not of this tablet, has run out, or the person was removed or changed their PIN away
+ */
+export async function withTicket(context: Context, text: string): Promise<Context | null> {
+  const { door, hall, actor, clock } = context;
+  const open = unsealed(text);
+  if (open === null || door.kind !== "device") return null;
+  const { deviceId, personId, until } = JSON.parse(open) as Ticket;
+  if (deviceId !== door.deviceId || until < clock.now().getTime()) return null;
+  const person = await personOf(hall, personId);
+  if (!person?.pinHash) return null;
+  return { ...context, actor: { ...actor, personId: person.id, name: person.name, role: person.role } };
+}
+
+async function personOf(hall: Context["hall"], id: string) {
+  if (!/^[0-9a-f-]{36}$/.test(id)) return null;
+  return hall.first(people, { where: and(eq(people.id, id), isNull(people.removedAt)) });
 }

@@ -12,6 +12,7 @@ import { useOutbox } from "../kit/useOutbox";
 import { CareNav } from "./CareNav";
 import { RoundTask } from "./RoundTask";
 import { useSides } from "./useSides";
+import { type Walker, WalkerForm } from "./WalkerForm";
 import { WrongForm } from "./WrongForm";
 
 interface Props {
@@ -22,6 +23,8 @@ interface Props {
   mayTick: boolean;
   /** Of a round that was planned: for when, and for whom. */
   planned?: { day: string; person: string } | null;
+  /** On a shared tablet: whose PIN counts. Null on a person's own device. */
+  people?: readonly { id: string; name: string }[] | null;
 }
 
 /** What a telephone sends; the server's schema holds the same. */
@@ -34,6 +37,8 @@ interface Touch {
   note?: string;
   photo?: string;
   minutes?: number;
+  /** On a shared tablet: whose touch it is. */
+  as?: string;
 }
 
 const REASONS = ["in use", "no time", "no oil or brush", "not here"];
@@ -46,7 +51,7 @@ const nothing = () => {};
  * by sides: one side of every bar, then all turned over for the other. What was touched is known here at once and sent
  * when it can be.
  */
-export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null }: Props) {
+export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null, people = null }: Props) {
   const { waiting, isCutOff, refused, forgetRefused, touch } = useOutbox<Touch>("/care/rounds/touch", nothing);
   const [answered, setAnswered] = useState<ReadonlyMap<string, "done" | "skip">>(new Map());
   /** Tasks of the bar in hand that are not done this time, as "K04 shaft". */
@@ -54,6 +59,10 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null
   /** What checks of the bar in hand found, as "K04 straightness" to the answer's key. */
   const [results, setResults] = useState<Readonly<Record<string, string>>>({});
   const [asking, setAsking] = useState<"skip" | "wrong" | null>(null);
+  /** On a shared tablet: who typed their PIN. */
+  const [walker, setWalker] = useState<Walker | null>(null);
+  const [needsWalker, setNeedsWalker] = useState(false);
+  const as = walker ? { as: walker.ticket } : {};
   const [found, setFound] = useState<readonly string[]>([]);
   const took = useLaps();
   /** Minutes that the first side of a bar took. */
@@ -97,6 +106,14 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null
     keepSides({ ...sides, isTurned: true });
   };
   const answer = (at: RoundStop, kind: "done" | "skip", note?: string) => {
+    // What takes a bar out is somebody's word, and not a tablet's.
+    const takesOut = doneAt(at).some(
+      (task) =>
+        results[`${at.tag} ${task.key}`] !== undefined &&
+        task.answers.some(({ key, isSound }) => !isSound && key === results[`${at.tag} ${task.key}`]),
+    );
+    if (people && kind === "done" && takesOut && !walker) return setNeedsWalker(true);
+    setNeedsWalker(false);
     const [minutes, before] = [took(), firstTook.current.get(at.tag)];
     // Of a bar done by sides both count, and only where both are known.
     const whole =
@@ -119,6 +136,7 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null
           : {}),
         ...(note ? { note } : {}),
         ...(kind === "done" && whole !== undefined ? { minutes: whole } : {}),
+        ...as,
       },
       `${at.tag} ${kind === "done" ? "done" : "not now"}`,
     );
@@ -127,7 +145,7 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null
     <div className="mx-auto grid max-w-3xl gap-3">
       <header className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h1 className="text-2xl">Round</h1>
-        <CareNav here="/care/rounds" />
+        {!people && <CareNav here="/care/rounds" />}
       </header>
       {planned && (
         <p className="text-sm">
@@ -156,6 +174,7 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null
           ]}
         />
       </AskForm>
+      {people && <WalkerForm people={people} walker={walker} isAsked={needsWalker} setWalker={setWalker} />}
       <ConnectionNote waiting={waiting} isCutOff={isCutOff} refused={refused} forget={forgetRefused} />
       <p className="text-sm" aria-live="polite">
         {stop
@@ -236,7 +255,7 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null
               tag={stop.tag}
               send={(note, photo) => {
                 touch(
-                  { kind: "wrong", tag: stop.tag, tasks: [], note, ...(photo ? { photo } : {}) },
+                  { kind: "wrong", tag: stop.tag, tasks: [], note, ...(photo ? { photo } : {}), ...as },
                   `${stop.tag}: ${note}`,
                 );
                 setFound((before) => [...before, `${stop.tag}: ${note}`]);
@@ -278,11 +297,13 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null
           )}
         </section>
       ) : (
-        <p className="sheet p-4">
-          <Link href="/care" className="link">
-            What else is due
-          </Link>
-        </p>
+        !people && (
+          <p className="sheet p-4">
+            <Link href="/care" className="link">
+              What else is due
+            </Link>
+          </p>
+        )
       )}
       {found.length > 0 && (
         <ul aria-label="Found" className="text-sm">

@@ -1,4 +1,4 @@
-import type { ReactNode } from "react";
+import { useId, type ReactNode } from "react";
 import type { FormState } from "./formState";
 
 /** A labelled field with its problem beside it. The control takes its attributes from the function. */
@@ -19,7 +19,8 @@ export function Field({
   }) => ReactNode;
 }) {
   const problems = state.problems.filter(({ path }) => path === name);
-  const id = `field-${name}`;
+  // Two forms of a page may each have a field of this name.
+  const id = `${useId()}-${name}`;
   return (
     <div>
       <label htmlFor={id} className="mb-1 block text-sm font-semibold">

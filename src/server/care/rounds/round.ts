@@ -4,7 +4,7 @@ import { checkAnswers } from "@/core/care/checks";
 import { learnedMinutes } from "@/core/care/learnedMinutes";
 import { type HallDay, addDays, daysBetween, hallDayAt } from "@/core/units/hallDay";
 import { bars, careLog, carePlan, careRounds, careSkips, careTasks } from "@/data/schema";
-import { type Context, inTransaction, may } from "@/server/access";
+import { type Context, inTransaction, isTablet, may } from "@/server/access";
 import { type DueItem, careDueOn, careOfBars } from "@/server/care/due";
 import { barToCareFor, checkedPhoto, keepFinding } from "@/server/care/findings";
 import { checkBar, checkLacks } from "@/server/care/inspections";
@@ -242,6 +242,16 @@ export async function touchRound(
       const checks = touch.kind === "done" ? tasks.filter(({ key }) => checkAnswers(key, bar.family).length > 0) : [];
       const results: Record<string, string | undefined> = {};
       if (checks.length > 0) {
+        const isSound = checks.every(({ key }) =>
+          checkAnswers(key, bar.family).some((answer) => answer.isSound && answer.key === touch.results?.[key]),
+        );
+        // What takes a bar out is somebody's word, and not a tablet's.
+        if (!isSound && isTablet(context))
+          return failed(
+            "forbidden",
+            "Not saved: this may take the bar out. Choose your name and type your PIN first.",
+            [{ path: "as", message: "Who found it?" }],
+          );
         const lacks = checkLacks(bar, Object.fromEntries(checks.map(({ key }) => [key, touch.results?.[key]])));
         if (lacks) return lacks;
         // Its state may follow: the bar is held before its plan, as everywhere.

@@ -4,6 +4,7 @@ import { keepCareCurrent } from "@/server/upkeep";
 import { plannedRoundOf, roundOf } from "@/server/care/rounds";
 import { careTasksOf } from "@/server/care/planning";
 import { keptBriefly, may, requestContext } from "@/server/access";
+import { peopleWithPin } from "@/server/accounts";
 import Link from "@/ui/kit/Link";
 import { RoundScreen } from "@/ui/care/RoundScreen";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
@@ -42,6 +43,7 @@ export default async function RoundPage({ searchParams }: { searchParams: Search
       ahead={ahead}
       planned={planned && { day: planned.day, person: planned.person }}
       mayTick={may(context, "care.tick")}
+      people={context.door.kind === "device" ? await peopleWithPin(context) : null}
     />
   );
 }

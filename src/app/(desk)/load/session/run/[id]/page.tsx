@@ -52,7 +52,7 @@ export default async function RunPage({ params }: { params: Promise<{ id: string
           },
         ]),
       )}
-      planHref={row.planAddress}
+      planHref={context.door.kind === "device" ? "/station" : row.planAddress}
       endAction={endAction}
     />
   );
