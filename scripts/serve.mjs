@@ -5,14 +5,24 @@
  * needs stands in the environment (.env.example).
  */
 import { AsyncLocalStorage } from "node:async_hooks";
-import { randomUUID } from "node:crypto";
+import { randomInt, randomUUID } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { createServer } from "node:http";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import next from "next";
+import pg from "pg";
 import pino from "pino";
-import { addressOf, allowedHosts, everyHeader, foreignReason, hostNameOf, newNonce, pagePolicy } from "./lib/doors.mjs";
+import {
+  addressOf,
+  allowedHosts,
+  everyHeader,
+  foreignReason,
+  hostNameOf,
+  isLoopback,
+  newNonce,
+  pagePolicy,
+} from "./lib/doors.mjs";
 import { quietly } from "./lib/logText.mjs";
 import { routeNames } from "./lib/routeNames.mjs";
 
@@ -44,6 +54,8 @@ for (const [name, level] of Object.entries({ error: "error", warn: "warn", log: 
 const requests = new AsyncLocalStorage();
 globalThis.garrisonRequests = requests;
 
+await requireOwnerOnNetwork();
+
 const app = next({ dev: isDev, dir: root, hostname: host, port });
 await app.prepare();
 const nameOf = isDev
@@ -54,6 +66,34 @@ const handle = app.getRequestHandler();
 const hosts = allowedHosts({ host, publicUrl, more: process.env.ALLOWED_HOSTS || "" });
 const origins = new Set(URL.canParse(publicUrl) ? [new URL(publicUrl).origin] : []);
 const headers = Object.entries(everyHeader({ isHttps }));
+
+/** Whoever the network lets reach a gym that nobody owns would be the first to sign in: it is not served. */
+async function requireOwnerOnNetwork() {
+  if (isLoopback(host)) return;
+  const client = new pg.Client({ connectionString: process.env.DATABASE_URL, connectionTimeoutMillis: 5_000 });
+  try {
+    await client.connect();
+    const { rows } = await client.query(
+      "select exists (select from people where account_id is not null) as owned, exists (select from halls where is_demo) as demo",
+    );
+    if (rows[0].demo) {
+      // Asked of whoever picks a person of the demonstration.
+      process.env.GARRISON_DEMO_CODE ||= String(randomInt(0, 100_000_000)).padStart(8, "0");
+      log.warn({ code: process.env.GARRISON_DEMO_CODE }, "from the network the demonstration asks for this code");
+    } else if (!rows[0].owned) {
+      log.fatal(
+        { host },
+        "nobody owns this gym yet, so it is not opened to the network: type npm run owner, or start it once on 127.0.0.1 and claim it",
+      );
+      process.exit(1);
+    }
+  } catch (error) {
+    // A database that is not up yet is waited for; nobody comes in without it.
+    log.warn({ code: error?.code }, "could not look whether this gym has an owner");
+  } finally {
+    await client.end().catch(() => {});
+  }
+}
 
 /** Why a request is sent away before the application sees it, with its status; null where it may go on. */
 function turnedAway(request) {

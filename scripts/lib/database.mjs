@@ -11,10 +11,11 @@ const APP_ROLE = "garrison_app";
 
 /** Runs commands of src/data/cli.ts against a database; answers what they printed, by command. */
 export async function databaseCommands(root, url, ...commands) {
-  return commandsWith(root, url, {}, ...commands);
+  return databaseCommandsWith(root, url, {}, ...commands);
 }
 
-async function commandsWith(root, url, env, ...commands) {
+/** The same with variables beside the database. */
+export async function databaseCommandsWith(root, url, env, ...commands) {
   const { printed } = await run(process.execPath, ["--import", "tsx", "src/data/cli.ts", ...commands], {
     cwd: root,
     env: cleanEnv({ DATABASE_URL: url, ...env }),
@@ -43,7 +44,7 @@ export async function migrateSafely(root, url, backups) {
 
 /** Lets the day-to-day role, with a password, do what it needs. */
 export const grantTo = (root, ownerUrl, password) =>
-  commandsWith(root, ownerUrl, { APP_ROLE, APP_PASSWORD: password }, "grant");
+  databaseCommandsWith(root, ownerUrl, { APP_ROLE, APP_PASSWORD: password }, "grant");
 
 /**
  * Lets the day-to-day role do what it needs and answers the database as that role reaches it.

@@ -13,8 +13,8 @@ export async function signedIn(url, base, name = "Maren Tidewell") {
   try {
     const token = `s.${randomBytes(32).toString("base64url")}`;
     const { rowCount } = await client.query(
-      `insert into sessions (token_sha256, person_id, created_at, seen_at, ends_at)
-       select $1, id, now(), now() + interval '10 years', now() + interval '20 years' from people where name = $2 and removed_at is null`,
+      `insert into sessions (token_sha256, person_id, account_id, created_at, seen_at, ends_at)
+       select $1, id, account_id, now(), now() + interval '10 years', now() + interval '20 years' from people where name = $2 and removed_at is null`,
       [createHash("sha256").update(token).digest("hex"), name],
     );
     if (rowCount !== 1) throw new Error(`There is no ${name} in the database.`);

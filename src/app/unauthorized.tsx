@@ -1,6 +1,9 @@
-import { SignInDoor } from "./(doors)/sign-in/SignInDoor";
+import { SignInFirst } from "@/ui/doors/SignInFirst";
 
-/** Nobody is signed in: whatever was asked for, this is shown, with 401, and what was asked for comes after signing in. */
+/**
+ * Nobody is signed in, or a tablet asks for what is not its own: 401, and the way to the sign-in page. Every page carries
+ * this with it, so it asks the database nothing and says nothing of a gym.
+ */
 export default function Unauthorized() {
-  return <SignInDoor to="" />;
+  return <SignInFirst />;
 }

@@ -6,6 +6,7 @@ const MAY_DELETE_FROM = [
   "care_plan",
   "care_rounds",
   "class_entries",
+  "idempotency_keys",
   "lifter_bars",
   "lifter_settings",
   "meeting_specs",

@@ -4,7 +4,7 @@ import type { Database } from "./client";
 import { claims, halls, people } from "./schema";
 
 /** Who can come in so far: people with an account, and whether the database holds a demonstration. */
-export async function doorsOf(db: Database): Promise<{ accounts: number; isDemo: boolean }> {
+export async function doorsOf(db: Pick<Database, "select">): Promise<{ accounts: number; isDemo: boolean }> {
   const [[signed], demos] = [
     await db.select({ n: count() }).from(people).where(isNotNull(people.accountId)),
     await db.select({ id: halls.id }).from(halls).where(eq(halls.isDemo, true)).limit(1),

@@ -1,6 +1,6 @@
 /*
  * What the scripts ask of the database: `pending`, `known`, `migrate`, `grant`, `demo`, `fresh-demo`, `gym`, `claim`,
- * `doors`, `halls`.
+ * `owner`, `doors`, `halls`.
  * Answers on standard output, a line a command.
  */
 import { grantAppRole } from "./appRole";
@@ -9,6 +9,7 @@ import { emptyDatabase, hasHall, loadDemo } from "./demo/loadDemo";
 import { readGymFacts } from "./gymFacts";
 import { knownMigrations, migrateDatabase, pendingMigrations } from "./migrate";
 import { doorsOf, newClaim } from "./claims";
+import { makeOwner } from "./owner";
 import { makeEmptyHall } from "./newHall";
 
 const url = process.env.DATABASE_URL;
@@ -52,6 +53,8 @@ const commands: Record<string, (url: string) => Promise<string>> = {
     }),
   /** The one-time address's token while nobody owns the gym; the one before counts no more. */
   claim: (at) => withDatabase(at, async (db) => (await newClaim(db, now())) ?? "claimed"),
+  /** Makes an owner, or gives one a new passphrase: OWNER_NAME, OWNER_PASSPHRASE, OWNER_GYM. */
+  owner: (at) => withDatabase(at, (db) => makeOwner(db, process.env, now())),
   /** How many sign in here, and whether it is a demonstration. */
   doors: (at) => withDatabase(at, async (db) => JSON.stringify(await doorsOf(db))),
   halls: (at) => withDatabase(at, async (db) => String(await hasHall(db))),

@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from "node:child_process";
 import { randomBytes } from "node:crypto";
 import { once } from "node:events";
-import { chmodSync, mkdtempSync, rmSync } from "node:fs";
+import { chmodSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { Client } from "pg";
@@ -145,4 +145,22 @@ export async function until<T>(look: () => Promise<T>, isSo: (seen: T) => boolea
     if (Date.now() > deadline) throw new Error(`It never became so; last seen: ${JSON.stringify(seen)}`);
     await pause(200);
   }
+}
+
+/** Every route that answers to GET, from the build itself; with something in place of what an address leaves open. */
+export function everyAddress(): string[] {
+  const { staticRoutes, dynamicRoutes } = JSON.parse(readFileSync(".next/routes-manifest.json", "utf8")) as {
+    staticRoutes: { page: string }[];
+    dynamicRoutes: { page: string }[];
+  };
+  return [...staticRoutes, ...dynamicRoutes]
+    .map(({ page }) => page)
+    .filter((page) => !page.startsWith("/_"))
+    .map((page) =>
+      page
+        .replace("[[...path]]", "nothing")
+        .replace(/\[tag\]/, "K02")
+        .replace(/\[key\]/, "isla")
+        .replace(/\[\w+\]/, "00000000-0000-4000-8000-000000000000"),
+    );
 }

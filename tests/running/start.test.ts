@@ -6,6 +6,7 @@ import { join } from "node:path";
 import { afterAll, expect, it } from "vitest";
 import { freePort } from "../../scripts/lib/machine.mjs";
 import { cleanEnv } from "../../scripts/lib/run.mjs";
+import { signedIn } from "../../scripts/lib/signedIn.mjs";
 import { until } from "./program.fixture";
 
 const scratch = mkdtempSync(join(tmpdir(), "garrison-start-"));
@@ -49,18 +50,51 @@ async function npmStart(env: Record<string, string> = {}) {
   };
 }
 
-it("npm start serves a gym's own empty hall, keeps it, backs it up, and stops cleanly", async () => {
+/** Asks as the owner of the gym would, signed in. */
+async function asOwner(base: string) {
+  const url = readFileSync(join(home, "database-url"), "utf8").trim();
+  const visitor = await signedIn(url, base, "Ines");
+  return (path: string) => fetch(`${base}${path}`, { headers: visitor });
+}
+
+/** npm run owner, at the machine itself. */
+async function npmRunOwner(args: string[], passphrase: string) {
+  const child = spawn(process.execPath, ["scripts/owner.mjs", ...args], {
+    env: cleanEnv({ GARRISON_HOME: home, DATABASE_URL: "" }),
+    stdio: ["pipe", "pipe", "pipe"],
+  });
+  let printed = "";
+  for (const pipe of [child.stdout, child.stderr]) pipe.on("data", (chunk) => (printed += chunk));
+  child.stdin.end(`${passphrase}\n`);
+  const [code] = (await once(child, "close")) as [number];
+  return { code, printed };
+}
+
+it("npm start serves a gym's own empty hall to nobody but its owner, keeps it, backs it up, and stops cleanly", async () => {
   const first = await npmStart();
   expect(first.printed()).toContain("Made an empty hall: Low Bridge Strength.");
+  // Nobody owns it: a one-time address is printed, and everything else is closed.
+  const claim = /Make this gym yours, once: http:\/\/127\.0\.0\.1:\d+(\/claim\/[\w-]{43})/.exec(first.printed())![1]!;
   const page = async (path: string) => (await fetch(`${first.base}${path}`)).text();
-  expect(await page("/")).toContain("Low Bridge Strength");
-  expect(await page("/bars")).not.toContain("K02");
-  const { items } = (await (await fetch(`${first.base}/api/v1/bars`)).json()) as { items: unknown[] };
+  expect(await page(claim)).toContain("Low Bridge Strength");
+  expect(await page(`${claim.slice(0, -1)}x`)).not.toContain("Low Bridge Strength");
+  for (const path of ["/", "/bars", "/api/v1/bars", "/settings", "/wall"])
+    expect((await fetch(`${first.base}${path}`)).status, path).toBe(401);
+
+  expect(await npmRunOwner(["--name", "Ines"], "short")).toMatchObject({ code: 1 });
+  const made = await npmRunOwner(["--name", "Ines"], "seven wet boats under the bridge");
+  expect(made).toMatchObject({ code: 0, printed: expect.stringContaining("Ines is an owner.") as unknown });
+  // Somebody owns it now: the address counts no more.
+  expect(await page(claim)).not.toContain("Low Bridge Strength");
+  const ask = await asOwner(first.base);
+  expect(await (await ask("/")).text()).toContain("Low Bridge Strength");
+  expect(await (await ask("/bars")).text()).not.toContain("K02");
+  const { items } = (await (await ask("/api/v1/bars")).json()) as { items: unknown[] };
   expect(items).toEqual([]);
-  const lifts = (await (await fetch(`${first.base}/api/v1/lifts`)).json()) as { items: unknown[] };
+  const lifts = (await (await ask("/api/v1/lifts")).json()) as { items: unknown[] };
   expect(lifts.items.length).toBeGreaterThan(20);
   for (const path of ["/match", "/compare", "/setups", "/load", "/sessions", "/care", "/lifters", "/settings", "/wall"])
-    expect((await fetch(`${first.base}${path}`)).status, path).toBe(200);
+    expect((await ask(path)).status, path).toBe(200);
   // The program's clock makes the first backup by itself.
   const folder = join(home, "backups");
   const files = () => (existsSync(folder) ? readdirSync(folder).filter((file) => file.endsWith(".dump")) : []);
@@ -71,10 +105,18 @@ it("npm start serves a gym's own empty hall, keeps it, backs it up, and stops cl
   expect(statSync(join(folder, files()[0]!)).mode & 0o777).toBe(0o600);
   expect(await first.stop()).toBe(0);
 
-  const second = await npmStart({ GYM_NAME: "Another name" });
+  // With an owner it may be opened to the network, and keeps to its names.
+  const second = await npmStart({ GYM_NAME: "Another name", HOST: "0.0.0.0" });
   expect(second.printed()).not.toContain("Made an empty hall");
-  expect(await (await fetch(`${second.base}/settings`)).text()).toContain("Low Bridge Strength");
+  expect(second.printed()).not.toContain("/claim/");
+  expect(await (await (await asOwner(second.base))("/settings")).text()).toContain("Low Bridge Strength");
   expect(await second.stop()).toBe(0);
+});
+
+it("is not opened to the network while nobody owns it, and says what to do", async () => {
+  const refused = await npmStart({ GARRISON_HOME: join(scratch, "unowned"), HOST: "0.0.0.0" });
+  expect(refused.exitCode()).toBe(1);
+  expect(refused.printed()).toMatch(/Nobody owns this gym yet.*npm run owner/);
 });
 
 it("goes on when its server or its database is killed, and says so", async () => {
@@ -103,7 +145,7 @@ it("goes on when its server or its database is killed, and says so", async () =>
     30_000,
   );
   await answers();
-  expect(await (await fetch(`${program.base}/settings`)).text()).toContain("Low Bridge Strength");
+  expect(await (await (await asOwner(program.base))("/settings")).text()).toContain("Low Bridge Strength");
   expect(program.exitCode()).toBeNull();
   expect(await program.stop()).toBe(0);
 });

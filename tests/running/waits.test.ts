@@ -1,6 +1,5 @@
-import { readFileSync } from "node:fs";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { openHouse, startProgram, until, withOwner, type House, type Program } from "./program.fixture";
+import { everyAddress, openHouse, startProgram, until, withOwner, type House, type Program } from "./program.fixture";
 
 let house: House;
 let program: Program;
@@ -12,24 +11,6 @@ afterAll(async () => {
   await program?.end();
   await house?.close();
 });
-
-/** Every route that answers to GET, from the build itself; with something in place of what an address leaves open. */
-function everyAddress(): string[] {
-  const { staticRoutes, dynamicRoutes } = JSON.parse(readFileSync(".next/routes-manifest.json", "utf8")) as {
-    staticRoutes: { page: string }[];
-    dynamicRoutes: { page: string }[];
-  };
-  return [...staticRoutes, ...dynamicRoutes]
-    .map(({ page }) => page)
-    .filter((page) => !page.startsWith("/_"))
-    .map((page) =>
-      page
-        .replace("[[...path]]", "nothing")
-        .replace(/\[tag\]/, "K02")
-        .replace(/\[key\]/, "isla")
-        .replace(/\[\w+\]/, "00000000-0000-4000-8000-000000000000"),
-    );
-}
 
 describe("when the database cannot answer", () => {
   it("every route still answers, or says 503 in time, while every connection waits for somebody else", async () => {

@@ -2,6 +2,7 @@ import "server-only";
 import { and, asc, eq, inArray, isNotNull, isNull, notExists, sql } from "drizzle-orm";
 import { CLIMATE_CLASSES, type ClimateClass } from "@/core/care/climateClass";
 import { isTimeZone } from "@/core/units/hallDay";
+import { doorsOf } from "@/data/claims";
 import { HallDb } from "@/data/hallDb";
 import { makeHallIn } from "@/data/newHall";
 import { claims, halls, people } from "@/data/schema";
@@ -32,7 +33,8 @@ export async function claimOf({ db, address }: Doorstep, token: string): Promise
         .from(claims)
         .where(and(eq(claims.tokenSha256, hashOf(token)), isNull(claims.usedAt)))
     : [];
-  if (!claim) {
+  // An owner may have been made at the command line meanwhile.
+  if (!claim || (await doorsOf(db)).accounts > 0) {
     await secondsUntilAllowed(db, "address-from", address);
     return null;
   }
@@ -87,7 +89,7 @@ export async function claimGym(step: Doorstep, token: string, typed: GymFacts & 
         .set({ usedAt: at })
         .where(and(eq(claims.tokenSha256, hashOf(token)), isNull(claims.usedAt)))
         .returning({ id: claims.id });
-      if (used.length === 0) return null;
+      if (used.length === 0 || (await doorsOf(tx)).accounts > 0) return null;
       const account = await insertAccount(tx, at, typed);
       if ("problems" in account) throw new Refused(account.problems);
       const unclaimed = await unclaimedHall(tx);

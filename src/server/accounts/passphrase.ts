@@ -3,10 +3,8 @@ import { hash, verify } from "@node-rs/argon2";
 import { ZxcvbnFactory } from "@zxcvbn-ts/core";
 import { adjacencyGraphs, dictionary } from "@zxcvbn-ts/language-common";
 import type { Problem } from "@/core/problem";
+import { ARGON2_COST } from "@/data/argon2Cost";
 
-/** Argon2id with 19 MiB, two passes, one lane: OWASP Password Storage Cheat Sheet, first choice. */
-const ARGON2ID = 2;
-const COST = { algorithm: ARGON2ID, memoryCost: 19_456, timeCost: 2, parallelism: 1 } as const;
 export const MIN_PASSPHRASE = 12;
 export const MAX_PASSPHRASE = 200;
 /** Of zxcvbn's 0 to 4: beyond some hundred million guesses. */
@@ -17,7 +15,7 @@ const MIN_REST = 8;
 let guesser: ZxcvbnFactory | undefined;
 
 /** What is kept of a passphrase or a PIN. */
-export const passphraseHash = (passphrase: string): Promise<string> => hash(passphrase.normalize("NFKC"), COST);
+export const passphraseHash = (passphrase: string): Promise<string> => hash(passphrase.normalize("NFKC"), ARGON2_COST);
 
 /** A hash that nothing fits: it takes as long to try as a real one, so that a wrong name looks like a wrong passphrase. */
 const NOTHING_FITS = passphraseHash("\u0000 nobody's passphrase");

@@ -92,12 +92,13 @@ const refused = (
 
 /** Takes readings of the air in from a CSV file. */
 export async function importAirAction(_before: FormState, form: FormData): Promise<FormState> {
+  const context = await requestContext();
   const file = form.get("file");
   if (!(file instanceof File) || file.size === 0)
     return refused({ message: "Choose a file.", problems: [{ path: "file", message: "Choose a CSV file." }] }, form);
   const read = readClimateFile(await file.text());
   if (!read.ok) return refused({ message: "The file could not be understood.", problems: read.problems }, form);
-  const result = await importClimate(await requestContext(), textOf(form, "sensor"), read.rows);
+  const result = await importClimate(context, textOf(form, "sensor"), read.rows);
   if (!result.ok) return refused(result, form);
   return done(
     `${result.readings} readings from ${result.firstDay} to ${result.lastDay} taken in; care was planned anew.`,

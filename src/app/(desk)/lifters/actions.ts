@@ -36,17 +36,19 @@ export async function confirmAction(_before: FormState, form: FormData): Promise
 
 /** Notes the use of a bar. */
 export async function noteUseAction(_before: FormState, form: FormData): Promise<FormState> {
+  const context = await requestContext();
   const typed = { tag: textOf(form, "tag"), usedOn: textOf(form, "usedOn"), setting: textOf(form, "setting") };
   if (!isHallDay(typed.usedOn))
     return { status: "refused", message: "Give the day as YYYY-MM-DD.", problems: [], typed };
-  const result = await noteBarUse(await requestContext(), { lifter: textOf(form, "lifter"), ...typed });
+  const result = await noteBarUse(context, { lifter: textOf(form, "lifter"), ...typed });
   return stateOf(result, `${typed.tag} noted.`, typed);
 }
 
 /** Erases a person. */
 export async function eraseAction(_before: FormState, form: FormData): Promise<FormState> {
+  const context = await requestContext();
   if (!form.get("sure")) return { status: "refused", message: "Tick the box first.", problems: [], typed: {} };
-  const result = await eraseLifter(await requestContext(), textOf(form, "lifter"));
+  const result = await eraseLifter(context, textOf(form, "lifter"));
   if (!result.ok) return stateOf(result, "");
   revalidatePath("/", "layout");
   redirect("/lifters");

@@ -57,6 +57,7 @@ export async function standAction(_before: FormState, form: FormData): Promise<F
 
 /** Keeps a setting for a lifter; answers with the card's id. */
 export async function keepAction(_before: FormState, form: FormData): Promise<FormState> {
+  const context = await requestContext();
   let setting: Record<string, string> = {};
   try {
     const read: unknown = JSON.parse(textOf(form, "setting"));
@@ -65,7 +66,7 @@ export async function keepAction(_before: FormState, form: FormData): Promise<Fo
   } catch {
     return { status: "refused", message: "The setting could not be read.", problems: [], typed: {} };
   }
-  const result = await keepSetting(await requestContext(), {
+  const result = await keepSetting(context, {
     lifter: textOf(form, "lifter"),
     tag: textOf(form, "tag"),
     lift: textOf(form, "lift"),

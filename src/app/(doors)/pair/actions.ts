@@ -7,7 +7,7 @@ import type { FormState } from "@/ui/kit/formState";
 import { refusedAtDoor, textsOf } from "../doorActions";
 
 /** Pairs this tablet with a code, and opens its screen. */
-export async function pairAction(_before: FormState, form: FormData): Promise<FormState> {
+export async function pairTabletAction(_before: FormState, form: FormData): Promise<FormState> {
   const typed = textsOf(form);
   const result = await pairDevice(await doorstep(), typed.code ?? "");
   if (!result.ok) return refusedAtDoor(result, typed);

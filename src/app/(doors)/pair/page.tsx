@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { DoorSheet } from "@/ui/doors/DoorSheet";
 import { PairForm } from "@/ui/doors/PairForm";
-import { pairAction } from "./actions";
+import { pairTabletAction } from "./actions";
 
 export const metadata: Metadata = { title: "Pair a tablet" };
 
@@ -11,7 +11,7 @@ export default function PairPage() {
       title="Pair this tablet"
       about="A manager makes the code: Settings, People and devices, Pair a tablet. It works for ten minutes."
     >
-      <PairForm action={pairAction} />
+      <PairForm action={pairTabletAction} />
     </DoorSheet>
   );
 }

@@ -21,9 +21,10 @@ const SENT = Joi.object<Measuring>({
 
 /** Keeps the readings of one step of a measuring session. */
 export async function keepReadings(sent: KeepReadings): Promise<{ ok: boolean; message: string }> {
+  const context = await requestContext();
   const { error, value } = SENT.validate(sent, { abortEarly: false });
   if (error) return { ok: false, message: `Nothing was kept: ${error.message}.` };
-  const result = await measureBar(await requestContext(), value);
+  const result = await measureBar(context, value);
   if (!result.ok)
     return { ok: false, message: [result.message, ...result.problems.map(({ message }) => message)].join(" ") };
   revalidatePath("/", "layout");

@@ -82,10 +82,11 @@ export async function passkeyOptionsAction() {
 
 /** Keeps the passkey that it made. */
 export async function passkeyAddAction(response: unknown, challenge: string, name: string): Promise<FormState> {
+  const context = await requestContext();
   if (typeof response !== "object" || response === null || typeof challenge !== "string" || typeof name !== "string")
     return { ...FRESH, status: "refused", message: "The passkey did not fit. Try again." };
   const asked = { response: response as never, challenge, name };
-  const result = await addPasskey(await requestContext(), await doorstep(), asked);
+  const result = await addPasskey(context, await doorstep(), asked);
   return result.ok ? done("Added.") : refusedAtDoor(result, {});
 }
 

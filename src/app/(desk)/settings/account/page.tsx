@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import QRCode from "qrcode";
 import { doorstep, isConfirmed, requestContext } from "@/server/access";
 import { hallsOfAccount, newSecondStep, openSessions, ownAccount, ownPasskeys, passkeySite } from "@/server/accounts";
+import { agentText } from "@/ui/accounts/agentText";
 import { AccountSheet } from "@/ui/accounts/AccountSheet";
 import { ConfirmForm } from "@/ui/accounts/ConfirmForm";
 import { HallSwitch, PassphraseForm, PinForm, SessionList } from "@/ui/accounts/OwnForms";
@@ -81,7 +82,7 @@ export default async function AccountPage() {
           rows={sessions.map(({ id, isThis, seenAt, agent, address }) => ({
             id,
             isThis,
-            about: [agent.slice(0, 80) || "a browser", address, agoText(seenAt, actor.timeZone, now)]
+            about: [agentText(agent) || "a browser", address, agoText(seenAt, actor.timeZone, now)]
               .filter(Boolean)
               .join(" · "),
           }))}

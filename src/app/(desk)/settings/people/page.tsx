@@ -10,6 +10,7 @@ import {
   outboxLetters,
   rolesToGive,
 } from "@/server/accounts";
+import { agentText } from "@/ui/accounts/agentText";
 import { AccountLogTable } from "@/ui/accounts/AccountLogTable";
 import { ConfirmForm } from "@/ui/accounts/ConfirmForm";
 import { DEVICE_PURPOSES } from "@/ui/accounts/devicePurposes";
@@ -134,7 +135,7 @@ export default async function PeoplePage() {
               at: moment(at),
               who: person ?? "nobody",
               what: [ACCOUNT_EVENTS[kind] ?? kind, subject].filter(Boolean).join(": "),
-              from: [address, agent.slice(0, 60)].filter(Boolean).join(" · "),
+              from: [agentText(agent), address].filter(Boolean).join(" · "),
             }))}
           />
         )
