@@ -23,7 +23,7 @@ export const ROOMS = {
   ],
   equipment: ["access", "kit"],
   lifts: ["access", "kit"],
-  lifters: ["access", "kit", "care/planning", "lifts"],
+  lifters: ["access", "kit", "accounts", "care/planning", "lifts"],
   compare: ["access", "kit", "rules", "care/findings", "bars", "equipment", "lifts", "pdf"],
   matching: ["access", "kit", "rules", "care/planning", "care/findings", "bars", "equipment", "lifts", "lifters"],
   setups: ["access", "kit", "rules", "care/planning", "care/findings", "bars", "equipment", "lifts", "lifters", "pdf"],
@@ -54,7 +54,7 @@ export const ROOMS = {
     "matching",
     "loading",
   ],
-  upkeep: ["access", "kit", "computing", "care/planning", "care/air", "care/rounds"],
+  upkeep: ["access", "kit", "accounts", "computing", "rules", "lifters", "care/planning", "care/air", "care/rounds"],
   today: [
     "access",
     "kit",
@@ -69,6 +69,7 @@ export const ROOMS = {
     "setups",
     "upkeep",
   ],
+  own: ["access", "kit", "accounts", "lifts", "lifters"],
   transfer: [
     ...["access", "kit", "accounts", "rules", "bars", "equipment", "lifts", "lifters", "setups"],
     ...["care/planning", "care/air", "care/inspections"],

@@ -2,16 +2,21 @@ import { Client } from "pg";
 
 /** What the program deletes from: everything else is history or is retired, and the database holds that too. */
 const MAY_DELETE_FROM = [
+  "account_log",
   "bar_quantities",
   "care_plan",
   "care_rounds",
   "class_entries",
   "idempotency_keys",
+  "invitations",
+  "letters",
   "lifter_bars",
   "lifter_settings",
   "meeting_specs",
+  "pairing_codes",
   "passkeys",
   "rate_limits",
+  "sessions",
   "staff_hours",
 ];
 

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { redirect } from "next/navigation";
 import { todayItems } from "@/server/today";
 import { keptBriefly, requestContext } from "@/server/access";
 import { TodayList } from "@/ui/today/TodayList";
@@ -7,6 +8,8 @@ export const metadata: Metadata = { title: "Today" };
 
 export default async function TodayPage() {
   const context = await requestContext();
+  // Somebody who lifts has a page of their own; what is to do here is others' to do.
+  if (context.actor.role === "lifter") redirect("/me");
   const items = await keptBriefly(context, "today", (context) => todayItems(context));
   return <TodayList items={items} today={context.clock.today} hallName={context.actor.hallName} />;
 }

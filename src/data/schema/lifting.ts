@@ -71,6 +71,9 @@ export const lifters = pgTable(
     shankLengthMm: doublePrecision(),
     handLengthMm: doublePrecision(),
     experience: text().$type<Experience>().notNull().default("regular"),
+    isMinor: boolean(),
+    /** Of somebody under age: who consented to what is kept, and when. */
+    guardianConsent: text(),
     /** What is not comfortable, and their own words about it. */
     limits: text().array(),
     comfortNote: text(),

@@ -35,6 +35,7 @@ export const ACCOUNT_EVENTS = {
   "archive-taken": "downloaded the hall's archive",
   "archive-restored": "restored an archive",
   "backup-made": "made a backup",
+  "drill-done": "tried a restore",
 } as const;
 export type AccountEvent = keyof typeof ACCOUNT_EVENTS;
 

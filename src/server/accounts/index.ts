@@ -33,6 +33,7 @@ export { peopleWithPin, setPin, ticketFor, withTicket } from "./pins";
 export { newSecondStep, turnOffSecondStep, turnOnSecondStep } from "./secondStep";
 export {
   confirmSession,
+  forgetOldSessions,
   endSessions,
   enterHall,
   hallsOfAccount,

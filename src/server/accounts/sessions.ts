@@ -1,6 +1,6 @@
 import "server-only";
-import { and, asc, desc, eq, gt, isNull, ne } from "drizzle-orm";
-import { accounts, halls, people, sessions } from "@/data/schema";
+import { and, asc, desc, eq, gt, isNull, lt, ne, or } from "drizzle-orm";
+import { accounts, halls, people, rateLimits, sessions } from "@/data/schema";
 import {
   type Context,
   type Database,
@@ -108,6 +108,18 @@ export async function endSessions(context: Context, { db }: Doorstep, id: string
   if (id !== null && ended.length === 0) return notFound("such session");
   await noteAccount(context, "sessions-ended", `${ended.length} ended`);
   return { ok: true };
+}
+
+/** Sessions that ended, or that nobody used, are forgotten after so long. */
+const FORGOTTEN_MS = 90 * 86_400_000;
+
+/** Takes out what nobody can sign in with any more, and counters that have run out. */
+export async function forgetOldSessions({ db, now }: Pick<Doorstep, "db" | "now">): Promise<void> {
+  const before = new Date(now().getTime() - FORGOTTEN_MS);
+  await db
+    .delete(sessions)
+    .where(or(lt(sessions.endedAt, before), lt(sessions.seenAt, before), lt(sessions.endsAt, before)));
+  await db.delete(rateLimits).where(lt(rateLimits.expire, now().getTime() - 3_600_000));
 }
 
 /** Ends every session of an account, in whatever transaction `tx` is; but one where it is named. */

@@ -1,5 +1,6 @@
 import { execFileSync } from "node:child_process";
 import { eq } from "drizzle-orm";
+import sharp from "sharp";
 import { describe, expect, it } from "vitest";
 import { daysBetween } from "@/core/units/hallDay";
 import {
@@ -283,6 +284,36 @@ describe("a round", () => {
     await touchRound(care, touch("c", { madeAt: "2026-03-22T10:00:00Z" }));
     expect((await made.hall.first(careLog))!.doneOn).toBe("2026-03-20");
   });
+  it("keeps a photo upright, no larger than needed, and without where and with what it was taken", async () => {
+    const made = await withSensor("photos");
+    const care = made.context("care");
+    const sent = await sharp({ create: { width: 3000, height: 1500, channels: 3, background: "#a85" } })
+      .withExif({ IFD0: { Make: "A camera", ImageDescription: "behind the boathouse" }, IFD3: { GPSLatitudeRef: "N" } })
+      .withMetadata({ orientation: 6 })
+      .jpeg()
+      .toBuffer();
+    expect(sent.includes("behind the boathouse")).toBe(true);
+    const photo = sent.toString("base64");
+    expect(await touchRound(care, touch("photo-1", { kind: "wrong", note: "bent", photo }))).toMatchObject({
+      ok: true,
+    });
+    const [finding] = await listFindings(care, { openOnly: true });
+    const { bytes } = (await findingPhoto(care, finding!.id))!;
+    const kept = await sharp(bytes).metadata();
+    // Turned as the camera was held: what was wide is high.
+    expect([kept.width, kept.height, kept.orientation, kept.exif]).toEqual([1000, 2000, undefined, undefined]);
+    expect(bytes.includes("boathouse")).toBe(false);
+    // A small file that unfolds to more dots than any camera makes (CWE-409).
+    const bomb = await sharp({ create: { width: 12_000, height: 8_000, channels: 3, background: "#fff" } })
+      .png()
+      .toBuffer();
+    expect(bomb.length).toBeLessThan(1_000_000);
+    const refused = await touchRound(
+      care,
+      touch("photo-2", { kind: "wrong", note: "bent", photo: bomb.toString("base64") }),
+    );
+    expect(!refused.ok && refused.problems[0]!.message).toContain("60 million");
+  });
   it("keeps what is wrong with a photo whose bytes are one, and settles it with what was done", async () => {
     const made = await withSensor("wrong");
     const care = made.context("care");
@@ -302,7 +333,7 @@ describe("a round", () => {
     });
     const [finding] = await listFindings({ ...care }, { openOnly: true });
     expect(finding).toMatchObject({ tag: "T1", note: "end cap loose", hasPhoto: true });
-    expect(await findingPhoto(care, finding!.id)).toMatchObject({ type: "image/png" });
+    expect(await findingPhoto(care, finding!.id)).toMatchObject({ type: "image/jpeg" });
     const other = await makeContexts("other");
     expect(await findingPhoto(other.context("manager"), finding!.id)).toBeNull();
     expect(await settleFinding(care, finding!.id, " ")).toMatchObject({ code: "invalid" });

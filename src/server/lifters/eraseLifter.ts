@@ -1,9 +1,10 @@
 import "server-only";
-import { and, eq, sql } from "drizzle-orm";
+import { and, eq, type SQL, sql } from "drizzle-orm";
 import type { HallDb } from "@/data/hallDb";
 import { changes, lifterBars, lifterSettings, lifters, runSteps, runs } from "@/data/schema";
-import { type Context, inTransaction, may } from "@/server/access";
-import { type Outcome, forbidden, notFound, recordChange } from "@/server/kit";
+import { type Context, inTransaction, isConfirmed, may } from "@/server/access";
+import { CONFIRM_FIRST, noteAccount } from "@/server/accounts";
+import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
 
 /**
  * Erases a person: name, sizes, limits, notes and loads go, also from the history; that somebody was there stays, so
@@ -11,10 +12,16 @@ import { type Outcome, forbidden, notFound, recordChange } from "@/server/kit";
  */
 export async function eraseLifter(context: Context, key: string): Promise<Outcome<object>> {
   if (!may(context, "lifter.erase")) return forbidden("erase lifters");
+  if (!isConfirmed(context)) return failed("forbidden", CONFIRM_FIRST);
+  return eraseRow(context, eq(lifters.key, key));
+}
+
+/** Erases whoever the condition names; for those who may, and for somebody who erases themselves. */
+export async function eraseRow(context: Context, where: SQL): Promise<Outcome<object>> {
   return inTransaction(context, async (context) => {
     const { hall } = context;
-    const row = await hall.first(lifters, { where: eq(lifters.key, key), forUpdate: true });
-    if (!row) return notFound(`lifter ${key}`);
+    const row = await hall.first(lifters, { where, forUpdate: true });
+    if (!row) return notFound("such lifter");
     await hall.update(lifters, eq(lifters.id, row.id), {
       key: `erased-${row.id.slice(0, 8)}`,
       name: "erased",
@@ -26,6 +33,8 @@ export async function eraseLifter(context: Context, key: string): Promise<Outcom
       shankLengthMm: null,
       handLengthMm: null,
       experience: "regular",
+      isMinor: null,
+      guardianConsent: null,
       limits: null,
       comfortNote: null,
       coachNote: null,
@@ -45,6 +54,7 @@ export async function eraseLifter(context: Context, key: string): Promise<Outcom
       after: null,
     });
     await recordChange(context, { entity: "lifter", entityId: row.id, action: "erased" });
+    await noteAccount(context, "erased");
     return { ok: true };
   });
 }

@@ -25,6 +25,10 @@ function loadLines(loads: Readonly<Record<string, { value: string; unit: string 
     .sort();
 }
 
+/** What is about health: of somebody under age only with a guardian's consent. */
+const HEALTH = ["limits", "comfortNote", "coachNote"] as const;
+const hasWords = (value: unknown) => (Array.isArray(value) ? value.length > 0 : Boolean(value));
+
 /** How lifters are read: their usual loads name lifts of the hall, their meetings rules that are known. */
 export function lifterKind(liftKeys: readonly string[], rules: readonly string[]): FieldKind<LifterRow> {
   const read = (values: Values) => ({
@@ -41,6 +45,15 @@ export function lifterKind(liftKeys: readonly string[], rules: readonly string[]
       if (values.usualLoads) values.usualLoads = loadLines(usual.loads);
       const isKey = /^[a-z0-9-]+$/.test(String(values.key));
       return [
+        ...(values.isMinor === true && !values.guardianConsent && HEALTH.some((key) => hasWords(values[key]))
+          ? [
+              {
+                path: "guardianConsent",
+                message:
+                  "guardian’s consent: note who gave it before anything about health is kept of somebody under age",
+              },
+            ]
+          : []),
         ...(isKey ? [] : [{ path: "key", message: "short name: small letters, digits and hyphens, as isla" }]),
         ...usual.problems,
         ...meetings.problems,

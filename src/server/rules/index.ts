@@ -4,3 +4,4 @@ import "server-only";
 
 export { MATCHING_KEY, matchingRules, storedRules } from "./matchingRules";
 export { MEASURING_KEY, measuringRules, saveMeasuringRules } from "./measuringRules";
+export { type KeepingRules, keepingRules, saveKeepingRules } from "./keepingRules";

@@ -4,3 +4,4 @@ import "server-only";
 
 export { PARTS, exportBars, exportHall, importHall } from "./hallFile";
 export { barCells } from "./parts/readBars";
+export { restoreArchive, takeArchive } from "./archive";

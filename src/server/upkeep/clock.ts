@@ -1,5 +1,6 @@
 import "server-only";
-import { contextOfEachHall, log } from "@/server/access";
+import { contextOfEachHall, doorstepOfProgram, log } from "@/server/access";
+import { forgetOldSessions, sendLetters } from "@/server/accounts";
 import { keepCareCurrent } from "./housekeeping";
 import { backUpWhenDue } from "./nightlyBackup";
 
@@ -32,6 +33,8 @@ async function lookOnce(): Promise<void> {
   // The database may be starting or being restored; the next look tries again.
   const contexts = await contextOfEachHall().catch(complain);
   for (const context of contexts ?? []) await keepCareCurrent(context).catch(complain);
+  await sendLetters(doorstepOfProgram()).catch(complain);
+  await forgetOldSessions(doorstepOfProgram()).catch(complain);
   const [first] = contexts ?? [];
   if (first) await backUpWhenDue(first);
 }

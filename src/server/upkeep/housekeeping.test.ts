@@ -44,11 +44,11 @@ describe("what the program does by itself", () => {
     expect(await hall.rows(messages)).toMatchObject([
       { toPersonId: care.actor.personId, subject: "Care today at 09:00: about 12 min", body: "brush: T1" },
     ]);
-    expect(await hall.rows(idempotencyKeys)).toHaveLength(3);
+    expect(await hall.rows(idempotencyKeys)).toHaveLength(4);
     // The next day is another day.
     await keepCareCurrent(at(care, "2026-03-21T12:00:00Z"));
     expect(await hall.rows(messages)).toHaveLength(1);
-    expect(await hall.rows(idempotencyKeys)).toHaveLength(6);
+    expect(await hall.rows(idempotencyKeys)).toHaveLength(8);
   });
 
   it("lets a simulated sensor read what it has not read, hour by hour up to now, and leaves an entered one alone", async () => {
@@ -107,7 +107,7 @@ it("the program's clock keeps every hall current without anybody looking, and go
       async () =>
         expect(
           await made.hall.rows(idempotencyKeys, { where: eq(idempotencyKeys.action, "housekeeping") }),
-        ).toHaveLength(3),
+        ).toHaveLength(4),
       { timeout: 30_000 },
     );
   } finally {

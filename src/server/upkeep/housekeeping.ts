@@ -6,6 +6,7 @@ import { type Context, inTransaction } from "@/server/access";
 import { listSensors, readSensors } from "@/server/care/air";
 import { replanCare, storedCareRules } from "@/server/care/planning";
 import { remindOfRounds } from "@/server/care/rounds";
+import { forgetWhatIsOld } from "./retention";
 
 const HOUR = 3_600_000;
 
@@ -23,6 +24,7 @@ export const keepCareCurrent = cache(async (context: Context): Promise<void> => 
     [`care-day-${context.clock.today}`]: async (context) => {
       if ((await storedCareRules(context.hall)).rule !== "calendar") await replanCare(context);
     },
+    [`retention-${context.clock.today}`]: (context) => forgetWhatIsOld(context),
     [`care-reminders-${context.clock.today}`]: (context) => remindOfRounds(context),
   };
   const keys = Object.keys(pieces);

@@ -2,7 +2,9 @@ import "server-only";
 import { execFile } from "node:child_process";
 import { promisify } from "node:util";
 import { hallClockAt } from "@/core/units/hallDay";
-import { type Context, backupHour, backupState, log } from "@/server/access";
+import { type Context, backupHour, backupState, log, may } from "@/server/access";
+import { noteAccount } from "@/server/accounts";
+import { type Outcome, failed, forbidden } from "@/server/kit";
 
 const HOUR = 3_600_000;
 /** Nightly, whatever the minute the last one was finished. */
@@ -24,6 +26,20 @@ export function isBackupDue(lastGoodAt: Date | null, now: Date, hour: number, fr
   if (lastGoodAt === null) return true;
   const hours = (now.getTime() - lastGoodAt.getTime()) / HOUR;
   return hours >= LATE_AFTER_HOURS || (hours >= DUE_AFTER_HOURS && hour >= fromHour);
+}
+
+/** Makes a backup now, for an owner who asks; the script writes into the database how it went. */
+export async function backUpNow(context: Context): Promise<Outcome<object>> {
+  if (!may(context, "hall.archive")) return forbidden("make a backup");
+  if (!(await backupState())) return failed("impossible", "This program makes no backups: BACKUP_FOLDER is not set.");
+  try {
+    await promisify(execFile)(process.execPath, ["scripts/backup.mjs"], { cwd: process.cwd() });
+  } catch (error) {
+    context.log.error({ code: (error as { code?: unknown }).code }, "a backup by hand failed");
+    return failed("impossible", "The backup failed; why stands beside it.");
+  }
+  await noteAccount(context, "backup-made");
+  return { ok: true };
 }
 
 /** Makes the nightly backup when it is due, by the script that people call by hand too. Never throws. */

@@ -1,14 +1,27 @@
+import type { ReactNode } from "react";
 import { PageHead } from "../kit/PageHead";
 import { ImportFile } from "./ImportFile";
 
 /** Bars out as files, and files of bars in. */
-export function FilesSheet({ mayExport, mayImport }: { mayExport: boolean; mayImport: boolean }) {
+export function FilesSheet({
+  confirm,
+  mayExport,
+  mayHealth,
+  mayImport,
+}: {
+  /** Asks for the passphrase once more where that is needed. */
+  confirm: ReactNode;
+  mayExport: boolean;
+  mayHealth: boolean;
+  mayImport: boolean;
+}) {
   return (
     <>
       <PageHead
         title="Files in and out"
         about="bars with everything that is kept of them, equipment, lifts, lifters, care"
       />
+      {confirm}
       <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
         <section className="sheet p-4" aria-labelledby="out">
           <h2 id="out" className="mb-1 font-bold">
@@ -22,15 +35,24 @@ export function FilesSheet({ mayExport, mayImport }: { mayExport: boolean; mayIm
               <a href="/api/v1/export.json" download="garrison.json" className="btn btn-sm btn-outline min-h-10">
                 Everything, JSON
               </a>
+              {mayHealth && (
+                <a
+                  href="/api/v1/export.json?health=true"
+                  download="garrison-health.json"
+                  className="btn btn-sm btn-outline min-h-10"
+                >
+                  Everything, with health words
+                </a>
+              )}
               <a href="/api/v1/plates.csv" download="plates.csv" className="btn btn-sm btn-outline min-h-10">
                 Plates, CSV
               </a>
               <p className="text-quiet basis-full text-sm">
                 CSV carries the newest measurement of each quantity, JSON all of them, and equipment, lifts, meeting
                 rules, lifters and their settings, charts of setups, inspections, care tasks, the log of care, house
-                rules and the air as well. It names people and what is private of them: keep it as you keep their
-                papers. Cells that a spreadsheet would run as a formula get an apostrophe, which is taken away again on
-                the way in.
+                rules and the air as well. It names people: keep it as you keep their papers. What hurts whom is in it
+                only where you ask for it. Cells that a spreadsheet would run as a formula get an apostrophe, which is
+                taken away again on the way in.
               </p>
             </div>
           ) : (

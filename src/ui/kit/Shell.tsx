@@ -44,7 +44,7 @@ export function Shell({ hallName, isDemo, actor, counts, children }: Props) {
           <NavLinks counts={counts} />
         </nav>
         <Link
-          href="/settings"
+          href={actor.role === "lifter" ? "/me" : "/settings"}
           className="text-quiet hover:text-base-content hidden px-4 py-3 text-xs leading-snug lg:block"
         >
           <span className="block font-semibold">{actor.name}</span>

@@ -18,6 +18,8 @@ interface Props {
   /** How backups stand; nothing where the reader may not know or none are made. */
   backups: ReactNode;
   climate: ReactNode;
+  confirm: ReactNode;
+  keeping: ReactNode;
 }
 
 const THEMES = [
@@ -39,6 +41,8 @@ export function SettingsSheet({
   rules,
   backups,
   climate,
+  confirm,
+  keeping,
 }: Props) {
   return (
     <>
@@ -55,6 +59,9 @@ export function SettingsSheet({
             <div className="flex flex-wrap gap-2">
               <Link href="/settings/account" className="btn btn-outline min-h-11">
                 Your account
+              </Link>
+              <Link href="/me" className="btn btn-outline min-h-11">
+                Your data
               </Link>
               <form action={signOutAction}>
                 <button className="btn btn-outline min-h-11">Sign out</button>
@@ -134,7 +141,17 @@ export function SettingsSheet({
               Open the wall screen
             </Link>
           </section>
+          {confirm}
           {backups}
+          <section className="sheet p-4" aria-labelledby="keeping">
+            <h2 id="keeping" className="mb-1 font-bold">
+              How long what is kept
+            </h2>
+            <p className="text-quiet mb-3 text-sm">
+              Carried out every night. What bars and care tell is kept for good.
+            </p>
+            {keeping}
+          </section>
           <section className="sheet p-4" aria-labelledby="look">
             <h2 id="look" className="mb-2 font-bold">
               Light or dark

@@ -2,11 +2,13 @@
 
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
+import QRCode from "qrcode";
 import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
 import { isHallDay } from "@/core/units/hallDay";
-import { confirmLifter, eraseLifter, noteBarUse, saveLifter } from "@/server/lifters";
+import { invite } from "@/server/accounts";
+import { confirmLifter, eraseLifter, linkPerson, listLifters, noteBarUse, saveLifter } from "@/server/lifters";
 import type { Outcome } from "@/server/kit";
-import { requestContext } from "@/server/access";
+import { doorstep, requestContext } from "@/server/access";
 import { type FormState, refusedBy } from "@/ui/kit/formState";
 import { formTexts } from "@/ui/kit/formTexts";
 
@@ -52,4 +54,32 @@ export async function eraseAction(_before: FormState, form: FormData): Promise<F
   if (!result.ok) return stateOf(result, "");
   revalidatePath("/", "layout");
   redirect("/lifters");
+}
+
+/** Links a person who signs in with a lifter, or takes that back. */
+export async function linkPersonAction(_before: FormState, form: FormData): Promise<FormState> {
+  const context = await requestContext();
+  const person = textOf(form, "personId") || null;
+  return stateOf(await linkPerson(context, textOf(form, "lifter"), person), person ? "Linked." : "Unlinked.");
+}
+
+/** Invites a lifter to sign in: a person with their name and role, linked at once. */
+export async function inviteLifterAction(_before: FormState, form: FormData): Promise<FormState> {
+  const [context, step] = [await requestContext(), await doorstep()];
+  const key = textOf(form, "lifter");
+  const row = (await listLifters(context)).find((one) => one.key === key);
+  if (!row) return { status: "refused", message: "There is no such lifter.", problems: [], typed: {} };
+  const invited = await invite(context, step, { name: row.name, role: "lifter", email: textOf(form, "email") });
+  if (!invited.ok) return stateOf(invited, "");
+  const linked = await linkPerson(context, key, invited.personId);
+  if (!linked.ok) return stateOf(linked, "");
+  revalidatePath("/", "layout");
+  const { address } = invited;
+  const picture = await QRCode.toDataURL(address, { errorCorrectionLevel: "M", margin: 1, width: 352 });
+  return {
+    status: "done",
+    message: "Shown this once. It works once, for seven days.",
+    problems: [],
+    typed: { address, picture },
+  };
 }

@@ -4,7 +4,8 @@ import { revalidatePath } from "next/cache";
 import { cookies } from "next/headers";
 import { redirect } from "next/navigation";
 import { saveClimate } from "@/server/care/planning";
-import { saveMeasuringRules } from "@/server/rules";
+import { saveKeepingRules, saveMeasuringRules } from "@/server/rules";
+import { backUpNow, noteDrill } from "@/server/upkeep";
 import { requestContext } from "@/server/access";
 import { type FormState, refusedBy } from "@/ui/kit/formState";
 
@@ -35,4 +36,30 @@ export async function themeAction(form: FormData): Promise<void> {
   if (theme === "paper" || theme === "night") jar.set("theme", theme, { maxAge: YEAR_SECONDS, sameSite: "lax" });
   else jar.delete("theme");
   redirect("/settings");
+}
+
+/** Makes a backup now. */
+export async function backUpAction(): Promise<FormState> {
+  const result = await backUpNow(await requestContext());
+  if (!result.ok) return refusedBy(result);
+  revalidatePath("/", "layout");
+  return { status: "done", message: "Backed up.", problems: [], typed: {} };
+}
+
+/** Notes that a restore was tried. */
+export async function drillAction(): Promise<FormState> {
+  const result = await noteDrill(await requestContext());
+  if (!result.ok) return refusedBy(result);
+  revalidatePath("/", "layout");
+  return { status: "done", message: "Noted.", problems: [], typed: {} };
+}
+
+/** Saves how long what is kept. */
+export async function keepingAction(_before: FormState, form: FormData): Promise<FormState> {
+  const context = await requestContext();
+  const typed = Object.fromEntries([...form.entries()].map(([key, value]) => [key, String(value)]));
+  const result = await saveKeepingRules(context, typed, Number(typed.version));
+  if (!result.ok) return refusedBy(result, typed);
+  revalidatePath("/", "layout");
+  return { status: "done", message: "Saved.", problems: [], typed: {} };
 }

@@ -1,16 +1,21 @@
 import type { Metadata } from "next";
 import { cookies } from "next/headers";
-import { doorstep, may, requestContext } from "@/server/access";
+import { type Context, doorstep, isConfirmed, may, requestContext } from "@/server/access";
 import { peopleToPick } from "@/server/accounts";
 import { storedCareRulesOf } from "@/server/care/planning";
-import { measuringRules } from "@/server/rules";
-import { backupsOf } from "@/server/upkeep";
+import { keepingRules, measuringRules } from "@/server/rules";
+import { wallFacts } from "@/server/bars";
+import { backupsOf, lastDrill } from "@/server/upkeep";
+import { ConfirmForm } from "@/ui/accounts/ConfirmForm";
+import { agoText, momentText } from "@/ui/kit/momentText";
+import { KeepingForm } from "@/ui/settings/KeepingForm";
 import { BackupNote } from "@/ui/settings/BackupNote";
 import { ClimateForm } from "@/ui/settings/ClimateForm";
 import { SettingsSheet } from "@/ui/settings/SettingsSheet";
 import { RulesForm } from "@/ui/settings/RulesForm";
 import { pickAction, signOutAction } from "../../(doors)/sign-in/actions";
-import { climateAction, rulesAction, themeAction } from "./actions";
+import { confirmAction } from "./account/actions";
+import { backUpAction, drillAction, keepingAction, climateAction, rulesAction, themeAction } from "./actions";
 
 export const metadata: Metadata = { title: "Settings" };
 
@@ -18,6 +23,7 @@ export default async function SettingsPage() {
   const [context, step, jar] = [await requestContext(), await doorstep(), await cookies()];
   const halls = context.actor.isDemo ? await peopleToPick(step) : [];
   const care = await storedCareRulesOf(context);
+  const backups = await backupFacts(context);
   return (
     <SettingsSheet
       actor={context.actor}
@@ -28,7 +34,16 @@ export default async function SettingsPage() {
       signOutAction={signOutAction}
       mayManagePeople={may(context, "people.manage")}
       themeAction={themeAction}
-      backups={<BackupNote state={await backupsOf(context)} timeZone={context.actor.timeZone} />}
+      backups={backups && <BackupNote {...backups} backUpAction={backUpAction} drillAction={drillAction} />}
+      confirm={
+        may(context, "hall.archive") &&
+        !isConfirmed(context) && (
+          <ConfirmForm what="The gym’s archive asks for your passphrase." action={confirmAction} />
+        )
+      }
+      keeping={
+        <KeepingForm {...await keepingRules(context)} mayEdit={may(context, "rule.edit")} action={keepingAction} />
+      }
       climate={
         <ClimateForm
           climate={care.climate ?? context.actor.climateClass}
@@ -40,4 +55,26 @@ export default async function SettingsPage() {
       rules={<RulesForm {...await measuringRules(context)} mayEdit={may(context, "rule.edit")} action={rulesAction} />}
     />
   );
+}
+
+/** How backups stand, in words; null for whoever need not know, and where the program makes none. */
+async function backupFacts(context: Context) {
+  const state = await backupsOf(context);
+  if (!state) return null;
+  const { actor, clock } = context;
+  const now = clock.now();
+  const { lastGoodAt, problem } = state;
+  const drilled = await lastDrill(context);
+  return {
+    last: lastGoodAt
+      ? `Last good backup: ${momentText(lastGoodAt, actor.timeZone, now)} (${agoText(lastGoodAt, actor.timeZone, now)}).`
+      : "There is no backup yet.",
+    problem,
+    drill: may(context, "hall.archive")
+      ? drilled
+        ? `A restore was last tried ${momentText(drilled, actor.timeZone, now)}.`
+        : "Nobody has tried a restore yet. Do it once a year, on another computer."
+      : null,
+    isEmpty: (await wallFacts(context)).total === 0,
+  };
 }

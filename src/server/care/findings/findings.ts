@@ -2,10 +2,11 @@ import "server-only";
 import { and, desc, eq, getTableColumns, inArray, isNull, ne, sql } from "drizzle-orm";
 import type { AnyPgColumn, PgTable } from "drizzle-orm/pg-core";
 import { fileTypeFromBuffer } from "file-type";
+import sharp from "sharp";
 import { type HallDay, hallDayAt } from "@/core/units/hallDay";
 import type { HallDb } from "@/data/hallDb";
 import { inMany } from "@/data/inMany";
-import { bars, careFindings } from "@/data/schema";
+import { bars, careFindings, incidents } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { replanCare, storedCareRules } from "@/server/care/planning";
 import { type Failed, type Outcome, failed, forbidden, namesById, notFound, recordChange } from "@/server/kit";
@@ -117,8 +118,22 @@ export function withoutPhoto<T extends { photo: unknown }>(table: PgTable & T): 
 }
 type ColumnsOf<T> = { [K in keyof T as T[K] extends AnyPgColumn ? K : never]: T[K] extends AnyPgColumn ? T[K] : never };
 
-/** A photo as its bytes say it is, whatever its name or head says; refused when it is none or too large. */
-export async function checkedPhoto(base64: string): Promise<{ ok: true; bytes: Buffer; type: string } | Failed> {
+/** More dots than any telephone's camera makes; a small file that would unfold to more is refused. */
+const MAX_PIXELS = 60_000_000;
+/** What is kept is at most so wide and high: enough to see a crack. */
+const KEPT_PIXELS = 2000;
+/** Photos of one gym, in all. */
+const MAX_PHOTOS_OF_HALL = 1024 ** 3;
+
+/**
+ * A photo as its bytes say it is, whatever its name or head says: made anew, upright, no larger than needed and without
+ * what a camera writes beside it, such as where it was taken. Refused when it is none, too large, or beyond what a gym
+ * may keep in all.
+ */
+export async function checkedPhoto(
+  { hall }: Pick<Context, "hall">,
+  base64: string,
+): Promise<{ ok: true; bytes: Buffer; type: string } | Failed> {
   const bytes = Buffer.from(base64, "base64");
   if (bytes.length > MAX_PHOTO_BYTES)
     return failed("invalid", "Nothing was kept.", [{ path: "photo", message: "A photo may have 5 MiB at most." }]);
@@ -127,7 +142,24 @@ export async function checkedPhoto(base64: string): Promise<{ ok: true; bytes: B
     return failed("invalid", "Nothing was kept.", [
       { path: "photo", message: "That is no photo: send a JPEG, PNG or WebP." },
     ]);
-  return { ok: true, bytes, type };
+  const kept = await sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: "error" })
+    .rotate()
+    .resize({ width: KEPT_PIXELS, height: KEPT_PIXELS, fit: "inside", withoutEnlargement: true })
+    .jpeg({ quality: 82 })
+    .toBuffer()
+    .catch(() => null);
+  if (!kept)
+    return failed("invalid", "Nothing was kept.", [
+      { path: "photo", message: "The photo is broken, or has more than 60 million pixels." },
+    ]);
+  const size = sql<number>`coalesce(sum(octet_length(photo)), 0)::float8`;
+  const [[found], [happened]] = [
+    await hall.summary(careFindings, { bytes: size }),
+    await hall.summary(incidents, { bytes: size }),
+  ];
+  if ((found?.bytes ?? 0) + (happened?.bytes ?? 0) + kept.length > MAX_PHOTOS_OF_HALL)
+    return failed("impossible", "This gym keeps 1 GiB of photos already. Save it without a photo.");
+  return { ok: true, bytes: kept, type: "image/jpeg" };
 }
 
 /** Keeps a finding in the transaction of whatever found it. */

@@ -19,7 +19,7 @@ export async function recordIncident(
   { key, tag, kind, note, setup, loadKg, photo }: NewIncident,
 ): Promise<Outcome<{ id: string; tag: string }>> {
   if (!may(context, "care.tick")) return forbidden("record incidents");
-  const checked = photo ? await checkedPhoto(photo) : null;
+  const checked = photo ? await checkedPhoto(context, photo) : null;
   if (checked && !checked.ok) return checked;
   return inTransaction(context, (context) =>
     idempotent(context, key, "care.incident", async () => {

@@ -220,7 +220,7 @@ export async function touchRound(
     return failed("invalid", "Nothing was kept.", [
       { path: "note", message: touch.kind === "skip" ? "Say why not now." : "Say what is wrong." },
     ]);
-  const photo = touch.photo ? await checkedPhoto(touch.photo) : null;
+  const photo = touch.photo ? await checkedPhoto(context, touch.photo) : null;
   if (photo && !photo.ok) return photo;
   // A tablet's clock may run ahead; nothing is done tomorrow.
   const made = new Date(touch.madeAt);

@@ -1,10 +1,23 @@
 import type { Metadata } from "next";
-import { may, requestContext } from "@/server/access";
+import { isConfirmed, may, requestContext } from "@/server/access";
+import { ConfirmForm } from "@/ui/accounts/ConfirmForm";
+import { confirmAction } from "../../settings/account/actions";
 import { FilesSheet } from "@/ui/bars/FilesSheet";
 
 export const metadata: Metadata = { title: "Files in and out" };
 
 export default async function FilesPage() {
   const context = await requestContext();
-  return <FilesSheet mayExport={may(context, "hall.export")} mayImport={may(context, "hall.import")} />;
+  return (
+    <FilesSheet
+      confirm={
+        !isConfirmed(context) && (
+          <ConfirmForm what="Exporting everything and importing ask for your passphrase." action={confirmAction} />
+        )
+      }
+      mayHealth={may(context, "lifter.health")}
+      mayExport={may(context, "hall.export")}
+      mayImport={may(context, "hall.import")}
+    />
+  );
 }

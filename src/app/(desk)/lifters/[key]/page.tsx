@@ -1,12 +1,20 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { barsOnTheWall } from "@/server/bars";
-import { barsOfLifter, confirmable, lifterTexts, listLifters } from "@/server/lifters";
+import { barsOfLifter, confirmable, lifterTexts, listLifters, peopleToLink, personOfLifter } from "@/server/lifters";
 import { may, requestContext } from "@/server/access";
 import { keptSettings } from "@/server/setups";
 import { PageHead } from "@/ui/kit/PageHead";
 import { LifterSheet } from "@/ui/lifters/LifterSheet";
-import { confirmAction, eraseAction, saveLifterAction, noteUseAction } from "../actions";
+import { SignInLink } from "@/ui/lifters/SignInLink";
+import {
+  confirmAction,
+  eraseAction,
+  inviteLifterAction,
+  linkPersonAction,
+  noteUseAction,
+  saveLifterAction,
+} from "../actions";
 
 export const metadata: Metadata = { title: "Lifter" };
 
@@ -39,6 +47,15 @@ export default async function LifterPage({ params }: { params: Promise<{ key: st
         confirmAction={confirmAction}
         useAction={noteUseAction}
         eraseAction={eraseAction}
+      />
+      <SignInLink
+        lifter={row.key}
+        name={row.name}
+        person={(await personOfLifter(context, row.personId))?.name ?? null}
+        free={row.personId ? [] : await peopleToLink(context)}
+        mayInvite={may(context, "people.manage")}
+        linkAction={linkPersonAction}
+        inviteAction={inviteLifterAction}
       />
     </>
   );

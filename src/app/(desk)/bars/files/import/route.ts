@@ -1,7 +1,8 @@
 import { bytesUpTo, failure, refusalOf, refuse } from "@/app/api/_http/endpoint";
 import { MAX_FILE_BYTES, readFileInThread } from "@/app/api/_http/readFile";
 import { answer } from "@/app/api/_http/endpoint";
-import { type Context, may, requestContextOf } from "@/server/access";
+import { type Context, doorstepOfProgram, may, requestContextOf } from "@/server/access";
+import { secondsUntilAllowed, waitWords } from "@/server/accounts";
 import { forbidden } from "@/server/kit";
 import { importHall } from "@/server/transfer";
 
@@ -16,6 +17,8 @@ export async function POST(request: Request) {
     if (!may(context, "hall.import")) return answer(refusalOf(forbidden("take files in")));
     if (!/^application\/json\s*(;|$)/i.test(request.headers.get("content-type") ?? ""))
       return answer(refuse("unsupported-media-type", "Send the rows as application/json."));
+    const wait = await secondsUntilAllowed(doorstepOfProgram().db, "upload", context.actor.hallId);
+    if (wait !== null) return answer(refuse("too-many-requests", waitWords(wait)), { "Retry-After": String(wait) });
     const body = await bytesUpTo(request, MAX_FILE_BYTES, "The file is longer than 64 MiB.");
     if (!body.ok) return answer(body.refusal);
     const read = await readFileInThread(context, "rows", body.value);

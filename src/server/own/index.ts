@@ -1,0 +1,5 @@
+import "server-only";
+
+/* What other rooms, pages and routes may use of this one. */
+
+export { type OwnSheet, eraseOwn, exportOwn, ownSheet, saveOwnComfort } from "./own";

@@ -1,0 +1,141 @@
+import type { ReactNode } from "react";
+import { trimmed } from "@/core/units/format";
+import type { OwnSheet } from "@/server/own";
+import { BarTag } from "../kit/BarTag";
+import { dayText } from "../kit/dayText";
+import type { FormAction } from "../kit/formState";
+import Link from "../kit/Link";
+import { PageHead } from "../kit/PageHead";
+import { ComfortForm, EraseMeForm } from "./OwnForms";
+
+interface Props {
+  name: string;
+  today: string;
+  /** Null where nobody linked this person to a lifter. */
+  sheet: OwnSheet | null;
+  mayErase: boolean;
+  confirm: ReactNode;
+  comfortAction: FormAction;
+  eraseAction: FormAction;
+}
+
+function Part({ id, title, children }: { id: string; title: string; children: ReactNode }) {
+  return (
+    <section className="sheet p-4" aria-labelledby={id}>
+      <h2 id={id} className="mb-2 font-bold">
+        {title}
+      </h2>
+      {children}
+    </section>
+  );
+}
+
+/** What a lifter sees of themselves: the next class, how bars are set for them, what they lifted, and what is kept. */
+export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAction, eraseAction }: Props) {
+  return (
+    <>
+      <PageHead title={name} about="Only you, your coaches and whoever runs the gym see this." />
+      {!sheet && (
+        <p className="sheet mb-3 p-4">
+          No lifter is linked to you yet. A coach links you under Lifters; then your settings and sets stand here.
+        </p>
+      )}
+      <div className="grid max-w-5xl items-start gap-3 md:grid-cols-2">
+        {sheet && (
+          <>
+            <div className="grid gap-3">
+              <Part id="next" title="Next class">
+                {sheet.next.length === 0 ? (
+                  <p className="text-quiet">You are in no class from today on.</p>
+                ) : (
+                  <ul className="grid gap-1">
+                    {sheet.next.map(({ name: title, on, at, liftName, loadKg }) => (
+                      <li key={`${on} ${at} ${liftName}`}>
+                        <strong>
+                          {dayText(on, today)}, {at}
+                        </strong>{" "}
+                        {title}: {liftName}, {trimmed(loadKg, 2)} kg
+                      </li>
+                    ))}
+                  </ul>
+                )}
+              </Part>
+              <Part id="settings" title="How bars are set for you">
+                {sheet.settings.length === 0 ? (
+                  <p className="text-quiet">Nothing is set for you yet.</p>
+                ) : (
+                  <ul className="divide-base-300 divide-y">
+                    {sheet.settings.map(({ id, tag, barName, liftName, words }) => (
+                      <li key={id} className="flex flex-wrap items-center justify-between gap-2 py-2">
+                        <span>
+                          <BarTag tag={tag} /> {barName}, {liftName}
+                          <span className="text-quiet block text-sm">{words}</span>
+                        </span>
+                        <Link href={`/setups/card/${id}`} className="btn btn-outline min-h-11">
+                          Card
+                        </Link>
+                      </li>
+                    ))}
+                  </ul>
+                )}
+              </Part>
+              <Part id="sets" title="Sets you did">
+                {sheet.sets.length === 0 ? (
+                  <p className="text-quiet">No run sheet has a set of yours yet.</p>
+                ) : (
+                  <table className="table-sm table">
+                    <thead>
+                      <tr>
+                        <th scope="col">Day</th>
+                        <th scope="col">Bar</th>
+                        <th scope="col">Lift</th>
+                        <th scope="col" className="text-right">
+                          Load
+                        </th>
+                      </tr>
+                    </thead>
+                    <tbody>
+                      {sheet.sets.map(({ id, on, tag, liftName, loadKg, isWork }) => (
+                        <tr key={id} className={isWork ? "" : "text-quiet"}>
+                          <td>{dayText(on, today)}</td>
+                          <td>{tag}</td>
+                          <td>{liftName}</td>
+                          <td className="text-right tabular-nums">{trimmed(loadKg, 2)} kg</td>
+                        </tr>
+                      ))}
+                    </tbody>
+                  </table>
+                )}
+              </Part>
+            </div>
+            <div className="grid gap-3">
+              <Part id="comfort" title="What is not comfortable">
+                <ComfortForm
+                  version={sheet.version}
+                  limits={sheet.limits}
+                  comfortNote={sheet.comfortNote}
+                  action={comfortAction}
+                />
+              </Part>
+            </div>
+          </>
+        )}
+        <Part id="data" title="Your data">
+          <p className="text-quiet mb-3 text-sm">Everything that this gym keeps of you, as one file.</p>
+          <a href="/me/export.json" download className="btn btn-outline mb-4 min-h-11">
+            Export
+          </a>
+          {mayErase && (
+            <details>
+              <summary className="link min-h-11 py-2">Erase yourself</summary>
+              <div className="mt-2 grid gap-2">
+                {confirm}
+                <EraseMeForm action={eraseAction} />
+              </div>
+            </details>
+          )}
+        </Part>
+      </div>
+    </>
+  );
+}
