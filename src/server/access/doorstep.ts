@@ -34,8 +34,11 @@ export async function doorstep(): Promise<Doorstep> {
     ...doorstepOfProgram(),
     address: carriedRequest()?.address ?? "",
     agent: (given.get("user-agent") ?? "").slice(0, 300),
-    // Whoever carries the requests lets in none whose Host is not ours.
-    origin: publicUrl.startsWith("https:") ? new URL(publicUrl).origin : `http://${given.get("host") ?? ""}`,
+    // As it is published, where a browser may make passkeys for that; else as it was asked. Whoever carries the requests
+    // lets in none whose Host is not ours.
+    origin: /^https:|^http:\/\/localhost(:|\/|$)/.test(publicUrl)
+      ? new URL(publicUrl).origin
+      : `http://${given.get("host") ?? ""}`,
   };
 }
 

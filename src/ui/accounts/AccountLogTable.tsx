@@ -11,7 +11,7 @@ export function AccountLogTable({
     <>
       <div className="max-h-96 overflow-auto" tabIndex={0} role="region" aria-label="What happened, newest first">
         <table className="table-sm table">
-          <thead>
+          <thead className="text-base-content">
             <tr>
               <th scope="col">When</th>
               <th scope="col">Who</th>

@@ -4,10 +4,15 @@ import Link from "./Link";
 import { usePathname } from "next/navigation";
 import { SECTIONS } from "./sections";
 
+/** Whoever lifts and works nothing here has a page of their own, and what helps to choose and load a bar. */
+const OWN_PAGE = { key: "me", name: "You", href: "/me" };
+const LIFTERS_SECTIONS: readonly string[] = ["bars", "compare", "match", "load", "settings"];
+
 /** Links to the sections, the current one marked, with how much waits in each. */
-export function NavLinks({ counts }: { counts: Partial<Record<string, number>> }) {
+export function NavLinks({ counts, isLifter }: { counts: Partial<Record<string, number>>; isLifter: boolean }) {
   const path = usePathname();
-  return SECTIONS.map(({ key, name, href }) => {
+  const sections = isLifter ? [OWN_PAGE, ...SECTIONS.filter(({ key }) => LIFTERS_SECTIONS.includes(key))] : SECTIONS;
+  return sections.map(({ key, name, href }) => {
     const isHere = href === "/" ? path === "/" : path === href || path.startsWith(`${href}/`);
     const count = counts[key];
     return (

@@ -32,6 +32,23 @@ function Part({ id, title, children }: { id: string; title: string; children: Re
 
 /** What a lifter sees of themselves: the next class, how bars are set for them, what they lifted, and what is kept. */
 export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAction, eraseAction }: Props) {
+  const data = (
+    <Part id="data" title="Your data">
+      <p className="text-quiet mb-3 text-sm">Everything that this gym keeps of you, as one file.</p>
+      <a href="/me/export.json" download className="btn btn-outline mb-4 min-h-11">
+        Export
+      </a>
+      {mayErase && (
+        <details>
+          <summary className="link min-h-11 py-2">Erase yourself</summary>
+          <div className="mt-2 grid gap-2">
+            {confirm}
+            <EraseMeForm action={eraseAction} />
+          </div>
+        </details>
+      )}
+    </Part>
+  );
   return (
     <>
       <PageHead title={name} about="Only you, your coaches and whoever runs the gym see this." />
@@ -84,7 +101,7 @@ export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAct
                   <p className="text-quiet">No run sheet has a set of yours yet.</p>
                 ) : (
                   <table className="table-sm table">
-                    <thead>
+                    <thead className="text-base-content">
                       <tr>
                         <th scope="col">Day</th>
                         <th scope="col">Bar</th>
@@ -117,24 +134,11 @@ export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAct
                   action={comfortAction}
                 />
               </Part>
+              {data}
             </div>
           </>
         )}
-        <Part id="data" title="Your data">
-          <p className="text-quiet mb-3 text-sm">Everything that this gym keeps of you, as one file.</p>
-          <a href="/me/export.json" download className="btn btn-outline mb-4 min-h-11">
-            Export
-          </a>
-          {mayErase && (
-            <details>
-              <summary className="link min-h-11 py-2">Erase yourself</summary>
-              <div className="mt-2 grid gap-2">
-                {confirm}
-                <EraseMeForm action={eraseAction} />
-              </div>
-            </details>
-          )}
-        </Part>
+        {!sheet && data}
       </div>
     </>
   );

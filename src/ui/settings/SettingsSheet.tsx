@@ -107,6 +107,17 @@ export function SettingsSheet({
             </p>
             {climate}
           </section>
+          {confirm}
+          {backups}
+          <section className="sheet p-4" aria-labelledby="keeping">
+            <h2 id="keeping" className="mb-1 font-bold">
+              How long what is kept
+            </h2>
+            <p className="text-quiet mb-3 text-sm">
+              Carried out every night. What bars and care tell is kept for good.
+            </p>
+            {keeping}
+          </section>
         </div>
         <div className="grid gap-3">
           <section className="sheet p-4" aria-labelledby="rules">
@@ -140,17 +151,6 @@ export function SettingsSheet({
             <Link href="/wall" className="btn btn-outline min-h-11">
               Open the wall screen
             </Link>
-          </section>
-          {confirm}
-          {backups}
-          <section className="sheet p-4" aria-labelledby="keeping">
-            <h2 id="keeping" className="mb-1 font-bold">
-              How long what is kept
-            </h2>
-            <p className="text-quiet mb-3 text-sm">
-              Carried out every night. What bars and care tell is kept for good.
-            </p>
-            {keeping}
           </section>
           <section className="sheet p-4" aria-labelledby="look">
             <h2 id="look" className="mb-2 font-bold">
