@@ -51,6 +51,7 @@ export async function makeHall(name: string) {
     hallName: name,
     timeZone: "UTC",
     climateClass: "salt-humid" as ClimateClass,
+    massUnit: "kg" as "kg" | "lb",
     currency: "EUR",
     isDemo: false,
   });

@@ -16,6 +16,8 @@ export interface Actor {
   /** IANA name; days are days of this zone. */
   timeZone: string;
   climateClass: ClimateClass;
+  /** In which masses are typed where nobody says a unit. */
+  massUnit: "kg" | "lb";
   /** ISO 4217 code in which prices are kept. */
   currency: string;
   /** Whether the hall is a demonstration, where simulated instruments count. */

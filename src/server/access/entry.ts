@@ -140,6 +140,7 @@ export const hallOf = (hall: typeof halls.$inferSelect) => ({
   hallName: hall.name,
   timeZone: hall.timeZone,
   climateClass: hall.climateClass,
+  massUnit: hall.massUnit,
   currency: hall.currency,
   isDemo: hall.isDemo,
 });

@@ -37,7 +37,7 @@ const isManaging = (role: string) => role === "owner" || role === "manager";
 
 /** Whether somebody may invite, change or remove a person of a role. */
 export function mayManage(context: Context, role: string): boolean {
-  return may(context, isManaging(role) ? "people.manage-managers" : "people.manage");
+  return isManaging(role) ? may(context, "people.manage-managers") : may(context, "people.manage");
 }
 
 /** Roles that somebody may give, highest first. */

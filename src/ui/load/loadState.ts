@@ -15,6 +15,8 @@ export interface LoadState {
   /** Null when what was typed is no load. */
   targetKg: number | null;
   unit: "kg" | "lb";
+  /** Whether the address names it; else it is the gym's. */
+  isUnitGiven: boolean;
   clamps: string | undefined;
   ending: Ending;
   rounding: Rounding;
@@ -65,6 +67,7 @@ export function readLoadState(search: Record<string, string | undefined>, start?
     isTargetGiven: search.target !== undefined,
     targetKg: isLoad ? mass.kg : null,
     unit,
+    isUnitGiven: search.unit !== undefined,
     clamps: search.clamps,
     ending: ENDINGS.find((key) => key === search.ending) ?? "racked",
     rounding: ROUNDINGS.find((key) => key === search.rounding) ?? "nearest",
@@ -81,7 +84,7 @@ export function loadParams(state: LoadState): Record<string, string | undefined>
   return {
     bar: state.bar,
     target: state.targetKg === null ? state.target : `${state.target}${state.unit}`,
-    unit: state.unit === "kg" ? undefined : state.unit,
+    unit: state.unit === "kg" && !state.isUnitGiven ? undefined : state.unit,
     clamps: state.clamps,
     ending: state.ending === "racked" ? undefined : state.ending,
     rounding: state.rounding === "nearest" ? undefined : state.rounding,

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { redirect } from "next/navigation";
 import { isUsable, ratedTotalKg, valueOf } from "@/core/bars/bar";
 import { planWarnings } from "@/core/bars/fitness";
 import { kgFromMassUnits } from "@/core/units/exactMass";
@@ -16,9 +17,16 @@ import { readLoadState, startTarget } from "@/ui/load/loadState";
 
 export const metadata: Metadata = { title: "Load" };
 
+/** What an address says, without what it leaves out. */
+const given = (search: Record<string, string | undefined>) =>
+  Object.entries(search).filter((one): one is [string, string] => one[1] !== undefined);
+
 export default async function LoadPage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
   const search = await readSearch(searchParams);
+  // Masses are typed in the gym's own unit until the address names one, here and in the browser.
+  if (search.unit === undefined && context.actor.massUnit === "lb")
+    redirect(`/load?${new URLSearchParams({ ...Object.fromEntries(given(search)), unit: "lb" }).toString()}`);
   const [wall, clamps, { items: stations }] = await Promise.all([
     barsOnTheWall(context),
     listClamps(context),
