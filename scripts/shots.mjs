@@ -25,6 +25,15 @@ async function flipped(page) {
   await page.getByText("verdicts flip").waitFor();
 }
 
+/** Somebody is invited, and removed again. */
+async function invited(page) {
+  const form = page.getByRole("region", { name: "Invite" });
+  await form.getByLabel("Name").fill("Ivo Tarn");
+  await form.getByRole("button", { name: "Invite" }).click();
+  await form.getByText("Invitation of Ivo Tarn").waitFor();
+  await page.evaluate(() => window.scrollTo(0, 0));
+}
+
 /** A session some sets in; ended again, so that its plates are free for the next picture. */
 async function running(page) {
   await page.getByRole("button", { name: "Run it" }).click();
@@ -52,6 +61,7 @@ const VIEWS = {
   session: ["/load/session?at=rack-1", desk],
   care: ["/care", desk],
   air: ["/care/air", desk],
+  people: ["/settings/people", desk, "light", invited],
   "compare-dark": ["/compare?bars=K04,K11,K12&load=270", desk, "dark"],
   "run-phone": [
     "/load/session?who=Runa+115%0AIsla+110%0ACato+55&bar=K16&at=rack-1&lift=back-squat-high",

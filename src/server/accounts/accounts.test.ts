@@ -1,7 +1,7 @@
 import { eq } from "drizzle-orm";
 import { Secret, TOTP } from "otpauth";
 import { beforeEach, describe, expect, it, vi } from "vitest";
-import { accountLog, accounts, devices, invitations, letters, people, sessions } from "@/data/schema";
+import { accountLog, accounts, devices, halls, invitations, letters, people, sessions } from "@/data/schema";
 import { testDatabase } from "@/data/testDatabase.fixture";
 import type { Context } from "@/server/access";
 import { makeContexts, TEST_NOW } from "@/server/access/context.fixture";
@@ -340,6 +340,40 @@ describe("a reset", () => {
     // Three an hour, however often it is asked.
     for (let i = 0; i < 5; i += 1) await rooms.askForReset(testStep(), email);
     expect(await hall.rows(letters)).toHaveLength(3);
+  });
+});
+
+describe("a demonstration", () => {
+  /** A hall of a test's own that is one. */
+  async function demonstration(name: string) {
+    const made = await makeContexts(name);
+    const { hallId } = made.actor("owner");
+    await testDatabase().update(halls).set({ isDemo: true }).where(eq(halls.id, hallId));
+    const away = () => testDatabase().update(halls).set({ isDemo: false }).where(eq(halls.id, hallId));
+    return { ...made, away };
+  }
+  it("lets anybody pick a person of it, and nobody of a gym; no longer a demonstration, nobody is let in", async () => {
+    const [{ actor, away }, gym] = [await demonstration("picked"), await makeContexts("a gym")];
+    const pick = (personId: string) => rooms.pickPerson(testStep(), { personId, code: "" });
+    expect(await pick(gym.actor("coach").personId)).toMatchObject({ ok: false });
+    // Its tablets are paired like every other.
+    expect(await pick(actor("wall").personId)).toMatchObject({ ok: false });
+    expect(keyOf()).toBeUndefined();
+    expect(await pick(actor("coach").personId)).toEqual({ ok: true });
+    expect(await letIn()).toMatchObject({ actor: { role: "coach" }, door: { accountId: null } });
+    await away();
+    expect(await letIn()).toBeNull();
+  });
+  it("that the network reaches asks for the code that it printed, and slows down who guesses", async () => {
+    const { actor, away } = await demonstration("coded");
+    const step = testStep({ demoCode: "48151623" });
+    const pick = (code: string) => rooms.pickPerson(step, { personId: actor("coach").personId, code });
+    expect(await pick("")).toMatchObject({ ok: false, problems: [{ path: "code" }] });
+    expect(keyOf()).toBeUndefined();
+    expect(await pick(" 48151623 ")).toEqual({ ok: true });
+    for (let i = 0; i < 6; i += 1) await pick(`1234567${i}`);
+    expect(await pick("48151623")).toMatchObject({ ok: false, problems: [] });
+    await away();
   });
 });
 
