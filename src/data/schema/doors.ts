@@ -128,6 +128,8 @@ export const letters = pgTable(
   {
     id: uuid().primaryKey().defaultRandom(),
     hallId: hallId(),
+    /** Who wrote it, and alone may copy what is in it; null for what somebody asked for by mail. */
+    madeBy: uuid(),
     toAddress: text().notNull(),
     subject: text().notNull(),
     body: text().notNull(),

@@ -53,7 +53,7 @@ export async function invite(
       await writeLetter(
         hall,
         clock.now(),
-        letterOf("invite", actor.hallName, address, { toAddress: email, from: actor.name }),
+        letterOf("invite", actor.hallName, address, { toAddress: email, from: actor }),
       );
     }
     return { ok: true as const, address, personId: person!.id };
@@ -115,15 +115,16 @@ function letterOf(
   kind: "invite" | "reset",
   hallName: string,
   address: string,
-  { toAddress, from = "" }: { toAddress: string; from?: string },
+  { toAddress, from = null }: { toAddress: string; from?: { personId: string; name: string } | null },
 ) {
   const isInvite = kind === "invite";
   return {
     toAddress,
+    madeBy: from?.personId ?? null,
     subject: isInvite ? `${hallName} invites you to Garrison` : `A new passphrase for ${hallName}`,
     body: [
       isInvite
-        ? `${from} invites you to look after the bars of ${hallName}.`
+        ? `${from?.name ?? ""} invites you to look after the bars of ${hallName}.`
         : `Somebody asked for a new passphrase for your account at ${hallName}.`,
       "",
       `Open this address once, within ${isInvite ? "seven days" : "a day"}:`,
@@ -150,7 +151,8 @@ export async function askForReset(step: Doorstep, typed: string): Promise<Outcom
     .where(name.includes("@") ? eq(sql`lower(${accounts.email})`, name) : eq(sql`lower(${accounts.signInName})`, name))
     .limit(1);
   const [person] = account ? await personsOf(step, account.id) : [];
-  if (account?.email && person && (await secondsUntilAllowed(db, "letter", account.id)) === null) {
+  // Without a mail server nothing would go out, and a link that waits is a link that somebody finds.
+  if (step.mail && account?.email && person && (await secondsUntilAllowed(db, "letter", account.id)) === null) {
     const [token, at, email] = [newToken(), now(), account.email];
     await db.transaction(async (tx) => {
       const hall = new HallDb(tx, person.hallId, { isNew: true });

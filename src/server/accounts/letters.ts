@@ -17,7 +17,7 @@ const PATIENCE_MS = 15_000;
 export async function writeLetter(
   hall: Pick<HallDb, "insert">,
   at: Date,
-  letter: { toAddress: string; subject: string; body: string },
+  letter: { toAddress: string; subject: string; body: string; madeBy: string | null },
 ): Promise<void> {
   await hall.insert(letters, { ...letter, body: sealed(letter.body), createdAt: at, nextTryAt: at });
 }
@@ -86,7 +86,7 @@ export interface OutboxLetter {
   id: string;
   to: string;
   subject: string;
-  /** To copy while it is not sent; empty afterwards. */
+  /** To copy while it is not sent, for whoever wrote it; empty for everybody else, whom the link would let in. */
   body: string;
   createdAt: Date;
   sentAt: Date | null;
@@ -102,9 +102,9 @@ export async function outboxLetters(context: Context): Promise<OutboxLetter[]> {
     orderBy: [desc(letters.createdAt)],
     limit: 50,
   });
-  return rows.map(({ id, toAddress, subject, body, createdAt, sentAt, problem }) => ({
+  return rows.map(({ id, madeBy, toAddress, subject, body, createdAt, sentAt, problem }) => ({
     ...{ id, subject, createdAt, sentAt, problem },
     to: toAddress,
-    body: body === "" ? "" : (unsealed(body) ?? ""),
+    body: body !== "" && madeBy === context.actor.personId ? (unsealed(body) ?? "") : "",
   }));
 }
