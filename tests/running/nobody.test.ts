@@ -1,4 +1,4 @@
-import { readFileSync } from "node:fs";
+import { readdirSync, readFileSync } from "node:fs";
 import { createHash, randomBytes } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { everyAddress, openHouse, startProgram, withOwner, type House, type Program } from "./program.fixture";
@@ -19,11 +19,11 @@ afterAll(async () => {
 /** What anybody may open: it shows nothing of a gym without a secret. */
 const OPEN = ["/healthz", "/readyz", "/icon.svg", "/sign-in", "/forgot", "/pair"];
 const BY_SECRET = [/^\/claim\//, /^\/join\//, /^\/care\/calendar\//];
-/** Routes without a GET: what they take is tried below. */
-const WRITES_ONLY = [
-  ...["/bars/files/import", "/care/incidents/new", "/care/rounds/touch", "/care/rounds/person"],
-  "/load/session/run/00000000-0000-4000-8000-000000000000/touch",
-];
+/** Routes without a GET, by their files: what they take is tried below. */
+const WRITES_ONLY = readdirSync("src/app", { recursive: true, encoding: "utf8" })
+  .filter((file) => file.endsWith("/route.ts") && !/\bGET\b/.test(readFileSync(`src/app/${file}`, "utf8")))
+  .map((file) => `/${file.replace(/\/route\.ts$/, "").replace(/\([^)]*\)\//g, "")}`)
+  .map((path) => path.replace(/\[\w+\]/, "00000000-0000-4000-8000-000000000000"));
 const isClosed = (path: string) => !OPEN.includes(path) && !BY_SECRET.some((one) => one.test(path));
 
 interface Manifest {
@@ -52,6 +52,7 @@ describe("nobody", () => {
     ["a token and a key", { authorization: "Bearer nothing", isVisitor: "yes" }],
   ])("with %s gets 401 from every route, and no word of the gym", async (_, given) => {
     const { isVisitor, ...headers } = given as Record<string, string>;
+    expect(WRITES_ONLY).toContain("/care/rounds/touch");
     const addresses = everyAddress();
     expect(addresses.length).toBeGreaterThan(70);
     for (const path of addresses.filter(isClosed)) {
@@ -261,7 +262,8 @@ describe("a paired tablet", () => {
     expect(await status(home)).toBe(401);
   });
   it("for rounds ticks in its own name, and takes no bar out without a person's PIN", async () => {
-    const { id: _, ...headers } = await paired("rounds");
+    const { cookie, origin } = await paired("rounds");
+    const headers = { cookie, origin };
     const touch = (more: object) =>
       fetch(`${program.base}/care/rounds/touch`, {
         method: "POST",

@@ -1,5 +1,6 @@
 "use client";
 
+import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { PassphraseField } from "../doors/SecretFields";
 import { FormMessage } from "../kit/FormParts";
@@ -63,6 +64,7 @@ export function TakeArchiveForm() {
 
 /** Restores an archive into an empty gym. */
 export function RestoreArchiveForm() {
+  const router = useRouter();
   const [state, setState] = useState<FormState>(FRESH);
   const [isBusy, setBusy] = useState(false);
   return (
@@ -87,7 +89,7 @@ export function RestoreArchiveForm() {
           });
           const answer = (await response.json()) as Refusal & { from?: string; added?: number };
           if (!response.ok) setState(refused(wordsOf(answer)));
-          else window.location.assign("/bars");
+          else router.push("/bars");
         } catch {
           setState(refused("There was no answer. Try again."));
         }
