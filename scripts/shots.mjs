@@ -19,12 +19,6 @@ async function assigned(page) {
   await page.getByText("are placed").waitFor();
 }
 
-/** Looks at what another side would flip, without keeping it. */
-async function flipped(page) {
-  await page.getByText("it hardly matters below competition").click();
-  await page.getByText("verdicts flip").waitFor();
-}
-
 /** Somebody is invited, and removed again. */
 async function invited(page) {
   const form = page.getByRole("region", { name: "Invite" });
@@ -54,7 +48,6 @@ const VIEWS = {
   coverage: ["/match/coverage", desk],
   balance: ["/match/balance", desk],
   class: ["/sessions", desk, "light", assigned],
-  house: ["/settings/house", desk, "light", flipped],
   setup: ["/setups/K17?lifter=hale", desk],
   "wall-screen": ["/wall?lift=snatch", desk],
   load: ["/load?bar=K20&target=140&on=r25,i10lb", desk],
