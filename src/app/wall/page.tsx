@@ -16,7 +16,7 @@ export default async function WallScreenPage({ searchParams }: { searchParams: S
   const seconds = Number(search.return);
   return (
     <WallScreen
-      hallName={context.actor.isDemo ? `${context.actor.hallName}, demonstration: all made up` : context.actor.hallName}
+      hallName={context.actor.hallName}
       lifts={lifts.map(({ key, name }) => ({ key, name }))}
       answer={answer}
       returnAfter={seconds >= 1 && seconds <= 600 ? seconds : RETURN_AFTER_SECONDS}

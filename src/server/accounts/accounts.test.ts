@@ -157,6 +157,16 @@ describe("a session", () => {
     await rooms.signOut(mine, testStep());
     expect(keyOf()).toBeUndefined();
   });
+  it("ends where somebody else signs in on the same browser", async () => {
+    const { context } = await makeContexts("same browser");
+    const { name } = await join(context("owner"), "coach");
+    browser.jar.clear();
+    await join(context("owner"), "care");
+    const before = keyOf()!;
+    await rooms.signIn(testStep(), { name, passphrase: PASSPHRASE, code: "" });
+    expect(await entryOfCookie(before, "/", browser.at)).toBeNull();
+    expect(await letIn()).toMatchObject({ actor: { name } });
+  });
   it("of somebody else is not ended by its id, and a copied key is dead after the passphrase is typed again", async () => {
     const { context } = await makeContexts("others");
     await join(context("owner"), "coach");
@@ -531,6 +541,26 @@ describe("a token of a program", () => {
     await hall.insert(apiTokens, { personId: actor("manager").personId, tokenSha256, label: "x", scopes: ["read"] });
     expect(await entryOfToken("demo-token")).toBeNull();
     await testDatabase().delete(apiTokens).where(eq(apiTokens.tokenSha256, tokenSha256));
+  });
+});
+
+describe("the gym", () => {
+  it("is renamed and counts otherwise by whoever sets its rules, and what somebody changed meanwhile stands", async () => {
+    const { context } = await makeContexts("renamed");
+    const gym = rooms.gymOf(context("manager"));
+    const was = rooms.gymText(gym);
+    const save = (role: "manager" | "coach", change: Partial<typeof gym>, read = was) =>
+      rooms.saveGym(context(role), testStep(), { ...gym, ...change }, read);
+    expect(await save("coach", { name: "Mine" })).toMatchObject({ code: "forbidden" });
+    const wrong = await save("manager", { name: "", timeZone: "Nowhere/Else", massUnit: "st", currency: "pounds" });
+    expect(!wrong.ok && wrong.problems.map(({ path }) => path)).toEqual(["name", "timeZone", "massUnit", "currency"]);
+    expect(await save("manager", { name: "Low Bridge", massUnit: "lb" })).toEqual({ ok: true });
+    expect(await save("manager", { name: "Other" })).toMatchObject({ code: "stale" });
+    const [row] = await testDatabase()
+      .select()
+      .from(halls)
+      .where(eq(halls.id, context("manager").actor.hallId));
+    expect(row).toMatchObject({ name: "Low Bridge", massUnit: "lb", timeZone: "UTC" });
   });
 });
 

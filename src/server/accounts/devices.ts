@@ -18,6 +18,7 @@ import {
 import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
 import { noteAccount, noteAtDoor } from "./accountLog";
 import { secondsUntilAllowed, waitWords } from "./limits";
+import { leaveOldSession } from "./sessions";
 
 const CODE_MS = 10 * 60_000;
 
@@ -135,6 +136,7 @@ export async function pairDevice(step: Doorstep, typed: string): Promise<Outcome
     return { token, home: DEVICE_HOME[pairing.purpose as DeviceRole] };
   });
   if (!done) return wrong();
+  await leaveOldSession(step);
   await setCookie(done.token);
   return { ok: true, home: done.home };
 }

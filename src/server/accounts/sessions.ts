@@ -3,6 +3,7 @@ import { and, asc, desc, eq, gt, isNull, lt, ne, or } from "drizzle-orm";
 import { accounts, halls, people, rateLimits, sessions } from "@/data/schema";
 import {
   type Context,
+  cookieToken,
   type Database,
   type Doorstep,
   dropCookie,
@@ -42,6 +43,16 @@ export async function beginSession(
     address,
   });
   return token;
+}
+
+/** Ends the session that this browser had, where somebody else comes in on it. */
+export async function leaveOldSession({ db, now }: Pick<Doorstep, "db" | "now">): Promise<void> {
+  const token = await cookieToken();
+  if (token?.startsWith(SESSION_MARK))
+    await db
+      .update(sessions)
+      .set({ endedAt: now() })
+      .where(and(eq(sessions.tokenSha256, hashOf(token)), isNull(sessions.endedAt)));
 }
 
 /** Ends the session that asks, and takes its cookie away. */

@@ -8,7 +8,7 @@ import { type Outcome, failed, notFound } from "@/server/kit";
 import { noteAtDoor } from "./accountLog";
 import { forgetWrong, noteWrong, secondsToSlow, waitWords } from "./limits";
 import { isPassphrase } from "./passphrase";
-import { beginSession } from "./sessions";
+import { beginSession, leaveOldSession } from "./sessions";
 import { isSecondStep } from "./secondStep";
 
 /** Said of a wrong name and of a wrong passphrase alike: nobody learns who has an account here. */
@@ -77,6 +77,7 @@ export async function enterAs(step: Doorstep, accountId: string, persons: { hall
     await noteAtDoor(tx, step, { ...person, kind: "signed-in" });
     return beginSession(tx, step, { accountId, personId: person.personId });
   });
+  await leaveOldSession(step);
   await setCookie(token);
 }
 
@@ -117,6 +118,7 @@ export async function pickPerson(step: Doorstep, asked: { personId: string; code
   const persons = (await peopleToPick(step)).flatMap(({ people: list }) => list);
   const person = persons.find(({ id }) => id === asked.personId);
   if (!person) return notFound("such person in the demonstration");
+  await leaveOldSession(step);
   await setCookie(await beginSession(db, step, { accountId: null, personId: person.id }));
   return { ok: true };
 }

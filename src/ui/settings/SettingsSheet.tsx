@@ -20,6 +20,7 @@ interface Props {
   climate: ReactNode;
   confirm: ReactNode;
   keeping: ReactNode;
+  gym: ReactNode;
 }
 
 const THEMES = [
@@ -43,6 +44,7 @@ export function SettingsSheet({
   climate,
   confirm,
   keeping,
+  gym,
 }: Props) {
   return (
     <>
@@ -172,14 +174,9 @@ export function SettingsSheet({
           </section>
           <section className="sheet p-4" aria-labelledby="hall">
             <h2 id="hall" className="mb-2 font-bold">
-              The hall
+              The gym
             </h2>
-            <dl className="grid grid-cols-[6rem_1fr] gap-y-1 text-sm">
-              <dt className="text-quiet">name</dt>
-              <dd>{actor.hallName}</dd>
-              <dt className="text-quiet">time zone</dt>
-              <dd>{actor.timeZone}</dd>
-            </dl>
+            {gym}
           </section>
         </div>
       </div>

@@ -6,7 +6,8 @@ import { redirect } from "next/navigation";
 import { saveClimate } from "@/server/care/planning";
 import { saveKeepingRules, saveMeasuringRules } from "@/server/rules";
 import { backUpNow, noteDrill } from "@/server/upkeep";
-import { requestContext } from "@/server/access";
+import { doorstep, requestContext } from "@/server/access";
+import { gymOf, gymText, saveGym } from "@/server/accounts";
 import { type FormState, refusedBy } from "@/ui/kit/formState";
 
 const YEAR_SECONDS = 31_536_000;
@@ -60,6 +61,19 @@ export async function keepingAction(_before: FormState, form: FormData): Promise
   const typed = Object.fromEntries([...form.entries()].map(([key, value]) => [key, String(value)]));
   const result = await saveKeepingRules(context, typed, Number(typed.version));
   if (!result.ok) return refusedBy(result, typed);
+  revalidatePath("/", "layout");
+  return { status: "done", message: "Saved.", problems: [], typed: {} };
+}
+
+/** Changes what the gym is called and how it counts. */
+export async function gymAction(_before: FormState, form: FormData): Promise<FormState> {
+  const [context, step] = [await requestContext(), await doorstep()];
+  const typed = Object.fromEntries([...form.entries()].map(([key, value]) => [key, String(value)]));
+  const { name = "", timeZone = "", massUnit = "", currency = "", was = "" } = typed;
+  const result = await saveGym(context, step, { name, timeZone: timeZone.trim(), massUnit, currency }, was);
+  if (!result.ok)
+    // What stands now was shown: the next press goes by it.
+    return refusedBy(result, { ...typed, ...(result.code === "stale" ? { now: gymText(gymOf(context)) } : {}) });
   revalidatePath("/", "layout");
   return { status: "done", message: "Saved.", problems: [], typed: {} };
 }

@@ -1,13 +1,14 @@
 import type { Metadata } from "next";
 import { cookies } from "next/headers";
 import { type Context, doorstep, isConfirmed, may, requestContext } from "@/server/access";
-import { peopleToPick } from "@/server/accounts";
+import { gymOf, gymText, peopleToPick } from "@/server/accounts";
 import { storedCareRulesOf } from "@/server/care/planning";
 import { keepingRules, measuringRules } from "@/server/rules";
 import { wallFacts } from "@/server/bars";
 import { backupsOf, lastDrill } from "@/server/upkeep";
 import { ConfirmForm } from "@/ui/accounts/ConfirmForm";
 import { agoText, momentText } from "@/ui/kit/momentText";
+import { GymForm } from "@/ui/settings/GymForm";
 import { KeepingForm } from "@/ui/settings/KeepingForm";
 import { BackupNote } from "@/ui/settings/BackupNote";
 import { ClimateForm } from "@/ui/settings/ClimateForm";
@@ -15,7 +16,15 @@ import { SettingsSheet } from "@/ui/settings/SettingsSheet";
 import { RulesForm } from "@/ui/settings/RulesForm";
 import { pickAction, signOutAction } from "../../(doors)/sign-in/actions";
 import { confirmAction } from "./account/actions";
-import { backUpAction, drillAction, keepingAction, climateAction, rulesAction, themeAction } from "./actions";
+import {
+  backUpAction,
+  drillAction,
+  keepingAction,
+  gymAction,
+  climateAction,
+  rulesAction,
+  themeAction,
+} from "./actions";
 
 export const metadata: Metadata = { title: "Settings" };
 
@@ -40,6 +49,14 @@ export default async function SettingsPage() {
         !isConfirmed(context) && (
           <ConfirmForm what="The gym’s archive asks for your passphrase." action={confirmAction} />
         )
+      }
+      gym={
+        <GymForm
+          gym={gymOf(context)}
+          was={gymText(gymOf(context))}
+          mayEdit={may(context, "rule.edit")}
+          action={gymAction}
+        />
       }
       keeping={
         <KeepingForm {...await keepingRules(context)} mayEdit={may(context, "rule.edit")} action={keepingAction} />

@@ -1,0 +1,15 @@
+import type { ReactNode } from "react";
+import { requestContext } from "@/server/access";
+
+/** The wall's screens have no frame; a demonstration says what it is on them too. */
+export default async function WallLayout({ children }: { children: ReactNode }) {
+  const { actor } = await requestContext();
+  return (
+    <>
+      {children}
+      {actor.isDemo && (
+        <p className="text-warning fixed right-2 bottom-1 text-xs font-semibold">Demonstration: all made up</p>
+      )}
+    </>
+  );
+}

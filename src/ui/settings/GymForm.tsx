@@ -1,0 +1,44 @@
+"use client";
+
+import { DoorField } from "../doors/SecretFields";
+import { Field, FormMessage } from "../kit/FormParts";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
+
+interface Props {
+  gym: { name: string; timeZone: string; massUnit: string; currency: string };
+  /** What was read, to be named when it is saved. */
+  was: string;
+  mayEdit: boolean;
+  action: FormAction;
+}
+
+/** What the gym is called and how it counts. */
+export function GymForm({ gym, was, mayEdit, action }: Props) {
+  const [state, send, isPending] = useFormAction(action);
+  return (
+    <form action={send} key={`${was}${state.status}`} className="grid gap-3">
+      <input type="hidden" name="was" value={state.typed.now ?? was} />
+      <fieldset disabled={!mayEdit} className="grid gap-3 sm:grid-cols-2">
+        <legend className="sr-only">The gym</legend>
+        <DoorField state={state} name="name" label="Name" defaultValue={gym.name} />
+        <DoorField state={state} name="timeZone" label="Time zone" defaultValue={gym.timeZone} />
+        <Field state={state} name="massUnit" label="Units">
+          {(attributes) => (
+            <select {...attributes} className="select w-full" defaultValue={state.typed.massUnit ?? gym.massUnit}>
+              <option value="kg">kg</option>
+              <option value="lb">lb</option>
+            </select>
+          )}
+        </Field>
+        <DoorField state={state} name="currency" label="Currency" defaultValue={gym.currency} maxLength={3} />
+      </fieldset>
+      {mayEdit && (
+        <button className="btn btn-neutral min-h-11 justify-self-start" disabled={isPending}>
+          Save
+        </button>
+      )}
+      <FormMessage state={state} />
+    </form>
+  );
+}
