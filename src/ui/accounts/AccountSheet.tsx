@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
+import { SheetPart } from "../kit/SheetPart";
 
 interface Props {
   name: string;
@@ -17,18 +18,6 @@ interface Props {
   halls: ReactNode;
 }
 
-function Part({ id, title, about, children }: { id: string; title: string; about?: string; children: ReactNode }) {
-  return (
-    <section className="sheet p-4" aria-labelledby={id}>
-      <h2 id={id} className="mb-1 font-bold">
-        {title}
-      </h2>
-      {about && <p className="text-quiet mb-3 text-sm">{about}</p>}
-      {children}
-    </section>
-  );
-}
-
 /** How one signs in, and where one is signed in. */
 export function AccountSheet({ name, role, hallName, own, confirm, ...parts }: Props) {
   return (
@@ -43,46 +32,46 @@ export function AccountSheet({ name, role, hallName, own, confirm, ...parts }: P
         {own ? (
           <>
             <div className="grid gap-3">
-              <Part
+              <SheetPart
                 id="passphrase"
                 title="Passphrase"
                 about={`You sign in as ${own.signInName}${own.email ? ` or ${own.email}` : ""}.`}
               >
                 {parts.passphrase}
-              </Part>
-              <Part
+              </SheetPart>
+              <SheetPart
                 id="second-step"
                 title="Second step"
                 about="A code from an authenticator app as well, for whoever may change a lot."
               >
                 {parts.secondStep}
-              </Part>
-              <Part id="passkeys" title="Passkeys" about="Sign in with a finger or a face instead.">
+              </SheetPart>
+              <SheetPart id="passkeys" title="Passkeys" about="Sign in with a finger or a face instead.">
                 {parts.passkeys}
-              </Part>
+              </SheetPart>
             </div>
             <div className="grid gap-3">
               {parts.halls && (
-                <Part id="gyms" title="Your gyms">
+                <SheetPart id="gyms" title="Your gyms">
                   {parts.halls}
-                </Part>
+                </SheetPart>
               )}
-              <Part id="pin" title="PIN" about="For shared tablets, where a touch that matters asks who it is.">
+              <SheetPart id="pin" title="PIN" about="For shared tablets, where a touch that matters asks who it is.">
                 {parts.pin}
-              </Part>
-              <Part id="sessions" title="Where you are signed in">
+              </SheetPart>
+              <SheetPart id="sessions" title="Where you are signed in">
                 {parts.sessions}
-              </Part>
+              </SheetPart>
             </div>
           </>
         ) : (
-          <Part
+          <SheetPart
             id="pin"
             title="PIN"
             about="For shared tablets, where a touch that matters asks who it is. In the demonstration people have no passphrase."
           >
             {parts.pin}
-          </Part>
+          </SheetPart>
         )}
       </div>
     </>

@@ -6,6 +6,7 @@ import { dayText } from "../kit/dayText";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
+import { SheetPart } from "../kit/SheetPart";
 import { ComfortForm, EraseMeForm } from "./OwnForms";
 
 interface Props {
@@ -19,21 +20,10 @@ interface Props {
   eraseAction: FormAction;
 }
 
-function Part({ id, title, children }: { id: string; title: string; children: ReactNode }) {
-  return (
-    <section className="sheet p-4" aria-labelledby={id}>
-      <h2 id={id} className="mb-2 font-bold">
-        {title}
-      </h2>
-      {children}
-    </section>
-  );
-}
-
 /** What a lifter sees of themselves: the next class, how bars are set for them, what they lifted, and what is kept. */
 export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAction, eraseAction }: Props) {
   const data = (
-    <Part id="data" title="Your data">
+    <SheetPart id="data" title="Your data">
       <p className="text-quiet mb-3 text-sm">Everything that this gym keeps of you, as one file.</p>
       <a href="/me/export.json" download className="btn btn-outline mb-4 min-h-11">
         Export
@@ -47,7 +37,7 @@ export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAct
           </div>
         </details>
       )}
-    </Part>
+    </SheetPart>
   );
   return (
     <>
@@ -61,7 +51,7 @@ export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAct
         {sheet && (
           <>
             <div className="grid gap-3">
-              <Part id="next" title="Next class">
+              <SheetPart id="next" title="Next class">
                 {sheet.next.length === 0 ? (
                   <p className="text-quiet">You are in no class from today on.</p>
                 ) : (
@@ -76,8 +66,8 @@ export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAct
                     ))}
                   </ul>
                 )}
-              </Part>
-              <Part id="settings" title="How bars are set for you">
+              </SheetPart>
+              <SheetPart id="settings" title="How bars are set for you">
                 {sheet.settings.length === 0 ? (
                   <p className="text-quiet">Nothing is set for you yet.</p>
                 ) : (
@@ -95,8 +85,8 @@ export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAct
                     ))}
                   </ul>
                 )}
-              </Part>
-              <Part id="sets" title="Sets you did">
+              </SheetPart>
+              <SheetPart id="sets" title="Sets you did">
                 {sheet.sets.length === 0 ? (
                   <p className="text-quiet">No run sheet has a set of yours yet.</p>
                 ) : (
@@ -123,17 +113,17 @@ export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAct
                     </tbody>
                   </table>
                 )}
-              </Part>
+              </SheetPart>
             </div>
             <div className="grid gap-3">
-              <Part id="comfort" title="What is not comfortable">
+              <SheetPart id="comfort" title="What is not comfortable">
                 <ComfortForm
                   version={sheet.version}
                   limits={sheet.limits}
                   comfortNote={sheet.comfortNote}
                   action={comfortAction}
                 />
-              </Part>
+              </SheetPart>
               {data}
             </div>
           </>
