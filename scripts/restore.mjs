@@ -5,7 +5,7 @@
  * to this one, or with --as-it-was left for the older version to run on.
  */
 import { existsSync } from "node:fs";
-import { dirname, join, resolve } from "node:path";
+import { basename, dirname, join, resolve } from "node:path";
 import { createInterface } from "node:readline/promises";
 import { fileURLToPath } from "node:url";
 import { backupDatabase, newestBackup } from "./lib/backup.mjs";
@@ -51,11 +51,27 @@ await main(async () => {
     await databaseCommands(root, url, "migrate");
     // The role's rights go with the tables that were replaced.
     if (!process.env.DATABASE_URL) await asAppRole(root, url, home);
+    await noteRestored(url, basename(path));
     say(`Restored from ${path}`);
   } finally {
     await cluster.close();
   }
 });
+
+/** A line in the account of every gym that the backup holds: its owner sees that somebody put it back. */
+async function noteRestored(url, file) {
+  const { default: pg } = await import("pg");
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  try {
+    await client.query(
+      "insert into account_log (hall_id, kind, subject, agent) select id, 'restored', $1, 'npm run restore' from halls",
+      [file],
+    );
+  } finally {
+    await client.end();
+  }
+}
 
 async function ask(question) {
   if (!process.stdin.isTTY) throw new Failure(`${question} Say so with: npm run restore -- FILE --yes`);

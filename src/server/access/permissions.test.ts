@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { readWallQuery } from "@/core/bars/wallQuery";
 import { NOT_LOOKED_AT } from "@/core/care/checks";
 import { LIFTS } from "@/core/matching/lifts";
 import { bars, classes, classEntries, lifters, lifts, meetingSpecs, plates } from "@/data/schema";
@@ -7,6 +8,7 @@ import { makeContexts } from "./context.fixture";
 import { ROLES } from "./permissions";
 import { changeBarState } from "@/server/bars/barState";
 import { barDetails } from "@/server/bars/barPage";
+import { wallBars } from "@/server/bars/wall";
 import { editBar } from "@/server/bars/editBar";
 import { enterBars } from "@/server/bars/addBars";
 import { measureBar } from "@/server/bars/measureBar";
@@ -236,6 +238,9 @@ describe("who may do what", () => {
       changed: ["name"],
     });
     expect(await hall.first(bars)).toMatchObject({ supplier: "Quay Forge", priceMinor: 41_000 });
+    const found = async (role: Role) =>
+      (await wallBars(context(role), { ...readWallQuery({}), text: "quay" }, { count: 9 })).total;
+    expect([await found("manager"), await found("coach")]).toEqual([1, 0]);
     const file = async (role: Role) => JSON.stringify(await exportHall(context(role)));
     expect(await file("coach")).not.toContain("Quay Forge");
     expect(await file("manager")).toContain("Quay Forge");

@@ -34,6 +34,7 @@ export const ACCOUNT_EVENTS = {
   erased: "erased a lifter",
   "archive-taken": "downloaded the hall's archive",
   "archive-restored": "restored an archive",
+  restored: "a backup was restored on the computer itself",
   "backup-made": "made a backup",
   "drill-done": "tried a restore",
 } as const;

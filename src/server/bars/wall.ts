@@ -6,7 +6,7 @@ import { FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
 import { QUANTITY_KINDS, type QuantityKind } from "@/core/bars/quantities";
 import type { WallQuery, WallSort } from "@/core/bars/wallQuery";
 import { barQuantities, bars, carePlan, places } from "@/data/schema";
-import type { Context } from "@/server/access";
+import { type Context, may } from "@/server/access";
 import { openFindings } from "@/server/care/findings";
 import { careTasksById, placeNames } from "@/server/kit";
 import { withQuantities } from "./bars";
@@ -30,7 +30,7 @@ export async function wallBars(
   { from = 0, count, ofMany = count }: { from?: number; count: number; ofMany?: number },
 ): Promise<{ total: number; items: WallBar[] }> {
   const { hall } = context;
-  const where = whereOf(query);
+  const where = whereOf(context, query);
   const [[counted], found] = await Promise.all([
     hall.summary(bars, { n: sql<number>`count(*)::int` }, { where }),
     hall.rows(bars, { where, orderBy: orderOf(query), offset: from, limit: count }),
@@ -112,7 +112,11 @@ export const wallFacts = cache(async (context: Context): Promise<WallFacts> => {
   };
 });
 
-function whereOf({ state, family, finish, place, text, ranges }: WallQuery): SQL | undefined {
+function whereOf(context: Context, { state, family, finish, place, text, ranges }: WallQuery): SQL | undefined {
+  // Who may not know the seller does not find bars by the seller's name.
+  const said = may(context, "price.read")
+    ? sql`${bars.said}`
+    : sql`replace(${bars.said}, lower(coalesce(${bars.supplier}, '')), '')`;
   return and(
     // Retired bars hang nowhere; they show when somebody asks for them.
     state === "" ? ne(bars.state, "retired") : undefined,
@@ -133,7 +137,7 @@ function whereOf({ state, family, finish, place, text, ranges }: WallQuery): SQL
       .filter(Boolean)
       .map((word) => {
         const pattern = `%${word.toLowerCase().replace(/[\\%_]/g, "\\$&")}%`;
-        return sql`(${bars.said} like ${pattern} or ${bars.placeId} in (select id from ${places} where lower(${places.name}) like ${pattern}))`;
+        return sql`(${said} like ${pattern} or ${bars.placeId} in (select id from ${places} where lower(${places.name}) like ${pattern}))`;
       }),
   );
 }
