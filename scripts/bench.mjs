@@ -148,9 +148,9 @@ async function doorTimes(base, url) {
   for (let i = 0; i < 30; i += 1) {
     // As the page sends its form.
     const form = new FormData();
-    form.set("1_name", "bench owner");
-    form.set("1_passphrase", passphrase);
-    form.set("1_to", "/wall");
+    form.set("_1_name", "bench owner");
+    form.set("_1_passphrase", passphrase);
+    form.set("_1_to", "/wall");
     form.set("0", '["$undefined","$K1"]');
     const started = performance.now();
     const response = await fetch(`${base}/sign-in`, {
@@ -475,7 +475,7 @@ At the doors:
 
 | what | wanted | measured |
 | --- | --- | --- |
-| signing in with a passphrase, Argon2id at OWASP's cost (19 MiB, 2 passes), 30 times | under 400 ms | ${screens.doors.signIn ? `median ${ms(screens.doors.signIn.p50)} ms, worst ${ms(screens.doors.signIn.worst)} ms` : "not measured: nobody was let in"} |
+| signing in with a passphrase, Argon2id at OWASP's cost (19 MiB, 2 passes), 30 times | under 400 ms | ${screens.doors.signIn ? `median ${ms(screens.doors.signIn.p50)} ms, the worst (the first after a start) ${ms(screens.doors.signIn.worst)} ms` : "not measured: nobody was let in"} |
 | finding out who is asking, 900 times | under 1 ms | median ${ms(screens.doors.look.p50)} ms, 95 % under ${ms(screens.doors.look.p95)} ms |
 
 An evening: 60 people, each a page every 5 s and a touch every 10 s, a session plan now and then; wanted: 95 % of pages under 250 ms and of touches under 150 ms, no error, nothing lost, memory flat:

@@ -1,6 +1,6 @@
 import "server-only";
-import { and, eq, gt, isNull, or } from "drizzle-orm";
-import { database } from "@/data/client";
+import { and, eq, gt, isNull, or, sql } from "drizzle-orm";
+import { type Database, database } from "@/data/client";
 import { now } from "@/data/environment";
 import { apiTokens, DEVICE_ROLES, devices, halls, people, sessions, type DeviceRole } from "@/data/schema";
 import type { Actor } from "./context";
@@ -9,7 +9,8 @@ import type { Door } from "./door";
 import { hashOf } from "./secrets";
 
 /* Whom a cookie or a token lets in. Each is one query by an index; nothing is remembered, so that what is revoked is dead
- * at the next touch. */
+ * at the next touch. Every page and touch asks, so the database is asked by statements that it has read once and for the
+ * columns that are needed only. */
 
 /** Somebody who was let in, and by which door. */
 export interface Entry {
@@ -33,24 +34,92 @@ export async function entryOfCookie(token: string | undefined, path: string | nu
   return token.startsWith(DEVICE_MARK) ? entryOfDevice(token, path, at) : null;
 }
 
-async function entryOfSession(token: string, at: Date): Promise<Entry | null> {
-  const [row] = await database()
-    .select({ session: sessions, person: people, hall: halls })
+/** What is asked of a person and of their hall. */
+const PERSON = { id: people.id, name: people.name, role: people.role };
+const HALL = {
+  id: halls.id,
+  name: halls.name,
+  timeZone: halls.timeZone,
+  climateClass: halls.climateClass,
+  massUnit: halls.massUnit,
+  currency: halls.currency,
+  isDemo: halls.isDemo,
+};
+const asked = { hash: sql.placeholder("hash"), at: sql.placeholder("at"), idleSince: sql.placeholder("idleSince") };
+
+const statementsOf = (db: Database) => ({
+  session: db
+    .select({
+      session: {
+        id: sessions.id,
+        accountId: sessions.accountId,
+        confirmedAt: sessions.confirmedAt,
+        seenAt: sessions.seenAt,
+      },
+      person: PERSON,
+      hall: HALL,
+    })
     .from(sessions)
     .innerJoin(people, eq(people.id, sessions.personId))
     .innerJoin(halls, eq(halls.id, people.hallId))
     .where(
       and(
-        eq(sessions.tokenSha256, hashOf(token)),
+        eq(sessions.tokenSha256, asked.hash),
         isNull(sessions.endedAt),
-        gt(sessions.endsAt, at),
-        gt(sessions.seenAt, new Date(at.getTime() - IDLE_MS)),
+        gt(sessions.endsAt, asked.at),
+        gt(sessions.seenAt, asked.idleSince),
         isNull(people.removedAt),
         // Without an account only a demonstration's people are somebody; a person may since belong to another account.
         or(eq(people.accountId, sessions.accountId), and(isNull(sessions.accountId), eq(halls.isDemo, true))),
       ),
     )
-    .limit(1);
+    .limit(1)
+    .prepare("entry_session"),
+  device: db
+    .select({ device: { id: devices.id, seenAt: devices.seenAt }, person: PERSON, hall: HALL })
+    .from(devices)
+    .innerJoin(people, eq(people.id, devices.personId))
+    .innerJoin(halls, eq(halls.id, people.hallId))
+    .where(and(eq(devices.tokenSha256, asked.hash), isNull(devices.revokedAt), isNull(people.removedAt)))
+    .limit(1)
+    .prepare("entry_device"),
+  token: db
+    .select({
+      token: { id: apiTokens.id, usedAt: apiTokens.usedAt, scopes: apiTokens.scopes },
+      person: PERSON,
+      hall: HALL,
+    })
+    .from(apiTokens)
+    .innerJoin(people, eq(people.id, apiTokens.personId))
+    .innerJoin(halls, eq(halls.id, people.hallId))
+    .where(
+      and(
+        eq(apiTokens.tokenSha256, asked.hash),
+        isNull(apiTokens.revokedAt),
+        or(isNull(apiTokens.endsAt), gt(apiTokens.endsAt, asked.at)),
+        isNull(people.removedAt),
+      ),
+    )
+    .limit(1)
+    .prepare("entry_token"),
+});
+
+const prepared = new WeakMap<Database, ReturnType<typeof statementsOf>>();
+
+/** The statements of the database of this process. */
+function statements(): ReturnType<typeof statementsOf> {
+  const db = database();
+  const known = prepared.get(db) ?? statementsOf(db);
+  prepared.set(db, known);
+  return known;
+}
+
+async function entryOfSession(token: string, at: Date): Promise<Entry | null> {
+  const [row] = await statements().session.execute({
+    hash: hashOf(token),
+    at,
+    idleSince: new Date(at.getTime() - IDLE_MS),
+  });
   if (!row) return null;
   const { session, ...rest } = row;
   if (at.getTime() - session.seenAt.getTime() > SEEN_EVERY_MS)
@@ -67,13 +136,7 @@ async function entryOfSession(token: string, at: Date): Promise<Entry | null> {
 }
 
 async function entryOfDevice(token: string, path: string | null, at: Date): Promise<Entry | null> {
-  const [row] = await database()
-    .select({ device: devices, person: people, hall: halls })
-    .from(devices)
-    .innerJoin(people, eq(people.id, devices.personId))
-    .innerJoin(halls, eq(halls.id, people.hallId))
-    .where(and(eq(devices.tokenSha256, hashOf(token)), isNull(devices.revokedAt), isNull(people.removedAt)))
-    .limit(1);
+  const [row] = await statements().device.execute({ hash: hashOf(token) });
   if (!row) return null;
   const { device, ...rest } = row;
   const actor = actorOf(rest);
@@ -103,20 +166,7 @@ export const KNOWN_TOKENS: readonly string[] = ["demo-token", "demo-manager-toke
 /** Whom a program's token lets in. */
 export async function entryOfToken(token: string, at = now()): Promise<Entry | null> {
   if (token.length > 200) return null;
-  const [row] = await database()
-    .select({ token: apiTokens, person: people, hall: halls })
-    .from(apiTokens)
-    .innerJoin(people, eq(people.id, apiTokens.personId))
-    .innerJoin(halls, eq(halls.id, people.hallId))
-    .where(
-      and(
-        eq(apiTokens.tokenSha256, hashOf(token)),
-        isNull(apiTokens.revokedAt),
-        or(isNull(apiTokens.endsAt), gt(apiTokens.endsAt, at)),
-        isNull(people.removedAt),
-      ),
-    )
-    .limit(1);
+  const [row] = await statements().token.execute({ hash: hashOf(token), at });
   if (!row || (KNOWN_TOKENS.includes(token) && !row.hall.isDemo)) return null;
   const { token: kept, ...rest } = row;
   if (!kept.usedAt || at.getTime() - kept.usedAt.getTime() > SEEN_EVERY_MS)
@@ -124,18 +174,16 @@ export async function entryOfToken(token: string, at = now()): Promise<Entry | n
   return { actor: actorOf(rest), door: { kind: "token", tokenId: kept.id, scopes: kept.scopes } };
 }
 
-interface PersonInHall {
-  person: typeof people.$inferSelect;
-  hall: typeof halls.$inferSelect;
-}
+type KnownOfPerson = Pick<typeof people.$inferSelect, keyof typeof PERSON>;
+type KnownOfHall = Pick<typeof halls.$inferSelect, keyof typeof HALL>;
 
 /** A person as somebody who asks. */
-export function actorOf({ person, hall }: PersonInHall): Actor {
+export function actorOf({ person, hall }: { person: KnownOfPerson; hall: KnownOfHall }): Actor {
   return { ...hallOf(hall), personId: person.id, name: person.name, role: person.role };
 }
 
 /** What is known of the hall that somebody asks in. */
-export const hallOf = (hall: typeof halls.$inferSelect) => ({
+export const hallOf = (hall: KnownOfHall) => ({
   hallId: hall.id,
   hallName: hall.name,
   timeZone: hall.timeZone,
