@@ -1,4 +1,5 @@
 import Joi from "joi";
+import { isHallDay } from "@/core/units/hallDay";
 
 /** The ranges of the public interface, inclusive. */
 export const massKg = () => Joi.number().min(0).max(2000);
@@ -11,6 +12,12 @@ export const deadlineMs = () => Joi.number().integer().min(100).max(10_000).defa
 export const lengthMm = () => Joi.number().min(0).max(10_000);
 /** A diameter or a thickness. */
 export const thicknessMm = () => Joi.number().min(1).max(10_000);
+/** A day that exists. */
+export const hallDay = () =>
+  Joi.string()
+    .custom((value: string, helpers) => (isHallDay(value) ? value : helpers.error("any.custom")))
+    .messages({ "any.custom": "{{#label}} must be a day that exists, written YYYY-MM-DD" })
+    .description("YYYY-MM-DD");
 export const id = () => Joi.string().min(1).max(64);
 
 /** A quantity on a bar; null where nobody knows. */

@@ -1,14 +1,15 @@
 import Joi from "joi";
 import { PURPOSES } from "@/core/matching/lifter";
-import { isHallDay } from "@/core/units/hallDay";
 import { balanceAnswer, balanceRequest } from "./balance";
-import { id, listOf, loadKg, paging } from "./fields";
+import { hallDay, id, listOf, loadKg, paging } from "./fields";
 import { hallFile, importAnswer, importToken } from "./hallFile";
 import { corrosionAnswer, corrosionRequest } from "./corrosion";
 import { lifterItem } from "./lifters";
 import { barBody, barItem, dueItem, liftItem, matchAnswer, plateItem, stationItem } from "./lists";
 import { loadAnswer, loadRequest } from "./load";
+import { rotationAnswer, rotationRequest } from "./rotation";
 import { sessionPlanAnswer, sessionPlanRequest } from "./sessionPlan";
+import { strengthAnswer, strengthRequest } from "./strength";
 import { tippingAnswer, tippingRequest } from "./tipping";
 import { whipAnswer, whipRequest } from "./whip";
 
@@ -20,6 +21,8 @@ export interface RouteSpec {
   summary: string;
   query?: Joi.ObjectSchema;
   body?: Joi.ObjectSchema;
+  /** How long that may be; 256 KiB when left out. */
+  maxBytes?: number;
   answer?: Joi.Schema;
   /** What it answers when that is not JSON. */
   produces?: "text/csv" | "text/calendar";
@@ -33,10 +36,7 @@ export interface RouteSpec {
 
 const computing = [413, 415, 422] as const;
 
-const day = Joi.string()
-  .custom((value: string, helpers) => (isHallDay(value) ? value : helpers.error("any.custom")))
-  .messages({ "any.custom": "on must be a day that exists, written YYYY-MM-DD" })
-  .description("YYYY-MM-DD, day of the hall; today when left out");
+const day = hallDay().description("YYYY-MM-DD, day of the hall; today when left out");
 
 /** The routes of /api/v1. The openapi description is made of this, and tests hold the route files to it. */
 export const ROUTES = {
@@ -86,6 +86,24 @@ export const ROUTES = {
     summary: "How fast steel rusts in such air (ISO 9223), and its dew point",
     body: corrosionRequest,
     answer: corrosionAnswer,
+    refusals: computing,
+  },
+  strength: {
+    method: "POST",
+    path: "/strength",
+    summary:
+      "What a log says of a lifter's strength in one lift, of what each bar is worth to them, and of loads to expect",
+    body: strengthRequest,
+    maxBytes: 2 * 1024 * 1024,
+    answer: strengthAnswer,
+    refusals: computing,
+  },
+  rotation: {
+    method: "POST",
+    path: "/rotation",
+    summary: "Which bar each lifter trains with in which week",
+    body: rotationRequest,
+    answer: rotationAnswer,
     refusals: computing,
   },
   bars: {

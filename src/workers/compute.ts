@@ -11,6 +11,10 @@ import { planStations } from "@/core/loading/plan/planStations";
 import type { PoolQuestion } from "@/core/loading/plan/poolQuestion";
 import type { SessionQuestion } from "@/core/loading/plan/sessionQuestion";
 import type { LoadQuestion } from "@/core/loading/question";
+import { contradictions } from "@/core/rotation/contradictions";
+import { planRotation } from "@/core/rotation/planRotation";
+import type { RotationQuestion } from "@/core/rotation/rotationQuestion";
+import { type StrengthQuestion, strengthOf } from "@/core/strength/strengthOf";
 
 /** Of the time for a class, what looking for enough plates may take. */
 const PLATES_SHARE = 0.2;
@@ -41,6 +45,11 @@ export const TASKS = {
   classAgain: ({ before, broken, ...question }: AgainQuestion, { spent }: Allowance) =>
     reassignClass(question, before, new Set(broken), () => spent() < 0.8),
   upload: (question: Upload) => readUpload(question),
+  strength: (question: StrengthQuestion) => strengthOf(question),
+  rotation: (question: RotationQuestion, { spent }: Allowance) => {
+    const plan = planRotation(question, { spent });
+    return { plan, problems: typeof plan === "string" ? contradictions(question) : [] };
+  },
   careTurns: (question: TurnsQuestion) => packTurns(question),
 };
 

@@ -23,8 +23,10 @@ import * as match from "./v1/match/route";
 import * as openapi from "./v1/openapi.json/route";
 import * as platesRoute from "./v1/plates/route";
 import * as platesCsv from "./v1/plates.csv/route";
+import * as rotation from "./v1/rotation/route";
 import * as sessionPlan from "./v1/session-plan/route";
 import * as stationsRoute from "./v1/stations/route";
+import * as strength from "./v1/strength/route";
 import * as tipping from "./v1/tipping/route";
 import * as whip from "./v1/whip/route";
 
@@ -43,6 +45,8 @@ const MODULES: Record<keyof typeof ROUTES, Module> = {
   tipping,
   balance,
   corrosion,
+  strength,
+  rotation,
   bars,
   bar,
   plates: platesRoute,

@@ -7,7 +7,7 @@ import { MAX_FILE_BYTES } from "./readFile";
 import { TooBusy, TookTooLong } from "@/server/computing";
 import { type Failed, forbidden } from "@/server/kit";
 
-/** Bodies of computing routes are at most this long. */
+/** Bodies of computing routes are at most this long, unless they say otherwise. */
 const MAX_BYTES = 256 * 1024;
 
 export interface Asked<Query, Body> {
@@ -50,7 +50,7 @@ type RouteHandler = (request: Request, context: { params: Promise<Record<string,
  * as JSON of the one error shape; our own mistakes are logged and answered without their inside.
  */
 export function endpoint<Query = unknown, Body = unknown>(
-  { method, query: querySchema, body: bodySchema, consumes, scope = "read" }: RouteSpec,
+  { method, query: querySchema, body: bodySchema, maxBytes = MAX_BYTES, consumes, scope = "read" }: RouteSpec,
   work: (asked: Asked<Query, Body>) => Promise<Answer> | Answer,
   { needs }: { needs?: Need } = {},
 ): Record<"GET" | "HEAD" | "POST" | "PUT" | "PATCH" | "DELETE", RouteHandler> {
@@ -72,7 +72,7 @@ export function endpoint<Query = unknown, Body = unknown>(
       const body = consumes
         ? await fileBody(request, consumes)
         : bodySchema
-          ? await checkedBody(request, bodySchema)
+          ? await checkedBody(request, bodySchema, maxBytes)
           : { ok: true as const, value: undefined };
       if (!body.ok) return answer(body.refusal);
       return answer(
@@ -192,11 +192,11 @@ async function fileBody(request: Request, consumes: readonly string[]): Promise<
   return read.ok ? { ok: true, value: { type, bytes: read.value } } : read;
 }
 
-async function checkedBody(request: Request, schema: Joi.ObjectSchema): Promise<Checked> {
+async function checkedBody(request: Request, schema: Joi.ObjectSchema, maxBytes: number): Promise<Checked> {
   const type = request.headers.get("content-type") ?? "";
   if (!/^application\/json\s*(;\s*charset="?utf-8"?\s*)?$/i.test(type))
     return { ok: false, refusal: refuse("unsupported-media-type", "Send the body as application/json in UTF-8.") };
-  const read = await bytesUpTo(request, MAX_BYTES, "The body is longer than 256 KiB.");
+  const read = await bytesUpTo(request, maxBytes, `The body is longer than ${maxBytes / 1024} KiB.`);
   if (!read.ok) return read;
   let value: unknown;
   try {
