@@ -24,6 +24,7 @@ export const ROOMS = {
   equipment: ["access", "kit"],
   lifts: ["access", "kit"],
   lifters: ["access", "kit", "accounts", "care/planning", "lifts"],
+  logbook: ["access", "kit", "rules", "lifts"],
   compare: ["access", "kit", "rules", "care/findings", "bars", "equipment", "lifts", "pdf"],
   matching: ["access", "kit", "rules", "care/planning", "care/findings", "bars", "equipment", "lifts", "lifters"],
   setups: ["access", "kit", "rules", "care/planning", "care/findings", "bars", "equipment", "lifts", "lifters", "pdf"],
@@ -38,6 +39,7 @@ export const ROOMS = {
     "equipment",
     "lifts",
     "lifters",
+    "logbook",
     "setups",
   ],
   classes: [
@@ -51,8 +53,13 @@ export const ROOMS = {
     "equipment",
     "lifts",
     "lifters",
+    "logbook",
     "matching",
     "loading",
+  ],
+  rotation: [
+    ...["access", "kit", "computing", "rules", "bars", "equipment", "lifts", "lifters", "logbook"],
+    ...["matching", "loading", "classes"],
   ],
   upkeep: ["access", "kit", "accounts", "computing", "rules", "lifters", "care/planning", "care/air", "care/rounds"],
   today: [
@@ -69,7 +76,7 @@ export const ROOMS = {
     "setups",
     "upkeep",
   ],
-  own: ["access", "kit", "accounts", "lifts", "lifters"],
+  own: ["access", "kit", "accounts", "lifts", "lifters", "logbook"],
   transfer: [
     ...["access", "kit", "accounts", "rules", "bars", "equipment", "lifts", "lifters", "setups"],
     ...["care/planning", "care/air", "care/inspections"],

@@ -1,6 +1,6 @@
 import Papa from "papaparse";
 import { rowTexts, type ColumnMapping, type FileMeasurement } from "@/core/bars/barColumns";
-import { plainCell } from "./csvOut";
+import { plainCell } from "@/core/units/csvCells";
 import type { Problem } from "./problems";
 
 /** A bar of a file that comes in, with the line or place it stands at. */

@@ -1,21 +1,5 @@
 import Papa from "papaparse";
-
-/** What a spreadsheet would take for a formula when it opens the file. */
-const FORMULA = /^[=+\-@\t\r]/;
-const NUMBER = /^[+-]?\d+([.,]\d+)?$/;
-
-/**
- * A cell that no spreadsheet runs: text that looks like a formula gets an apostrophe before it. Plain numbers stay.
- * `plainCell` takes the apostrophe away again.
- */
-export function safeCell(text: string): string {
-  return (FORMULA.test(text) && !NUMBER.test(text)) || /^'[=+\-@\t\r']/.test(text) ? `'${text}` : text;
-}
-
-/** The cell as it was before `safeCell`. */
-export function plainCell(text: string): string {
-  return /^'[=+\-@\t\r']/.test(text) ? text.slice(1) : text;
-}
+import { safeCell } from "@/core/units/csvCells";
 
 /** Rows as CSV by RFC 4180, with a head, CRLF, and nothing that a spreadsheet would run. */
 export function csvText(head: readonly string[], rows: readonly (readonly string[])[]): string {

@@ -5,7 +5,8 @@ import { BAR_COLUMNS, guessColumns, measurementText, readMeasurement, rowTexts }
 import { barsCsv, readCsvFile } from "./barFile";
 import { readHallFile } from "./hallFile";
 import { parseCsv } from "./csvIn";
-import { csvText, plainCell, safeCell } from "./csvOut";
+import { plainCell, safeCell } from "@/core/units/csvCells";
+import { csvText } from "./csvOut";
 
 const cell = fc.oneof(
   fc.string({ maxLength: 12 }),

@@ -7,6 +7,7 @@ import { corrosionAnswer, corrosionRequest } from "./corrosion";
 import { lifterItem } from "./lifters";
 import { barBody, barItem, dueItem, liftItem, matchAnswer, plateItem, stationItem } from "./lists";
 import { loadAnswer, loadRequest } from "./load";
+import { logItem } from "./log";
 import { rotationAnswer, rotationRequest } from "./rotation";
 import { sessionPlanAnswer, sessionPlanRequest } from "./sessionPlan";
 import { strengthAnswer, strengthRequest } from "./strength";
@@ -152,6 +153,14 @@ export const ROUTES = {
     summary: "The lifters of the hall, by name; for coach and manager only",
     query: Joi.object(paging),
     answer: listOf(lifterItem),
+    refusals: [403],
+  },
+  log: {
+    method: "GET",
+    path: "/log",
+    summary: "Sets that were lifted, newest first; for coach and manager only",
+    query: Joi.object(paging),
+    answer: listOf(logItem),
     refusals: [403],
   },
   match: {

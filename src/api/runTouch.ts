@@ -18,5 +18,14 @@ export const sentTouch = Joi.object<SentTouch>({
   set: id.required(),
   perSide: onlyFor("done", Joi.array().items(id).max(40)),
   targetKg: onlyFor("load", Joi.number().greater(0).max(2000)),
+  effort: onlyFor(
+    "effort",
+    Joi.object({
+      repetitions: Joi.number().integer().min(1).max(100).required(),
+      reserve: Joi.number().min(0).max(10).allow(null).required(),
+      isMade: Joi.boolean().strict().required(),
+      handsHelped: Joi.boolean().strict().required(),
+    }),
+  ),
   madeAt: Joi.string().isoDate().required(),
 }).required();

@@ -4,6 +4,7 @@ import { Client } from "pg";
 const MAY_DELETE_FROM = [
   "account_log",
   "bar_quantities",
+  "bar_worths",
   "care_plan",
   "care_rounds",
   "class_entries",
@@ -12,10 +13,12 @@ const MAY_DELETE_FROM = [
   "letters",
   "lifter_bars",
   "lifter_settings",
+  "log_sets",
   "meeting_specs",
   "pairing_codes",
   "passkeys",
   "rate_limits",
+  "rotations",
   "sessions",
   "staff_hours",
 ];

@@ -19,6 +19,7 @@ import * as importRoute from "./v1/import/route";
 import * as liftersRoute from "./v1/lifters/route";
 import * as liftsRoute from "./v1/lifts/route";
 import * as load from "./v1/load/route";
+import * as logRoute from "./v1/log/route";
 import * as match from "./v1/match/route";
 import * as openapi from "./v1/openapi.json/route";
 import * as platesRoute from "./v1/plates/route";
@@ -53,6 +54,7 @@ const MODULES: Record<keyof typeof ROUTES, Module> = {
   stations: stationsRoute,
   lifts: liftsRoute,
   lifters: liftersRoute,
+  log: logRoute,
   match,
   careDue,
   careIcs,

@@ -7,6 +7,7 @@ import { convertTyped, readTyped } from "@/core/units/typedQuantity";
 import type { HallDb } from "../hallDb";
 import * as schema from "../schema";
 import { chartKindOf, readChart } from "@/core/setups/chartFields";
+import { loadLogs } from "./loadLogs";
 import { DEMO_BARS } from "./demoBars";
 import { DEMO_CHARTS, DEMO_CLASS, DEMO_LIFTERS, DEMO_MEETING_SPECS, DEMO_SETTINGS, DEMO_USE } from "./demoHall";
 
@@ -38,6 +39,7 @@ export async function loadPeople(hall: HallDb, world: World): Promise<void> {
       setting,
     })),
   );
+  await loadLogs(hall, { bars, lifters, today });
   await loadSetups(hall, world, lifters);
   await hall.insert(schema.meetingSpecs, [...DEMO_MEETING_SPECS]);
   const { entries, ...facts } = DEMO_CLASS;

@@ -10,3 +10,4 @@ export * from "./climate";
 export * from "./inspections";
 export * from "./doors";
 export * from "./accounts";
+export * from "./training";

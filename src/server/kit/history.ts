@@ -28,7 +28,9 @@ export interface Change {
     | "incident"
     | "person"
     | "device"
-    | "token";
+    | "token"
+    | "log"
+    | "rotation";
   entityId: string;
   action: string;
   before?: unknown;

@@ -1,7 +1,17 @@
 import "server-only";
-import { and, eq, type SQL, sql } from "drizzle-orm";
+import { and, eq, inArray, type SQL, sql } from "drizzle-orm";
 import type { HallDb } from "@/data/hallDb";
-import { changes, lifterBars, lifterSettings, lifters, runSteps, runs } from "@/data/schema";
+import {
+  barWorths,
+  changes,
+  lifterBars,
+  lifterSettings,
+  lifters,
+  logSets,
+  rotations,
+  runSteps,
+  runs,
+} from "@/data/schema";
 import { type Context, inTransaction, isConfirmed, may } from "@/server/access";
 import { CONFIRM_FIRST, noteAccount } from "@/server/accounts";
 import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
@@ -48,8 +58,11 @@ export async function eraseRow(context: Context, where: SQL): Promise<Outcome<ob
     });
     await hall.remove(lifterBars, eq(lifterBars.lifterId, row.id));
     await hall.remove(lifterSettings, eq(lifterSettings.lifterId, row.id));
+    await hall.remove(logSets, eq(logSets.lifterId, row.id));
+    await hall.remove(barWorths, eq(barWorths.lifterId, row.id));
     await eraseFromRuns(hall, row.id);
-    await hall.update(changes, and(eq(changes.entity, "lifter"), eq(changes.entityId, row.id)), {
+    await eraseFromRotations(hall, row.id);
+    await hall.update(changes, and(inArray(changes.entity, ["lifter", "log"]), eq(changes.entityId, row.id)), {
       before: null,
       after: null,
     });
@@ -75,4 +88,22 @@ export async function eraseFromRuns(hall: HallDb, lifterId: string): Promise<voi
     });
     await hall.update(runSteps, eq(runSteps.runId, row.id), { notice: null });
   }
+}
+
+/** Takes a lifter out of every rotation: who was planned beside them stays planned. */
+async function eraseFromRotations(hall: HallDb, lifterId: string): Promise<void> {
+  const rows = await hall.rows(rotations, {
+    where: sql`${rotations.wish}::text like ${`%${lifterId}%`}`,
+    forUpdate: true,
+  });
+  for (const { id, wish, plan, version } of rows)
+    await hall.update(rotations, eq(rotations.id, id), {
+      wish: {
+        ...wish,
+        lifterIds: wish.lifterIds.filter((one) => one !== lifterId),
+        pins: wish.pins.filter((pin) => pin.lifterId !== lifterId),
+      },
+      plan: plan && { ...plan, rows: plan.rows.filter((row) => row.lifterId !== lifterId) },
+      version: version + 1,
+    });
 }

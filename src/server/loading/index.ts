@@ -2,6 +2,7 @@ import "server-only";
 
 /* What other rooms, pages and routes may use of this one. */
 
+export { type Loadable, loadable } from "./loadable";
 export { ownStack } from "./ownStack";
 export { type LoadPlan, planLoad } from "./planLoad";
 export { type SessionRun, type SessionWish, clampFacts, planRun, rackFacts, tippingAt } from "./planRun";

@@ -48,7 +48,9 @@ export const clampFacts = ({ pairMassUnits, widthMm }: ClampRow) => ({ pairMassU
 
 export interface SessionWish extends LadderWish {
   /** Who lifts, and what their work set is, total on the bar. */
-  lifters: readonly { name: string; workKg: number }[];
+  lifters: readonly { name: string; workKg: number; repetitions?: number }[];
+  /** Repetitions of a work set, where a lifter has none of their own. */
+  repetitions?: number;
   /** As named, lightest first, or the order for which fewest plates are handled. */
   order: "named" | "lightest" | "fewest";
   clamps: ClampRow | null;
@@ -61,6 +63,9 @@ export interface SessionWish extends LadderWish {
   /** Whether the bar may only be set anew while it is empty. */
   changesSetupEmpty?: boolean;
 }
+
+/** A work set has so many repetitions unless somebody says otherwise. */
+export const USUAL_REPETITIONS = 5;
 
 export interface LifterSetting {
   setup: string | null;
@@ -76,6 +81,7 @@ export interface RunSet {
   errorKg: number;
   setup: string | null;
   jCupHole: number | null;
+  repetitions: number;
   perSide: string[];
   /** From the set before: taken off, outside first, and put on, inside first; one side. */
   off: string[];
@@ -141,14 +147,17 @@ export async function planRun(
       error instanceof RangeError ? `The ladder cannot be made: ${error.message}.` : "No ladder.",
     );
   }
-  const facts = new Map<string, Pick<RunSet, "lifter" | "targetKg" | "isWork" | "setup" | "jCupHole">>();
+  const facts = new Map<
+    string,
+    Pick<RunSet, "lifter" | "targetKg" | "isWork" | "setup" | "jCupHole" | "repetitions">
+  >();
   const rounds: (PlanSet | null)[][] = ladders.map((round, r) =>
     round.map((set, l) => {
       if (!set) return null;
       const id = `${r + 1}.${l + 1}`;
-      const { name } = lifters[l]!;
+      const { name, repetitions = wish.repetitions ?? USUAL_REPETITIONS } = lifters[l]!;
       const { setup = null, cup = null } = wish.settings?.get(name) ?? {};
-      facts.set(id, { lifter: name, targetKg: set.targetKg, isWork: set.isWork, setup, jCupHole: cup });
+      facts.set(id, { lifter: name, targetKg: set.targetKg, isWork: set.isWork, setup, jCupHole: cup, repetitions });
       return { id, targetUnits: massUnitsFromKg(set.targetKg), setup, cup };
     }),
   );

@@ -8,6 +8,7 @@ import { runSteps, runs } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { careFollows } from "@/server/care/planning";
 import type { ListedBar } from "@/server/bars";
+import { runSetLogged } from "@/server/logbook";
 import { type Outcome, failed, forbidden, idempotent, inTurn, notFound, recordChange } from "@/server/kit";
 import { activeRuns, overBefore } from "./activeRuns";
 import { type SessionWish, planRun } from "./planRun";
@@ -86,6 +87,7 @@ export async function touchRun(
           personId: context.actor.personId,
           madeAt: new Date(madeAt),
         });
+        if (isTaken) await runSetLogged(context, { ...row, state: next.state }, touch.set);
         await context.hall.tell("run", id);
         return { ok: true as const, outcome: next.outcome };
       }),

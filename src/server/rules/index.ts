@@ -5,3 +5,4 @@ import "server-only";
 export { MATCHING_KEY, matchingRules, storedRules } from "./matchingRules";
 export { MEASURING_KEY, measuringRules, saveMeasuringRules } from "./measuringRules";
 export { type KeepingRules, keepingRules, saveKeepingRules } from "./keepingRules";
+export { saveStrengthRules, STRENGTH_KEY, strengthRules } from "./strengthRules";

@@ -2,7 +2,14 @@ import type { LadderWish } from "@/core/loading/rounds";
 import { AskChoice } from "../kit/AskChoice";
 
 /** How ladders to the work sets are made. */
-export function LadderAsk({ ladder: { way, jumpKg, count, workSets } }: { ladder: LadderWish }) {
+export function LadderAsk({
+  ladder: { way, jumpKg, count, workSets },
+  repetitions,
+}: {
+  ladder: LadderWish;
+  /** Of a work set, where they are asked. */
+  repetitions?: number;
+}) {
   return (
     <>
       <AskChoice
@@ -30,6 +37,19 @@ export function LadderAsk({ ladder: { way, jumpKg, count, workSets } }: { ladder
       <label className="ask">
         then
         <input name="work" defaultValue={workSets} key={workSets} inputMode="numeric" size={2} /> work sets
+        {repetitions !== undefined && (
+          <>
+            {" of "}
+            <input
+              name="reps"
+              aria-label="Repetitions of a work set"
+              defaultValue={repetitions}
+              key={repetitions}
+              inputMode="numeric"
+              size={2}
+            />
+          </>
+        )}
       </label>
     </>
   );

@@ -8,6 +8,13 @@ interface Props {
   words: (stack: readonly string[]) => string;
 }
 
+/** "5 with 2 left", "missed"; nothing where nobody said. */
+function effortText({ effort }: RunSet): string {
+  if (!effort) return "";
+  const left = effort.reserve === null ? "" : ` with ${trimmed(effort.reserve, 1)} left`;
+  return effort.isMade ? `, ${effort.repetitions}${left}` : ", missed";
+}
+
 const MARKS = { open: "", done: "done", skipped: "left out" } as const;
 
 /** All sets of the run in their order, what was done and what comes; this is what is printed. */
@@ -32,25 +39,31 @@ export function RunList({ sets, changes, words }: Props) {
             </tr>
           </thead>
           <tbody>
-            {sets.map(({ id, lifter, achievedUnits, state, setup, jCupHole }, i) => (
-              <tr key={id} className={`border-base-300 border-t ${state === "open" ? "" : "text-quiet"}`}>
-                <th scope="row" className="py-1 pr-3 text-left">
-                  {lifter}
-                  {(setup || jCupHole !== null) && (
-                    <span className="block text-xs font-normal">
-                      {[jCupHole !== null && `hole ${jCupHole}`, setup].filter(Boolean).join(", ")}
-                    </span>
-                  )}
-                </th>
-                <td className="pr-3 text-right whitespace-nowrap">
-                  {trimmed(kgFromMassUnits(achievedUnits), 2)}
-                  <span className="unit">kg</span>
-                </td>
-                <td className="pr-3">{words(changes[i]!.off) || "–"}</td>
-                <td className="pr-3">{words(changes[i]!.on) || "–"}</td>
-                <td className="whitespace-nowrap">{MARKS[state]}</td>
-              </tr>
-            ))}
+            {sets.map((set, i) => {
+              const { id, lifter, achievedUnits, state, setup, jCupHole } = set;
+              return (
+                <tr key={id} className={`border-base-300 border-t ${state === "open" ? "" : "text-quiet"}`}>
+                  <th scope="row" className="py-1 pr-3 text-left">
+                    {lifter}
+                    {(setup || jCupHole !== null) && (
+                      <span className="block text-xs font-normal">
+                        {[jCupHole !== null && `hole ${jCupHole}`, setup].filter(Boolean).join(", ")}
+                      </span>
+                    )}
+                  </th>
+                  <td className="pr-3 text-right whitespace-nowrap">
+                    {trimmed(kgFromMassUnits(achievedUnits), 2)}
+                    <span className="unit">kg</span>
+                  </td>
+                  <td className="pr-3">{words(changes[i]!.off) || "–"}</td>
+                  <td className="pr-3">{words(changes[i]!.on) || "–"}</td>
+                  <td className="whitespace-nowrap">
+                    {MARKS[state]}
+                    {effortText(set)}
+                  </td>
+                </tr>
+              );
+            })}
           </tbody>
         </table>
       </div>

@@ -5,6 +5,7 @@ import type { RunSet } from "@/core/loading/run/runState";
 import type { RunTouch } from "@/core/loading/run/runTouch";
 import { kgFromMassUnits } from "@/core/units/exactMass";
 import { signed, trimmed } from "@/core/units/format";
+import { EffortAsk } from "./EffortAsk";
 
 const JUMPS_KG = [-10, -5, 5, 10];
 
@@ -94,6 +95,7 @@ export function RunNow({ set, before, change, words, isStopped, last, send, chil
           Back
         </button>
       </div>
+      {last?.state === "done" && <EffortAsk key={last.id} set={last} send={send} />}
       <div role="group" aria-label="Changed load" className="flex flex-wrap items-center gap-2 text-sm">
         <span className="basis-full sm:basis-auto">Another load for this set:</span>
         {JUMPS_KG.map((by) => {

@@ -15,6 +15,7 @@ import Link from "../kit/Link";
 import { PrintButton } from "../kit/PrintButton";
 import { useOutbox } from "../kit/useOutbox";
 import { ConnectionNote } from "../kit/ConnectionNote";
+import { EffortAsk } from "./EffortAsk";
 import { LoadedHalf } from "./LoadedHalf";
 import { wordsOf } from "./plateWords";
 import { RunList } from "./RunList";
@@ -142,6 +143,7 @@ export function RunScreen({ first, bar, stationName, rack, clamp, plates, planHr
           <p className="text-lg">
             Empty the bar, one off each side in turn: {words(onBarNow(state).toReversed()) || "it is empty"}.
           </p>
+          {last?.state === "done" && <EffortAsk key={last.id} set={last} send={send} />}
           <div className="no-print flex flex-wrap gap-2">
             {last && (
               <button

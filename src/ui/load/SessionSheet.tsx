@@ -78,7 +78,7 @@ export function SessionSheet(props: Props) {
             value={clampKey}
             options={[...clamps.map(({ key, name }): [string, string] => [key, name]), ["none", "none"]]}
           />
-          <LadderAsk ladder={ask} />
+          <LadderAsk ladder={ask} repetitions={ask.repetitions} />
           <AskChoice
             name="order"
             word="lifters"

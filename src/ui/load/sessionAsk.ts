@@ -6,7 +6,9 @@ export interface SessionAsk {
   bar: string | undefined;
   /** One lifter a line, as typed: "Runa 115". */
   who: string;
-  lifters: { name: string; workKg: number }[];
+  lifters: { name: string; workKg: number; repetitions?: number }[];
+  /** Repetitions of a work set. */
+  repetitions: number;
   way: LadderWay;
   jumpKg: number;
   count: number;
@@ -35,11 +37,14 @@ const whole = (text: string | undefined, least: number, most: number, start: num
     : start;
 };
 
-/** "Runa 115 kg", "Cato 120lb", "140" for nobody in particular; null when there is no load in it. */
-export function readLifterLine(line: string): { name: string; workKg: number } | null {
-  const found = /^(.*?)\s*(\d+(?:[.,]\d+)?)\s*(kg|lb)?$/.exec(line.trim());
+/** "Runa 115 kg", "Cato 120lb x3", "140" for nobody in particular; null when there is no load in it. */
+export function readLifterLine(line: string): { name: string; workKg: number; repetitions?: number } | null {
+  const found = /^(.*?)\s*(\d+(?:[.,]\d+)?)\s*(kg|lb)?(?:\s*[x×]\s*(\d{1,2}))?$/.exec(line.trim());
   const mass = found && readMass(`${found[2]}${found[3] ?? "kg"}`, "kg");
-  return mass && mass.kg > 0 && mass.kg <= 500 ? { name: found[1]!.slice(0, 40) || "lifter", workKg: mass.kg } : null;
+  const own = found?.[4] === undefined ? {} : { repetitions: Math.max(1, Number(found[4])) };
+  return mass && mass.kg > 0 && mass.kg <= 500
+    ? { name: found[1]!.slice(0, 40) || "lifter", workKg: mass.kg, ...own }
+    : null;
 }
 
 export function readSessionAsk(search: Record<string, string | undefined>): SessionAsk {
@@ -58,6 +63,7 @@ export function readSessionAsk(search: Record<string, string | undefined>): Sess
     jumpKg: whole(search.jump, 1, 100, 20),
     count: whole(search.count, 1, 12, 5),
     workSets: whole(search.work, 1, 10, 3),
+    repetitions: whole(search.reps, 1, 20, 5),
     order: search.order === "lightest" || search.order === "fewest" ? search.order : "named",
     only: search.only === "lb" ? "lb" : search.only === "all" ? null : "kg",
     clamps: search.clamps,

@@ -14,6 +14,20 @@ export interface RunSet {
   /** Plate ids of one side, inside first: as planned, or as it was done. */
   perSide: readonly string[];
   state: "open" | "done" | "skipped";
+  /** Repetitions that were planned; absent on sheets begun by an earlier version. */
+  repetitions?: number;
+  /** How it went, where somebody said. */
+  effort?: SetEffort;
+}
+
+/** How a set went. */
+export interface SetEffort {
+  repetitions: number;
+  /** Repetitions that were left; null where nobody knows. */
+  reserve: number | null;
+  isMade: boolean;
+  /** Whether the hands helped, on a bar that lets them. */
+  handsHelped: boolean;
 }
 
 /**
@@ -40,7 +54,7 @@ export interface RunState {
 export function startRun(
   question: SessionQuestion,
   plan: SessionPlan,
-  sets: readonly Pick<RunSet, "id" | "lifter" | "isWork" | "setup" | "jCupHole">[],
+  sets: readonly Pick<RunSet, "id" | "lifter" | "isWork" | "setup" | "jCupHole" | "repetitions">[],
 ): RunState {
   const { barUnits, clampPairUnits, roomMm, changesSetupEmpty, plates, start } = question;
   const { toleranceUnits, isFloor, ratedUnits, order } = question;

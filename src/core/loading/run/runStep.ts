@@ -1,12 +1,14 @@
 import { planSession } from "../plan/planSession";
 import type { PlanPlate } from "../plan/sessionQuestion";
-import { lastClosed, onBarNow, type RunSet, type RunState } from "./runState";
+import { lastClosed, onBarNow, type RunSet, type RunState, type SetEffort } from "./runState";
 
 /** What somebody touched on a run sheet. A step names its set, so that the same one from two tablets counts once. */
 export type RunStep =
   /** Lifted, with these plates on each side: a tablet that was away may have had another plan before it. */
   | { kind: "done"; set: string; perSide: readonly string[] }
   | { kind: "skip"; set: string }
+  /** How a set that was lifted went. */
+  | { kind: "effort"; set: string; effort: SetEffort }
   /** Another load, total on the bar. */
   | { kind: "load"; set: string; targetUnits: number }
   /** Takes back the last set that was done or left out. */
@@ -47,6 +49,10 @@ export function stepRun(run: RunState, step: RunStep): SteppedRun {
     case "skip":
       if (set.state !== "open") return stays(set.state === "skipped" ? "already" : "late");
       return { state: replanned(closed(run, { ...set, state: "skipped" })), outcome: "taken" };
+    case "effort":
+      if (set.state !== "done") return stays("late");
+      if (sameEffort(set.effort, step.effort)) return stays("already");
+      return { state: changed(run, { ...set, effort: step.effort }), outcome: "taken" };
     case "load":
       if (set.state !== "open") return stays("late");
       if (set.targetUnits === step.targetUnits) return stays("already");
@@ -54,7 +60,8 @@ export function stepRun(run: RunState, step: RunStep): SteppedRun {
     case "reopen": {
       if (set.state === "open") return stays("already");
       if (lastClosed(run)?.id !== set.id) return stays("late");
-      const opened = changed(run, { ...set, state: "open" });
+      const { effort: _said, ...unsaid } = set;
+      const opened = changed(run, { ...unsaid, state: "open" });
       // A set that was lifted keeps its plates: they are on the bar.
       return { state: set.state === "done" ? opened : replanned(opened), outcome: "taken" };
     }
@@ -107,6 +114,12 @@ function massOf({ bar, plates }: RunState, perSide: readonly string[]): number {
   const side = perSide.reduce((sum, id) => sum + plates.find((plate) => plate.id === id)!.massUnits, 0);
   return bar.barUnits + bar.clampPairUnits + 2 * side;
 }
+
+const sameEffort = (one: SetEffort | undefined, other: SetEffort) =>
+  one?.repetitions === other.repetitions &&
+  one.reserve === other.reserve &&
+  one.isMade === other.isMade &&
+  one.handsHelped === other.handsHelped;
 
 const sameStack = (one: readonly string[], other: readonly string[]) =>
   one.length === other.length && one.every((id, i) => id === other[i]);

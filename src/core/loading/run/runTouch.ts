@@ -1,7 +1,8 @@
 import { massUnitsFromKg } from "../../units/exactMass";
+import type { SetEffort } from "./runState";
 import type { RunStep } from "./runStep";
 
-export const RUN_TOUCHES = ["done", "skip", "load", "reopen"] as const;
+export const RUN_TOUCHES = ["done", "skip", "load", "reopen", "effort"] as const;
 
 /** A touch on the run sheet as it travels: kilograms, not units. */
 export interface RunTouch {
@@ -11,6 +12,8 @@ export interface RunTouch {
   perSide?: readonly string[];
   /** For "load": total on the bar. */
   targetKg?: number;
+  /** For "effort": how it went. */
+  effort?: SetEffort;
 }
 
 /**
@@ -18,12 +21,14 @@ export interface RunTouch {
  *
  * @returns the step that a touch means, with the load in mass units
  */
-export function stepOfTouch({ kind, set, perSide = [], targetKg = 0 }: RunTouch): RunStep {
+export function stepOfTouch({ kind, set, perSide = [], targetKg = 0, effort }: RunTouch): RunStep {
   switch (kind) {
     case "done":
       return { kind, set, perSide };
     case "load":
       return { kind, set, targetUnits: massUnitsFromKg(targetKg) };
+    case "effort":
+      return { kind, set, effort: effort! };
     default:
       return { kind, set };
   }

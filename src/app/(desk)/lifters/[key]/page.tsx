@@ -5,6 +5,7 @@ import { barsOfLifter, confirmable, lifterTexts, listLifters, peopleToLink, pers
 import { may, requestContext } from "@/server/access";
 import { keptSettings } from "@/server/setups";
 import { PageHead } from "@/ui/kit/PageHead";
+import { LifterNav } from "@/ui/lifters/LifterNav";
 import { LifterSheet } from "@/ui/lifters/LifterSheet";
 import { SignInLink } from "@/ui/lifters/SignInLink";
 import {
@@ -30,7 +31,9 @@ export default async function LifterPage({ params }: { params: Promise<{ key: st
   ]);
   return (
     <>
-      <PageHead title={row.name} about={row.squad} />
+      <PageHead title={row.name} about={row.squad}>
+        <LifterNav lifter={row.key} here="profile" />
+      </PageHead>
       <LifterSheet
         id={row.id}
         lifterKey={row.key}

@@ -19,7 +19,7 @@ export async function beginAction(_before: FormState, form: FormData): Promise<F
   const { item, wish, ask, lifterIds } = asked;
   const known = Object.fromEntries(
     Object.entries(search).filter(([key]) =>
-      ["bar", "who", "way", "jump", "count", "work", "order", "only", "clamps", "at", "lift"].includes(key),
+      ["bar", "who", "way", "jump", "count", "work", "order", "only", "clamps", "at", "lift", "reps"].includes(key),
     ),
   );
   const result = await beginRun(context, item, wish, {

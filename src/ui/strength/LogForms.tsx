@@ -1,0 +1,285 @@
+"use client";
+
+import { useState } from "react";
+import { FormMessage } from "../kit/FormParts";
+import type { FormAction, FormState } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
+
+export interface BarChoice {
+  tag: string;
+  name: string;
+}
+
+interface SetFieldsProps {
+  form: FormState;
+  start: Readonly<Record<string, string>>;
+  bars: readonly BarChoice[];
+  lifts: readonly { key: string; name: string }[];
+  today: string;
+  isOne?: boolean;
+}
+
+/** Day, lift, bar and the sets themselves. */
+function SetFields({ form, start, bars, lifts, today, isOne = false }: SetFieldsProps) {
+  const value = (name: string) => form.typed[name] ?? start[name] ?? "";
+  return (
+    <>
+      <label className="grid gap-1">
+        Day
+        <input
+          name="on"
+          type="date"
+          max={today}
+          defaultValue={value("on") || today}
+          className="input input-sm min-h-11 w-40"
+        />
+      </label>
+      <label className="grid gap-1">
+        Lift
+        <select name="lift" defaultValue={value("lift")} className="select select-sm min-h-11 w-44">
+          {lifts.map(({ key, name }) => (
+            <option key={key} value={key}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="grid gap-1">
+        Bar
+        <select name="tag" defaultValue={value("tag")} className="select select-sm min-h-11 w-56">
+          {bars.map(({ tag, name }) => (
+            <option key={tag} value={tag}>
+              {tag} {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="grid basis-full gap-1">
+        {isOne ? "Set" : "Sets, one line each"}
+        {isOne ? (
+          <input name="lines" defaultValue={value("lines")} className="input input-sm min-h-11 w-full max-w-80" />
+        ) : (
+          <textarea
+            name="lines"
+            rows={3}
+            spellCheck={false}
+            defaultValue={value("lines")}
+            placeholder={"140x5 @2\n315 lb 3,3,2"}
+            className="textarea w-full max-w-96"
+          />
+        )}
+      </label>
+      <details className="basis-full" open={["setting", "variant", "note"].some((name) => value(name) !== "")}>
+        <summary className="link min-h-11 cursor-pointer py-3">Set at, variant, note</summary>
+        <div className="flex flex-wrap items-end gap-3">
+          {(
+            [
+              ["setting", "Bar set at"],
+              ["variant", "Variant (stance, box, pause)"],
+              ["note", "Note"],
+            ] as const
+          ).map(([name, label]) => (
+            <label key={name} className="grid gap-1">
+              {label}
+              <input name={name} defaultValue={value(name)} className="input input-sm min-h-11 w-48" />
+            </label>
+          ))}
+          <label className="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              name="handsHelped"
+              defaultChecked={value("handsHelped") === "on"}
+              className="checkbox checkbox-sm"
+            />
+            Hands helped
+          </label>
+        </div>
+      </details>
+      {form.problems.some(({ path }) => path === "isSure") && (
+        <label className="text-error flex min-h-11 basis-full items-center gap-2 font-semibold">
+          <input type="checkbox" name="isSure" className="checkbox checkbox-sm" />
+          It is right
+        </label>
+      )}
+    </>
+  );
+}
+
+/** Problems of a form, each once. */
+function Problems({ form }: { form: FormState }) {
+  const said = form.problems.filter(({ message }) => message !== form.message);
+  if (said.length === 0) return null;
+  return (
+    <ul role="alert" className="text-error basis-full list-disc pl-5">
+      {said.map(({ path, message }) => (
+        <li key={path + message}>{message}</li>
+      ))}
+    </ul>
+  );
+}
+
+/** Logs sets as people write them. */
+export function AddSetsForm({
+  lifter,
+  start,
+  bars,
+  lifts,
+  today,
+  action,
+}: {
+  lifter: string;
+  start: Readonly<Record<string, string>>;
+  bars: readonly BarChoice[];
+  lifts: readonly { key: string; name: string }[];
+  today: string;
+  action: FormAction;
+}) {
+  const [form, send, isPending] = useFormAction(action);
+  return (
+    <form
+      action={send}
+      key={form.status === "done" ? form.message : "typing"}
+      className="flex flex-wrap items-end gap-3 text-sm"
+    >
+      <input type="hidden" name="lifter" value={lifter} />
+      <SetFields form={form} start={start} bars={bars} lifts={lifts} today={today} />
+      <div className="flex basis-full flex-wrap items-center gap-3">
+        <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
+          Add sets
+        </button>
+        <FormMessage state={form} />
+      </div>
+      <Problems form={form} />
+    </form>
+  );
+}
+
+/** Changes one set. */
+export function EditSetForm({
+  id,
+  version,
+  lifter,
+  start,
+  bars,
+  lifts,
+  today,
+  action,
+}: {
+  id: string;
+  version: number;
+  lifter: string;
+  start: Readonly<Record<string, string>>;
+  bars: readonly BarChoice[];
+  lifts: readonly { key: string; name: string }[];
+  today: string;
+  action: FormAction;
+}) {
+  const [form, send, isPending] = useFormAction(action);
+  return (
+    <form action={send} className="flex flex-wrap items-end gap-3 py-2 text-sm">
+      <input type="hidden" name="id" value={id} />
+      <input type="hidden" name="version" value={form.version ?? version} />
+      <input type="hidden" name="lifter" value={lifter} />
+      <SetFields form={form} start={start} bars={bars} lifts={lifts} today={today} isOne />
+      <div className="flex basis-full flex-wrap items-center gap-3">
+        <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
+          Save
+        </button>
+        <FormMessage state={form} />
+      </div>
+      <Problems form={form} />
+    </form>
+  );
+}
+
+/** One touch: deletes a set, or undoes the latest change. */
+export function OneTouchForm({
+  fields,
+  word,
+  label,
+  action,
+}: {
+  fields: Readonly<Record<string, string>>;
+  word: string;
+  label?: string;
+  action: FormAction;
+}) {
+  const [form, send, isPending] = useFormAction(action);
+  return (
+    <form action={send} className="no-print inline-flex items-center gap-2">
+      {Object.entries(fields).map(([name, value]) => (
+        <input key={name} type="hidden" name={name} value={value} />
+      ))}
+      <FormMessage state={form} />
+      <button className="btn btn-sm btn-outline min-h-11" aria-label={label} disabled={isPending}>
+        {word}
+      </button>
+    </form>
+  );
+}
+
+/** A file or pasted rows: looked at first, then imported as a whole or not at all. */
+export function ImportSetsForm({ lifter, action }: { lifter: string; action: FormAction }) {
+  const [form, send, isPending] = useFormAction(action);
+  const [text, setText] = useState("");
+  const isChecked = form.status === "done" && form.typed.checked === text && text !== "";
+  const read = async (file: File | undefined) => {
+    if (file) setText(await file.text());
+  };
+  return (
+    <form action={send} className="grid gap-3 text-sm">
+      <input type="hidden" name="lifter" value={lifter} />
+      <p className="text-quiet">
+        A first row with date, lift, bar, load; and unit, repetitions, reserve, made, setting, variant, hands helped,
+        note where there are any. Sets that are in the log already are left out.
+      </p>
+      <label className="grid gap-1">
+        File
+        <input
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv"
+          className="file-input file-input-sm min-h-11 w-full max-w-96"
+          onChange={({ target }) => {
+            void read(target.files?.[0]);
+            target.value = "";
+          }}
+        />
+      </label>
+      <label className="grid gap-1">
+        Or paste rows here
+        <textarea
+          name="text"
+          rows={4}
+          spellCheck={false}
+          value={text}
+          onChange={({ target }) => setText(target.value)}
+          placeholder={"date,lift,bar,load,repetitions,reserve\n2026-03-02,back-squat-low,K04,140 kg,5,2"}
+          className="textarea w-full font-mono text-xs"
+        />
+      </label>
+      {form.problems.some(({ path }) => path === "isSure") && (
+        <label className="text-error flex min-h-11 items-center gap-2 font-semibold">
+          <input type="checkbox" name="isSure" className="checkbox checkbox-sm" />
+          It is right
+        </label>
+      )}
+      <div className="flex flex-wrap items-center gap-3">
+        <button
+          name="step"
+          value="check"
+          className={`btn btn-sm min-h-11 ${isChecked ? "btn-outline" : "btn-neutral"}`}
+          disabled={isPending || text === ""}
+        >
+          Check
+        </button>
+        {isChecked && form.typed.sets !== "0" && (
+          <button name="step" value="import" className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
+            Import {form.typed.sets} {form.typed.sets === "1" ? "set" : "sets"}
+          </button>
+        )}
+        <FormMessage state={form} />
+      </div>
+      <Problems form={form} />
+    </form>
+  );
+}

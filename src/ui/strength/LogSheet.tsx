@@ -1,0 +1,398 @@
+import { setText } from "@/core/strength/logLines";
+import { fixed, trimmed } from "@/core/units/format";
+import type { KnownBar, LifterLog, LogItem } from "@/server/logbook";
+import { AskChoice } from "../kit/AskChoice";
+import { AskForm } from "../kit/AskForm";
+import { BarTag } from "../kit/BarTag";
+import { dayText } from "../kit/dayText";
+import type { FormAction } from "../kit/formState";
+import Link from "../kit/Link";
+import { href } from "../kit/search";
+import { AddSetsForm, EditSetForm, ImportSetsForm, OneTouchForm, type BarChoice } from "./LogForms";
+import { BandChart, WorkChart } from "./StrengthCharts";
+
+/** A load that is expected, and what the plates make of it. */
+export interface ShownLoad {
+  tag: string;
+  name: string;
+  loadKg: number;
+  /** What the plates can do, at or below. */
+  onBarKg: number | null;
+  lowKg: number;
+  highKg: number;
+  isFirst: boolean;
+  isLearning: boolean;
+}
+
+interface Props {
+  lifter: { key: string; name: string };
+  log: LifterLog;
+  lifts: readonly { key: string; name: string }[];
+  /** Lift and variant that are looked at. */
+  lift: { key: string; name: string; variant: string };
+  bars: readonly BarChoice[];
+  ask: { tag: string; repetitions: number; reserve: number };
+  expected: readonly ShownLoad[];
+  today: string;
+  /** What the latest change was, where it can be undone. */
+  undo: { id: string; words: string } | null;
+  actions: { add: FormAction; edit: FormAction; remove: FormAction; undo: FormAction; import: FormAction };
+}
+
+const SHOWN_SETS = 60;
+const kg = (value: number) => trimmed(Math.round(value * 10) / 10, 1);
+
+/** One lifter's log: what bars are worth to them, what to load, how much they did, and every set. */
+export function LogSheet(props: Props) {
+  const { lifter, log, lift, lifts, bars, today, actions } = props;
+  return (
+    <div className="grid gap-3">
+      {log.lifts.length > 0 && <LiftPick {...props} />}
+      {log.strength ? (
+        <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+          <Strength {...props} />
+          <div className="grid gap-3">
+            <ExpectedPart {...props} />
+            <Work log={log} />
+          </div>
+        </div>
+      ) : (
+        <p className="sheet p-4">
+          {log.lifts.length === 0
+            ? `No sets yet. They come from run sheets by themselves, or add them here.`
+            : "Too little to say how strong: sets that were missed, or of more than 12 repetitions, do not count."}
+        </p>
+      )}
+      <section className="sheet px-4 py-3" aria-label="Add sets">
+        <h2 className="mb-2 font-bold">Add sets</h2>
+        <AddSetsForm
+          lifter={lifter.key}
+          start={{ lift: lift.key, tag: log.sets[0]?.tag ?? "" }}
+          bars={bars}
+          lifts={lifts}
+          today={today}
+          action={actions.add}
+        />
+        <details className="mt-2">
+          <summary className="link min-h-11 cursor-pointer py-3 text-sm">Import a file</summary>
+          <ImportSetsForm lifter={lifter.key} action={actions.import} />
+        </details>
+      </section>
+      <Sets {...props} />
+    </div>
+  );
+}
+
+function LiftPick({ lifter, log, lifts, lift }: Props) {
+  const name = (key: string) => lifts.find((one) => one.key === key)?.name ?? key;
+  return (
+    <AskForm action={`/lifters/${lifter.key}/log`} label="Lift" className="flex flex-wrap items-baseline gap-4 text-sm">
+      <AskChoice
+        name="lift"
+        word="lift"
+        value={`${lift.key}${lift.variant && `~${lift.variant}`}`}
+        options={log.lifts.map(({ liftKey, variant, sets }) => [
+          `${liftKey}${variant && `~${variant}`}`,
+          `${name(liftKey)}${variant && `, ${variant}`} (${sets} ${sets === 1 ? "set" : "sets"})`,
+        ])}
+      />
+    </AskForm>
+  );
+}
+
+function Strength({ log, lift, today }: Props) {
+  const { straight, bars, past, reversed } = log.strength!;
+  const days = past.straight.map(({ on }) => on);
+  const domain = [days[0]!, days.at(-1)! > today ? days.at(-1)! : today] as const;
+  const special = bars.filter(({ isStraight }) => !isStraight);
+  const tags = bars.filter(({ isStraight }) => isStraight);
+  return (
+    <section className="sheet px-4 py-3" aria-label="Strength">
+      <h2 className="text-quiet text-sm">{lift.name}, single on a straight bar today</h2>
+      <p className="text-3xl font-bold">
+        {kg(straight.value)} <span className="unit text-lg">kg</span>{" "}
+        <span className="text-quiet text-sm font-normal">
+          nine times in ten from {kg(straight.low)} to {kg(straight.high)} kg
+        </span>
+      </p>
+      {past.straight.length > 2 && (
+        <BandChart
+          points={past.straight.map(({ on, kg: value, low, high }) => ({ on, value, low, high }))}
+          unit=" kg"
+          digits={0}
+          domain={domain}
+          label={`Single on a straight bar over time: ${kg(past.straight[0]!.kg)} kg at first, ${kg(straight.value)} kg now`}
+        />
+      )}
+      <p className="text-quiet text-xs">
+        An estimate from {log.sets.length} sets{tags.length > 0 && <> on {tags.map(({ tag }) => tag).join(", ")}</>}
+        {special.length > 0 && " and on other bars"}. Not for a first attempt at a maximum.
+      </p>
+      {reversed.map((text) => (
+        <p key={text} className="border-primary mt-2 border-l-4 pl-2 text-sm font-semibold">
+          {text}
+        </p>
+      ))}
+      {special.length > 0 && <h3 className="mt-4 font-bold">What each bar is worth</h3>}
+      <ul className="divide-base-300 divide-y">
+        {special.map((bar) => (
+          <BarWorthRow
+            key={JSON.stringify([bar.barId, bar.setting, bar.handsHelped])}
+            bar={bar}
+            log={log}
+            domain={domain}
+          />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function BarWorthRow({ bar, log, domain }: { bar: KnownBar; log: LifterLog; domain: readonly [string, string] }) {
+  const { tag, name, setting, handsHelped, worth, words } = bar;
+  const key = JSON.stringify([bar.barId, bar.setting, bar.handsHelped]);
+  const points = log.strength!.past.worths.get(key) ?? [];
+  return (
+    <li className="grid gap-x-4 py-2 sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+      <div>
+        <p className="font-semibold">
+          <BarTag tag={tag} /> {name}
+          {(setting || handsHelped) && (
+            <span className="text-quiet block text-sm font-normal">
+              {[setting, handsHelped && "hands helped"].filter(Boolean).join(", ")}
+            </span>
+          )}
+        </p>
+        <p className="text-sm">
+          {words.text} {worth.isLearning && <span className="badge badge-sm badge-outline align-middle">learning</span>}
+        </p>
+        <p className="text-quiet text-xs">
+          between {fixed(worth.low, 2)} and {fixed(worth.high, 2)}, {worth.uses} {worth.uses === 1 ? "day" : "days"} on
+          it
+        </p>
+        {words.hypothesis && <p className="border-accent mt-1 border-l-4 pl-2 text-sm">{words.hypothesis}</p>}
+      </div>
+      {points.length > 2 && (
+        <BandChart
+          points={points.map(({ on, ratio, low, high }) => ({ on, value: ratio, low, high }))}
+          unit=""
+          digits={2}
+          domain={domain}
+          line={1}
+          label={`${tag} against the straight bar over time: ${fixed(points[0]!.ratio, 2)} at first, ${fixed(points.at(-1)!.ratio, 2)} now`}
+        />
+      )}
+    </li>
+  );
+}
+
+function ExpectedPart({ lifter, lift, ask, bars, expected }: Props) {
+  const one = expected.find(({ tag }) => tag === ask.tag);
+  const reps = Array.from({ length: 12 }, (_, i): [string, string] => [String(i + 1), String(i + 1)]);
+  const left = Array.from({ length: 6 }, (_, i): [string, string] => [String(i), String(i)]);
+  return (
+    <section className="sheet px-4 py-3" aria-label="Load to start with">
+      <h2 className="font-bold">Load to start with</h2>
+      <AskForm
+        action={`/lifters/${lifter.key}/log`}
+        keep={{ lift: `${lift.key}${lift.variant && `~${lift.variant}`}` }}
+        label="Load to start with"
+        className="flex flex-wrap items-baseline gap-x-4 text-sm"
+      >
+        <AskChoice
+          name="bar"
+          word="bar"
+          value={ask.tag}
+          options={bars.map(({ tag, name }) => [tag, `${tag} ${name}`])}
+        />
+        <AskChoice name="reps" word="repetitions" value={String(ask.repetitions)} options={reps} />
+        <AskChoice name="left" word="left in reserve" value={String(ask.reserve)} options={left} />
+      </AskForm>
+      {one && (
+        <>
+          <p className="text-2xl font-bold">
+            {kg(one.onBarKg ?? one.loadKg)} <span className="unit text-base">kg</span>{" "}
+            <span className="text-quiet text-sm font-normal">
+              one set: {kg(one.lowKg)} to {kg(one.highKg)} kg
+              {one.onBarKg !== null && `; ${kg(one.loadKg)} kg before the plates`}
+            </span>
+          </p>
+          {one.isFirst && (
+            <p className="border-accent border-l-4 pl-2 text-sm font-semibold">
+              New to {lifter.name}: start at the low end, and see how it moves.
+            </p>
+          )}
+          {!one.isFirst && one.isLearning && <p className="text-sm">Still new: no heaviest attempt on it yet.</p>}
+          <p className="flex flex-wrap gap-2 pt-1">
+            {(
+              [
+                ["Load it", href("/load", { bar: one.tag, target: `${kg(one.onBarKg ?? one.loadKg)}kg` })],
+                [
+                  "Match",
+                  href("/match", {
+                    lift: lift.key,
+                    load: kg(one.onBarKg ?? one.loadKg),
+                    unit: "kg",
+                    lifter: lifter.key,
+                  }),
+                ],
+                [
+                  "Plan the session",
+                  href("/load/session", {
+                    bar: one.tag,
+                    lift: lift.key,
+                    who: `${lifter.name} ${kg(one.onBarKg ?? one.loadKg)}x${ask.repetitions}`,
+                  }),
+                ],
+              ] as const
+            ).map(([word, to]) => (
+              <Link key={word} href={to} className="btn btn-sm btn-outline min-h-11">
+                {word}
+              </Link>
+            ))}
+          </p>
+        </>
+      )}
+      <p className="text-quiet pt-1 text-xs">An estimate; how they feel today decides.</p>
+    </section>
+  );
+}
+
+function Work({ log: { weeks, effort } }: { log: LifterLog }) {
+  const shown = weeks.slice(-26);
+  const reserve = (value: number | null) => (value === null ? "" : `, ${fixed(value, 1)} left in reserve`);
+  return (
+    <section className="sheet px-4 py-3" aria-label="Work">
+      <h2 className="font-bold">Work by week</h2>
+      <p className="text-quiet text-xs">load × repetitions of the sets that were made</p>
+      <WorkChart weeks={shown} />
+      {effort && (
+        <dl className="grid grid-cols-2 gap-3 pt-2 text-sm">
+          {(
+            [
+              ["Heavy week", effort.heavy],
+              ["Light week, equal effort", effort.light],
+            ] as const
+          ).map(([word, week]) => (
+            <div key={word}>
+              <dt className="text-quiet text-xs">{word}</dt>
+              <dd>
+                <strong className="tabular-nums">{fixed(week.kg, 0)}</strong> <span className="unit">kg</span>
+                <span className="text-quiet block text-xs">
+                  mean {fixed(week.loadKg, 0)} kg a repetition{reserve(week.reserve)}
+                </span>
+              </dd>
+            </div>
+          ))}
+        </dl>
+      )}
+    </section>
+  );
+}
+
+function Sets({ lifter, log, lifts, bars, today, undo, actions, lift }: Props) {
+  const address = `/lifters/${lifter.key}/log`;
+  return (
+    <section className="sheet px-4 py-3" aria-label="Sets">
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <h2 className="font-bold">Sets</h2>
+        <span className="flex flex-wrap items-center gap-3 text-sm">
+          {undo && (
+            <OneTouchForm
+              fields={{ lifter: lifter.key, changeId: undo.id }}
+              word={`Undo: ${undo.words}`}
+              action={actions.undo}
+            />
+          )}
+          {log.lifts.length > 0 && (
+            <>
+              <a href={`${address}/sets.csv`} className="link inline-flex min-h-11 items-center">
+                Export CSV
+              </a>
+              <a href={`${address}/sets.json`} className="link inline-flex min-h-11 items-center">
+                Export JSON
+              </a>
+            </>
+          )}
+        </span>
+      </div>
+      {log.sets.length === 0 && <p className="text-quiet text-sm">None of the {lift.name} yet.</p>}
+      <ul className="divide-base-300 divide-y text-sm">
+        {log.sets.slice(0, SHOWN_SETS).map((set, i) => (
+          <SetRow
+            key={set.id}
+            set={set}
+            isNewDay={set.on !== log.sets[i - 1]?.on}
+            {...{ lifter, bars, lifts, today, actions }}
+          />
+        ))}
+      </ul>
+      {log.sets.length > SHOWN_SETS && (
+        <p className="text-quiet pt-2 text-sm">
+          The latest {SHOWN_SETS} of {log.sets.length}; all are in the files.
+        </p>
+      )}
+    </section>
+  );
+}
+
+const SOURCES = { run: "run sheet", typed: "", imported: "imported" } as const;
+
+function SetRow({
+  set,
+  isNewDay,
+  lifter,
+  bars,
+  lifts,
+  today,
+  actions,
+}: Pick<Props, "lifter" | "bars" | "lifts" | "today" | "actions"> & { set: LogItem; isNewDay: boolean }) {
+  const start = {
+    ...{ on: set.on, lift: set.liftKey, tag: set.tag, setting: set.setting, variant: set.variant },
+    ...{ note: set.note ?? "", handsHelped: set.handsHelped ? "on" : "", lines: setText(set) },
+  };
+  return (
+    <li>
+      <details>
+        <summary className="grid min-h-11 cursor-pointer grid-cols-[6.5rem_minmax(0,1fr)_auto] items-center gap-x-3 sm:grid-cols-[7rem_4rem_minmax(0,1fr)_auto]">
+          <span className="text-quiet whitespace-nowrap">{isNewDay ? dayText(set.on, today) : ""}</span>
+          <span className="hidden sm:inline">
+            <BarTag tag={set.tag} />
+          </span>
+          <span className={set.isMade ? "" : "text-error"}>
+            <strong className="tabular-nums">
+              {set.loadValue} {set.loadUnit} × {set.repetitions}
+            </strong>
+            {set.reserve !== null && ` with ${trimmed(set.reserve, 1)} left`}
+            {!set.isMade && " missed"}
+            <span className="text-quiet">
+              {[set.setting, set.variant, set.handsHelped && "hands helped", set.note, SOURCES[set.source]]
+                .filter(Boolean)
+                .map((text) => ` · ${text}`)
+                .join("")}
+            </span>
+          </span>
+          <span className="link text-xs">Edit</span>
+        </summary>
+        <EditSetForm
+          id={set.id}
+          version={set.version}
+          lifter={lifter.key}
+          start={start}
+          bars={bars}
+          lifts={lifts}
+          today={today}
+          action={actions.edit}
+        />
+        <div className="pb-3">
+          <OneTouchForm
+            fields={{ lifter: lifter.key, id: set.id }}
+            word="Delete"
+            label={`Delete ${set.loadValue} ${set.loadUnit} × ${set.repetitions} on ${set.on}`}
+            action={actions.remove}
+          />
+        </div>
+      </details>
+    </li>
+  );
+}

@@ -1,0 +1,134 @@
+"use client";
+
+import {
+  Area,
+  Bar,
+  BarChart,
+  CartesianGrid,
+  ComposedChart,
+  Line,
+  ReferenceLine,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from "recharts";
+import { fixed } from "@/core/units/format";
+
+const TICK = { fontSize: 11, fill: "var(--color-quiet)" };
+const MARGIN = { top: 8, right: 8, bottom: 0, left: 0 };
+const at = (day: string) => Date.parse(`${day}T12:00:00Z`);
+const MONTH = new Intl.DateTimeFormat("en-GB", { month: "short", timeZone: "UTC" });
+const DAY = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" });
+
+const timeAxis = (domain: [number, number]) => ({
+  dataKey: "x",
+  type: "number" as const,
+  domain,
+  tick: TICK,
+  stroke: "var(--color-faint)",
+  tickFormatter: (moment: number) => MONTH.format(new Date(moment)),
+  minTickGap: 40,
+});
+
+interface Point {
+  on: string;
+  value: number;
+  low: number;
+  high: number;
+}
+
+/** A value over time inside its band. */
+export function BandChart({
+  points,
+  unit,
+  digits,
+  domain,
+  label,
+  line,
+}: {
+  points: readonly Point[];
+  unit: string;
+  digits: number;
+  /** First and last day, the same for charts that stand together. */
+  domain: readonly [string, string];
+  label: string;
+  /** A value to compare with, dashed. */
+  line?: number;
+}) {
+  const data = points.map(({ on, value, low, high }) => ({ x: at(on), value, band: [low, high] as [number, number] }));
+  const all = [...points.flatMap(({ low, high }) => [low, high]), ...(line === undefined ? [] : [line])];
+  const [least, most] = [Math.min(...all), Math.max(...all)];
+  const pad = (most - least) * 0.08 || most * 0.05;
+  const text = (value: number) => `${fixed(value, digits)}${unit}`;
+  return (
+    <div role="img" aria-label={label} className="h-36">
+      <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 400, height: 144 }}>
+        <ComposedChart data={data} margin={MARGIN} accessibilityLayer={false}>
+          <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
+          <XAxis {...timeAxis([at(domain[0]), at(domain[1])])} />
+          <YAxis
+            width={56}
+            tick={TICK}
+            stroke="var(--color-faint)"
+            domain={[least - pad, most + pad]}
+            tickFormatter={text}
+            tickCount={4}
+          />
+          {line !== undefined && <ReferenceLine y={line} stroke="var(--color-accent)" strokeDasharray="4 3" />}
+          <Area dataKey="band" stroke="none" fill="var(--color-primary)" fillOpacity={0.18} isAnimationActive={false} />
+          <Line
+            dataKey="value"
+            stroke="var(--color-base-content)"
+            strokeWidth={2}
+            dot={false}
+            isAnimationActive={false}
+          />
+          <Tooltip
+            labelFormatter={(x) => DAY.format(new Date(Number(x)))}
+            formatter={(value, name) =>
+              name === "band"
+                ? [(value as unknown as number[]).map((one) => text(one)).join(" to "), "nine in ten"]
+                : [text(Number(value)), "estimate"]
+            }
+          />
+        </ComposedChart>
+      </ResponsiveContainer>
+    </div>
+  );
+}
+
+/** Work by week: load × repetitions. */
+export function WorkChart({ weeks }: { weeks: readonly { from: string; kg: number; loadKg: number }[] }) {
+  return (
+    <div
+      role="img"
+      aria-label={`Work of the last weeks: ${weeks.map(({ from, kg }) => `week of ${from} ${Math.round(kg)} kg`).join(", ")}`}
+      className="h-36"
+    >
+      <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 400, height: 144 }}>
+        <BarChart data={[...weeks]} margin={MARGIN} accessibilityLayer={false}>
+          <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
+          <XAxis
+            dataKey="from"
+            tick={TICK}
+            stroke="var(--color-faint)"
+            tickFormatter={(day: string) => DAY.format(new Date(`${day}T12:00:00Z`)).replace(/^\w+,? /, "")}
+            minTickGap={24}
+          />
+          <YAxis
+            width={56}
+            tick={TICK}
+            stroke="var(--color-faint)"
+            tickFormatter={(kg: number) => `${fixed(kg, 0)} kg`}
+          />
+          <Tooltip
+            labelFormatter={(day) => `Week of ${DAY.format(new Date(`${String(day)}T12:00:00Z`))}`}
+            formatter={(value) => [`${fixed(Number(value), 0)} kg`, "load × repetitions"]}
+          />
+          <Bar dataKey="kg" fill="var(--color-primary)" isAnimationActive={false} />
+        </BarChart>
+      </ResponsiveContainer>
+    </div>
+  );
+}
