@@ -22,7 +22,7 @@ function ofLifter(question: RotationQuestion, lifter: RotationLifter, path: stri
   if (competition && own.length > 0) {
     if (!has(competition.bar))
       problems.push({ path: `${path}.competition.bar`, message: `${competition.bar} is not among ${id}'s bars.` });
-    if (own.length > maxRun)
+    if (own.length > maxRun && !question.competitionRunsFree)
       problems.push({
         path: `${path}.competition.lastWeeks`,
         message: `${id}: ${own.length} weeks on ${competition.bar} before the competition, and no more than ${maxRun} in a row are allowed.`,

@@ -21,6 +21,8 @@ export interface LifterWeeks {
   /** Weeks in a row on one bar at most. */
   maxRun: number;
   mayChange: Uint8Array;
+  /** Weeks that do not count as a run. */
+  isRunFree: Uint8Array;
   /** New bars whose uses are counted; it grows. */
   tracked: number[];
 }
@@ -50,7 +52,8 @@ export function lifterWeeks(question: RotationQuestion, lifter: RotationLifter):
       if (id !== bar) allowed[w * K + k] = 0;
     });
   for (const { week, bar } of lifter.pins) only(week - 1, bar);
-  for (const w of competitionWeeks(lifter, weeks)) only(w, lifter.competition!.bar);
+  const near = competitionWeeks(lifter, weeks);
+  for (const w of near) only(w, lifter.competition!.bar);
   return {
     lifter,
     K,
@@ -64,6 +67,7 @@ export function lifterWeeks(question: RotationQuestion, lifter: RotationLifter):
     mayChange: Uint8Array.from({ length: weeks }, (_, w) =>
       question.changeWeeks === undefined || question.changeWeeks.includes(w) ? 1 : 0,
     ),
+    isRunFree: Uint8Array.from({ length: weeks }, (_, w) => (question.competitionRunsFree && near.includes(w) ? 1 : 0)),
     tracked: [],
   };
 }
@@ -177,6 +181,7 @@ function rowOfTracked(own: LifterWeeks, prices: Float64Array | null, bars: numbe
           const before = at(k, run, u);
           if (value[before] === -Infinity) continue;
           if (R === 1 && own.maxRun >= weeks) put(at(k, 0, after), value[before]! + gain, before);
+          else if (own.isRunFree[w]) put(at(k, run, after), value[before]! + gain, before);
           else if (run + 1 < R) put(at(k, run + 1, after), value[before]! + gain, before);
         }
       }

@@ -243,3 +243,16 @@ describe("what contradicts", () => {
     expect(contradictions(question).map((problem) => problem.path)).toContain(path);
   });
 });
+
+it("where weeks before a competition are no run, its bar stays as long as they last", () => {
+  const bars = ["a", "b"].map((id) => ({ id, ratioPct: id === "a" ? 100 : 80, points: 0, learningWeeks: 0 }));
+  const question: RotationQuestion = {
+    ...{ weeks: 5, targets: [100, 80, 100, 80, 100], maxRun: 1, lightBelowPct: 75 },
+    bars: bars.map(({ id }) => ({ id, capacity: 1 })),
+    lifters: [{ id: "Ada", bars, pins: [], competition: { week: 5, bar: "a", lastWeeks: 3 } }],
+  };
+  expect(planRotation(question)).toBe("none");
+  const plan = planRotation({ ...question, competitionRunsFree: true });
+  if (typeof plan === "string") throw new Error(plan);
+  expect(plan.bars).toEqual([["a", "b", "a", "a", "a"]]);
+});

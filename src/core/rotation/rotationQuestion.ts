@@ -29,6 +29,8 @@ export interface RotationQuestion {
   bars: readonly { id: string; capacity: number }[];
   /** Weeks in a row on one bar at most; beyond the weeks it binds nobody. */
   maxRun: number;
+  /** Whether weeks before a competition do not count as a run on its bar. */
+  competitionRunsFree?: boolean;
   lifters: readonly RotationLifter[];
   /** A week is light whose target is under this. */
   lightBelowPct: number;

@@ -10,12 +10,15 @@ import { plateKindAtHand, platesAtHand } from "./platesAtHand";
 export type Loadable = (bar: Bar, targetKg: number) => number | null;
 
 /**
- * The greatest load at or below a wished one that a bar and the gym's plates make, bar included; the empty bar where it
- * is heavier. Null where nobody knows what the bar weighs. For plans of other days: what others hold today counts as there.
+ * What a bar and the gym's plates make of a wished load by the floor's tolerance, bar included; the empty bar where it is
+ * heavier. Null where nobody knows what the bar weighs. For plans of other days: what others hold today counts as there.
  */
 export async function loadable(context: Context): Promise<Loadable> {
-  const [atHand, { policies }] = [await platesAtHand(context), await matchingRules(context)];
-  const plates = [...atHand.values()].map((plate) => plateKindAtHand(plate, plate.row.pairs));
+  const [atHand, { policies, loadToleranceKg }] = [await platesAtHand(context), await matchingRules(context)];
+  // Nobody mixes units for a start.
+  const plates = [...atHand.values()]
+    .filter(({ row }) => row.massUnit === context.actor.massUnit)
+    .map((plate) => plateKindAtHand(plate, plate.row.pairs));
   const known = new Map<string, number>();
   return (bar, targetKg) => {
     const barKg = valueOf(bar, "mass");
@@ -36,6 +39,7 @@ export async function loadable(context: Context): Promise<Loadable> {
       ending: "racked",
       rounding: "at-or-below",
       toleranceUnits: 0,
+      floorUnits: massUnitsFromKg(loadToleranceKg),
       onBar: null,
     });
     const kg = answer.ok ? kgFromMassUnits(answer.achievedUnits) : countedKg;

@@ -264,7 +264,7 @@ function Work({ log: { weeks, effort } }: { log: LifterLog }) {
   return (
     <section className="sheet px-4 py-3" aria-label="Work">
       <h2 className="font-bold">Work by week</h2>
-      <p className="text-quiet text-xs">load × repetitions of the sets that were made</p>
+      <p className="text-quiet text-xs">load × repetitions of the sets that were made, in kg</p>
       <WorkChart weeks={shown} />
       {effort && (
         <dl className="grid grid-cols-2 gap-3 pt-2 text-sm">
@@ -277,9 +277,10 @@ function Work({ log: { weeks, effort } }: { log: LifterLog }) {
             <div key={word}>
               <dt className="text-quiet text-xs">{word}</dt>
               <dd>
-                <strong className="tabular-nums">{fixed(week.kg, 0)}</strong> <span className="unit">kg</span>
+                <strong className="tabular-nums">{fixed(week.loadKg, 0)}</strong> <span className="unit">kg</span> a
+                repetition
                 <span className="text-quiet block text-xs">
-                  mean {fixed(week.loadKg, 0)} kg a repetition{reserve(week.reserve)}
+                  {fixed(week.kg, 0)} kg in all{reserve(week.reserve)}
                 </span>
               </dd>
             </div>
@@ -318,13 +319,8 @@ function Sets({ lifter, log, lifts, bars, today, undo, actions, lift }: Props) {
       </div>
       {log.sets.length === 0 && <p className="text-quiet text-sm">None of the {lift.name} yet.</p>}
       <ul className="divide-base-300 divide-y text-sm">
-        {log.sets.slice(0, SHOWN_SETS).map((set, i) => (
-          <SetRow
-            key={set.id}
-            set={set}
-            isNewDay={set.on !== log.sets[i - 1]?.on}
-            {...{ lifter, bars, lifts, today, actions }}
-          />
+        {inGroups(log.sets.slice(0, SHOWN_SETS)).map((group) => (
+          <SetGroup key={group[0]!.id} group={group} {...{ lifter, bars, lifts, today, actions }} />
         ))}
       </ul>
       {log.sets.length > SHOWN_SETS && (
@@ -338,60 +334,81 @@ function Sets({ lifter, log, lifts, bars, today, undo, actions, lift }: Props) {
 
 const SOURCES = { run: "run sheet", typed: "", imported: "imported" } as const;
 
-function SetRow({
-  set,
-  isNewDay,
+/** Sets of one day on one bar, the first first; groups newest first. */
+function inGroups(sets: readonly LogItem[]): LogItem[][] {
+  const groups: LogItem[][] = [];
+  const like = ({ on, tag, setting, handsHelped }: LogItem) => JSON.stringify([on, tag, setting, handsHelped]);
+  for (const set of sets) {
+    const last = groups.at(-1);
+    if (last && like(last[0]!) === like(set)) last.unshift(set);
+    else groups.push([set]);
+  }
+  return groups;
+}
+
+/** "120 kg × 3, 1 left" */
+function SetWords({ set }: { set: LogItem }) {
+  return (
+    <span className={`whitespace-nowrap ${set.isMade ? "" : "text-error"}`}>
+      <strong className="tabular-nums">
+        {set.loadValue} {set.loadUnit} × {set.repetitions}
+      </strong>
+      {set.reserve !== null && <span className="text-quiet"> {trimmed(set.reserve, 1)} left</span>}
+      {!set.isMade && " missed"}
+    </span>
+  );
+}
+
+function SetGroup({
+  group,
   lifter,
   bars,
   lifts,
   today,
   actions,
-}: Pick<Props, "lifter" | "bars" | "lifts" | "today" | "actions"> & { set: LogItem; isNewDay: boolean }) {
-  const start = {
-    ...{ on: set.on, lift: set.liftKey, tag: set.tag, setting: set.setting, variant: set.variant },
-    ...{ note: set.note ?? "", handsHelped: set.handsHelped ? "on" : "", lines: setText(set) },
-  };
+}: Pick<Props, "lifter" | "bars" | "lifts" | "today" | "actions"> & { group: readonly LogItem[] }) {
+  const [first] = group as [LogItem, ...LogItem[]];
+  const more = [first.setting, first.handsHelped && "hands helped", first.note, SOURCES[first.source]].filter(Boolean);
   return (
     <li>
       <details>
-        <summary className="grid min-h-11 cursor-pointer grid-cols-[6.5rem_minmax(0,1fr)_auto] items-center gap-x-3 sm:grid-cols-[7rem_4rem_minmax(0,1fr)_auto]">
-          <span className="text-quiet whitespace-nowrap">{isNewDay ? dayText(set.on, today) : ""}</span>
+        <summary className="grid min-h-11 cursor-pointer grid-cols-[6rem_minmax(0,1fr)_auto] items-center gap-x-3 py-1 sm:grid-cols-[7rem_4rem_minmax(0,1fr)_auto]">
+          <span className="text-quiet whitespace-nowrap">{dayText(first.on, today)}</span>
           <span className="hidden sm:inline">
-            <BarTag tag={set.tag} />
+            <BarTag tag={first.tag} />
           </span>
-          <span className={set.isMade ? "" : "text-error"}>
-            <strong className="tabular-nums">
-              {set.loadValue} {set.loadUnit} × {set.repetitions}
-            </strong>
-            {set.reserve !== null && ` with ${trimmed(set.reserve, 1)} left`}
-            {!set.isMade && " missed"}
-            <span className="text-quiet">
-              {[set.setting, set.variant, set.handsHelped && "hands helped", set.note, SOURCES[set.source]]
-                .filter(Boolean)
-                .map((text) => ` · ${text}`)
-                .join("")}
-            </span>
+          <span className="flex flex-wrap gap-x-4">
+            <span className="font-semibold sm:hidden">{first.tag}</span>
+            {group.map((set) => (
+              <SetWords key={set.id} set={set} />
+            ))}
+            {more.length > 0 && <span className="text-quiet">{more.join(", ")}</span>}
           </span>
           <span className="link text-xs">Edit</span>
         </summary>
-        <EditSetForm
-          id={set.id}
-          version={set.version}
-          lifter={lifter.key}
-          start={start}
-          bars={bars}
-          lifts={lifts}
-          today={today}
-          action={actions.edit}
-        />
-        <div className="pb-3">
-          <OneTouchForm
-            fields={{ lifter: lifter.key, id: set.id }}
-            word="Delete"
-            label={`Delete ${set.loadValue} ${set.loadUnit} × ${set.repetitions} on ${set.on}`}
-            action={actions.remove}
-          />
-        </div>
+        {group.map((set) => (
+          <div key={set.id} className="border-base-300 border-l-4 pb-2 pl-3">
+            <EditSetForm
+              id={set.id}
+              version={set.version}
+              lifter={lifter.key}
+              start={{
+                ...{ on: set.on, lift: set.liftKey, tag: set.tag, setting: set.setting, variant: set.variant },
+                ...{ note: set.note ?? "", handsHelped: set.handsHelped ? "on" : "", lines: setText(set) },
+              }}
+              bars={bars}
+              lifts={lifts}
+              today={today}
+              action={actions.edit}
+            />
+            <OneTouchForm
+              fields={{ lifter: lifter.key, id: set.id }}
+              word="Delete"
+              label={`Delete ${set.loadValue} ${set.loadUnit} × ${set.repetitions} on ${set.on}`}
+              action={actions.remove}
+            />
+          </div>
+        ))}
       </details>
     </li>
   );

@@ -116,12 +116,7 @@ export function WorkChart({ weeks }: { weeks: readonly { from: string; kg: numbe
             tickFormatter={(day: string) => DAY.format(new Date(`${day}T12:00:00Z`)).replace(/^\w+,? /, "")}
             minTickGap={24}
           />
-          <YAxis
-            width={56}
-            tick={TICK}
-            stroke="var(--color-faint)"
-            tickFormatter={(kg: number) => `${fixed(kg, 0)} kg`}
-          />
+          <YAxis width={56} tick={TICK} stroke="var(--color-faint)" tickFormatter={(kg: number) => fixed(kg, 0)} />
           <Tooltip
             labelFormatter={(day) => `Week of ${DAY.format(new Date(`${String(day)}T12:00:00Z`))}`}
             formatter={(value) => [`${fixed(Number(value), 0)} kg`, "load × repetitions"]}

@@ -3,6 +3,7 @@ import { blockTimes } from "@/core/classes/blockTimes";
 import { listClasses } from "@/server/classes";
 import { listStations } from "@/server/equipment";
 import { may, requestContext } from "@/server/access";
+import { ClassesNav } from "@/ui/classes/ClassesNav";
 import { ClassForm } from "@/ui/classes/ClassForm";
 import Link from "@/ui/kit/Link";
 import { PageHead } from "@/ui/kit/PageHead";
@@ -24,7 +25,9 @@ export default async function SessionsPage() {
   const [classes, { items: stations }] = await Promise.all([listClasses(context), listStations(context)]);
   return (
     <>
-      <PageHead title="Sessions" about="classes: who lifts where, with which bar" />
+      <PageHead title="Sessions" about="classes: who lifts where, with which bar">
+        <ClassesNav here="/sessions" />
+      </PageHead>
       <section className="sheet" aria-label="Classes">
         <ul className="divide-base-300 divide-y">
           {classes.map(({ id, name, heldOn, startsAt, blocks, blockMinutes, capacities, plan }) => (

@@ -1,0 +1,218 @@
+"use client";
+
+import { useState } from "react";
+import { PURPOSE_WORDS, PURPOSES } from "@/core/matching/lifter";
+import { MAX_ROTATION_WEEKS, MAX_SESSIONS, MIN_ROTATION_WEEKS, WEEKDAYS } from "@/core/rotation/readWish";
+import { SCHOOL_WORDS, SCHOOLS, type School, waveOf } from "@/core/rotation/rotationWish";
+import { FormMessage } from "../kit/FormParts";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
+
+interface Props {
+  id: string | null;
+  version: number;
+  start: Readonly<Record<string, string>>;
+  chosen: readonly string[];
+  lifters: readonly { id: string; name: string }[];
+  lifts: readonly { key: string; name: string }[];
+  action: FormAction;
+}
+
+const field = "input input-sm min-h-11";
+const dayName = (day: string) => day[0]!.toUpperCase() + day.slice(1);
+
+/** Who, which lift, which weeks, by which school: everything a rotation is planned from. */
+export function RotationForm({ id, version, start, chosen, lifters, lifts, action }: Props) {
+  const [form, send, isPending] = useFormAction(action);
+  const value = (name: string, otherwise = "") => form.typed[name] ?? start[name] ?? otherwise;
+  const ticked = form.typed.lifterIds === undefined ? chosen : form.typed.lifterIds.split(" ");
+  const [school, setSchool] = useState<School>((value("school", "weekly") as School) || "weekly");
+  const [weeks, setWeeks] = useState(value("weeks", "8"));
+  const [blockWeeks, setBlockWeeks] = useState(value("blockWeeks", "3"));
+  const problem = (path: string) => form.problems.find((one) => one.path === path)?.message;
+  const own = waveOf(school, Math.min(MAX_ROTATION_WEEKS, Number(weeks) || 8), Number(blockWeeks) || 3).join(", ");
+  const number = (name: string, label: string, otherwise: string, width = "w-20") => (
+    <label className="grid gap-1">
+      {label}
+      <input
+        name={name}
+        inputMode="numeric"
+        defaultValue={value(name, otherwise)}
+        aria-invalid={problem(name) ? true : undefined}
+        className={`${field} ${width}`}
+      />
+    </label>
+  );
+  return (
+    <form action={send} className="grid gap-4 text-sm">
+      {id && <input type="hidden" name="id" value={id} />}
+      <input type="hidden" name="version" value={form.version ?? version} />
+      <div className="flex flex-wrap items-end gap-3">
+        <label className="grid gap-1">
+          Name
+          <input name="name" defaultValue={value("name", "Rotation")} className={`${field} w-56`} />
+        </label>
+        <label className="grid gap-1">
+          Lift
+          <select name="liftKey" defaultValue={value("liftKey")} className="select select-sm min-h-11 w-48">
+            {lifts.map(({ key, name }) => (
+              <option key={key} value={key}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="grid gap-1">
+          First week, any day of it
+          <input name="startsOn" type="date" defaultValue={value("startsOn")} className={`${field} w-40`} />
+        </label>
+        <label className="grid gap-1">
+          Weeks
+          <input
+            name="weeks"
+            inputMode="numeric"
+            value={weeks}
+            onChange={({ target }) => setWeeks(target.value)}
+            aria-describedby="weeks-range"
+            className={`${field} w-20`}
+          />
+        </label>
+        <span id="weeks-range" className="text-quiet pb-3 text-xs">
+          {MIN_ROTATION_WEEKS} to {MAX_ROTATION_WEEKS}
+        </span>
+      </div>
+      <fieldset>
+        <legend className="font-bold">Lifters</legend>
+        <div className="flex flex-wrap gap-x-5">
+          {lifters.map((one) => (
+            <label key={one.id} className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                name="lifterIds"
+                value={one.id}
+                defaultChecked={ticked.includes(one.id)}
+                className="checkbox checkbox-sm"
+              />
+              {one.name}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <fieldset>
+        <legend className="font-bold">How to rotate</legend>
+        <div className="grid gap-x-6 md:grid-cols-2">
+          {SCHOOLS.map((key) => (
+            <label key={key} className="flex min-h-11 items-start gap-2 py-2">
+              <input
+                type="radio"
+                name="school"
+                value={key}
+                checked={school === key}
+                onChange={() => setSchool(key)}
+                className="radio radio-sm mt-0.5"
+              />
+              <span>
+                <strong>{SCHOOL_WORDS[key].name}</strong>
+                <span className="text-quiet block">{SCHOOL_WORDS[key].about}</span>
+              </span>
+            </label>
+          ))}
+        </div>
+        <div className="flex flex-wrap items-end gap-3 pt-1">
+          {school === "block" ? (
+            <label className="grid gap-1">
+              Weeks a block
+              <input
+                name="blockWeeks"
+                inputMode="numeric"
+                value={blockWeeks}
+                onChange={({ target }) => setBlockWeeks(target.value)}
+                className={`${field} w-20`}
+              />
+            </label>
+          ) : (
+            number("maxRun", "Weeks in a row on one bar, at most", school === "weekly" ? "1" : "4")
+          )}
+          <label className="grid grow gap-1">
+            Wave: percent of the straight bar, one a week
+            <input name="wave" defaultValue={value("wave")} placeholder={own} className={`${field} w-full max-w-96`} />
+          </label>
+        </div>
+      </fieldset>
+      <fieldset>
+        <legend className="font-bold">Sessions of each week</legend>
+        {Array.from({ length: MAX_SESSIONS }, (_, i) => (
+          <div key={i} className="flex flex-wrap items-end gap-3 pt-1">
+            <label className="grid gap-1">
+              Day
+              <select
+                name={`session.${i}.weekday`}
+                aria-label={`Session ${i + 1}, day`}
+                defaultValue={value(`session.${i}.weekday`, i === 0 ? "tuesday" : "")}
+                className="select select-sm min-h-11 w-36"
+              >
+                <option value="">none</option>
+                {WEEKDAYS.map((day) => (
+                  <option key={day} value={day}>
+                    {dayName(day)}
+                  </option>
+                ))}
+              </select>
+            </label>
+            {(
+              [
+                ["startsAt", "at", "18:30", "w-20"],
+                ["repetitions", "repetitions", "5", "w-16"],
+                ["reserve", "left in reserve", "2", "w-16"],
+                ["lighterPct", "lighter by, %", "0", "w-16"],
+              ] as const
+            ).map(([name, label, otherwise, width]) => (
+              <label key={name} className="grid gap-1">
+                {label}
+                <input
+                  name={`session.${i}.${name}`}
+                  aria-label={`Session ${i + 1}, ${label}`}
+                  defaultValue={value(`session.${i}.${name}`, otherwise)}
+                  className={`${field} ${width}`}
+                />
+              </label>
+            ))}
+            <label className="grid gap-1">
+              sets for
+              <select
+                name={`session.${i}.purpose`}
+                aria-label={`Session ${i + 1}, sets for`}
+                defaultValue={value(`session.${i}.purpose`, "general")}
+                className="select select-sm min-h-11 w-44"
+              >
+                {PURPOSES.map((key) => (
+                  <option key={key} value={key}>
+                    {PURPOSE_WORDS[key]}
+                  </option>
+                ))}
+              </select>
+            </label>
+          </div>
+        ))}
+      </fieldset>
+      <div className="flex flex-wrap items-end gap-3">
+        {number("sharing", "Lifters who can share a bar in one session", "3")}
+        {number("competitionWeeks", "Weeks before a competition on its bar", "3")}
+        {number("lightBelowPct", "A week is light below, %", "75")}
+      </div>
+      <div className="flex flex-wrap items-center gap-3">
+        <button className="btn btn-neutral min-h-11" disabled={isPending}>
+          {isPending ? "Planning …" : "Plan"}
+        </button>
+        <FormMessage state={form} />
+      </div>
+      {form.problems.length > 0 && (
+        <ul role="alert" className="text-error list-disc pl-5">
+          {form.problems.map(({ path, message }) => (
+            <li key={path + message}>{message}</li>
+          ))}
+        </ul>
+      )}
+    </form>
+  );
+}
