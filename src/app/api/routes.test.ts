@@ -226,6 +226,70 @@ describe("computing", () => {
     );
     expect(answer).toMatchObject({ handledPerSide: 3, lowerBoundPerSide: 3, provenOptimal: true });
   });
+  it("strength: one single, an empty log, and days, bars and fields that do not fit", async () => {
+    const set = { on: "2026-03-02", bar: "P", family: "power", loadKg: 100, repetitions: 1, repetitionsInReserve: 0 };
+    const ask = [{ bar: "Y", family: "yoke", repetitions: 5 }];
+    const answer = await json(send(strength, { sets: [set], ask }));
+    expect((answer.straight as { kg: number }).kg).toBeCloseTo(100, 6);
+    expect(answer.bars).toEqual([{ bar: "P", ratio: 1, low: 1, high: 1, uses: 1, isLearning: false }]);
+    const [first] = answer.expected as { loadKg: number; lowKg: number; highKg: number }[];
+    expect(first!.loadKg).toBe(first!.lowKg);
+    expect(first!.highKg).toBeGreaterThan(first!.lowKg);
+    expect(await json(send(strength, { sets: [], ask }))).toEqual({ straight: null, bars: [], expected: null });
+    const wrong = await errorOf(
+      send(strength, {
+        sets: [
+          { ...set, on: "2026-02-30", loadKg: "100" },
+          { ...set, family: "barbell", repetitions: 101 },
+        ],
+        level: 1,
+        lifter: "ada",
+      }),
+    );
+    expect(wrong.details.map(({ path }) => path).sort()).toEqual(
+      ["level", "lifter", "sets.0.loadKg", "sets.0.on", "sets.1.family", "sets.1.repetitions"].sort(),
+    );
+    const two = await errorOf(send(strength, { sets: [set, { ...set, family: "yoke" }] }));
+    expect(two.details.map(({ path }) => path)).toEqual(["sets.1.family"]);
+    // As many as there may be, each of them with its limits.
+    const many = Array.from({ length: 5000 }, (_, i) => ({ ...set, bar: `B${i % 200}`, family: "yoke" }));
+    expect((await send(strength, { sets: many })).status).toBe(200);
+    expect((await send(strength, { sets: [...many, set] })).status).toBe(400);
+  });
+  it("rotation: proven, what contradicts, and what does not fit together", async () => {
+    const own = [
+      { id: "a", ratioPct: 100, points: 100 },
+      { id: "b", ratioPct: 75, points: 100, learningWeeks: 1 },
+    ];
+    const question = {
+      ...{
+        weeks: 3,
+        targets: [100, 70, 75],
+        bars: [
+          { id: "a", capacity: 1 },
+          { id: "b", capacity: 1 },
+        ],
+      },
+      lifters: ["Ada", "Ben"].map((id) => ({ id, bars: own })),
+    };
+    const impossible = await send(rotation, question);
+    expect(impossible.status).toBe(422);
+    const alone = await json(send(rotation, { ...question, lifters: [{ id: "Ada", bars: own }] }));
+    expect(alone).toEqual({
+      plan: [{ lifter: "Ada", bars: ["a", "b", "b"] }],
+      ...{ value: 250, bound: 250, provenOptimal: true },
+    });
+    const wrong = await errorOf(
+      send(rotation, {
+        ...question,
+        targets: [100],
+        lifters: [{ id: "Ada", bars: [{ ...own[0], id: "c" }], pins: [{ week: 4, bar: "d" }] }],
+      }),
+    );
+    expect(wrong.details.map(({ path }) => path)).toEqual([
+      ...["targets", "lifters.0.bars.0.id", "lifters.0.pins.0.bar", "lifters.0.pins.0.week"],
+    ]);
+  });
   it("tipping, balance and corrosion", async () => {
     const stack = [{ massKg: 25, thicknessMm: 27 }];
     const bar20 = { massKg: 20, shaftLengthMm: 1310, collarThicknessMm: 30 };

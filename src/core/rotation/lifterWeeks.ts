@@ -40,7 +40,11 @@ export interface Row {
 /** More states than this a week are not looked at: the row is then a bound. */
 const MAX_STATES = 400_000;
 
-/** A lifter's weeks of a question. */
+/**
+ * A lifter's weeks of a question.
+ *
+ * @returns the weeks as arrays
+ */
 export function lifterWeeks(question: RotationQuestion, lifter: RotationLifter): LifterWeeks {
   const { weeks, lightBelowPct } = question;
   const K = lifter.bars.length;
@@ -72,7 +76,11 @@ export function lifterWeeks(question: RotationQuestion, lifter: RotationLifter):
   };
 }
 
-/** Weeks, counted from 0, that belong to a lifter's competition. */
+/**
+ * Weeks, counted from 0, that belong to a lifter's competition.
+ *
+ * @returns weeks from 0, none without a competition
+ */
 export function competitionWeeks({ competition }: Pick<RotationLifter, "competition">, weeks: number): number[] {
   if (!competition) return [];
   const { week, lastWeeks } = competition;
@@ -201,6 +209,10 @@ function rowOfTracked(own: LifterWeeks, prices: Float64Array | null, bars: numbe
   return { picks, value: total, isAllowed: wrongBar(own, picks) === null };
 }
 
-/** Worth of a row without prices. */
+/**
+ * Worth of a row without prices.
+ *
+ * @returns points
+ */
 export const worthOfRow = (own: LifterWeeks, picks: Int32Array): number =>
   picks.reduce((sum, k, w) => sum + own.worth[w * own.K + k]!, 0);

@@ -50,6 +50,10 @@ export interface RotationPlan {
 /** Points lost for each percent that a bar is off the week's target. */
 export const POINTS_A_PERCENT = 10;
 
-/** What one week on one bar is worth. */
+/**
+ * What one week on one bar is worth.
+ *
+ * @returns points, less than 0 where it is far off
+ */
 export const weekValue = (target: number, { ratioPct, points }: Pick<LifterBar, "ratioPct" | "points">): number =>
   points - POINTS_A_PERCENT * Math.abs(target - ratioPct);

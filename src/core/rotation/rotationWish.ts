@@ -62,7 +62,11 @@ export interface RotationWish {
   pins: RotationPin[];
 }
 
-/** The wave that a school starts from: percent of the straight single, one a week. */
+/**
+ * The wave that a school starts from: percent of the straight single, one a week.
+ *
+ * @returns percent, one a week
+ */
 export function waveOf(school: School, weeks: number, blockWeeks: number): number[] {
   const [light, heavy] = [72, 100];
   return Array.from({ length: weeks }, (_, w) => {
@@ -83,6 +87,10 @@ export function waveOf(school: School, weeks: number, blockWeeks: number): numbe
   });
 }
 
-/** Weeks, from 0, in which bars may change: all of them, or the first of each block. */
+/**
+ * Weeks, from 0, in which bars may change: all of them, or the first of each block.
+ *
+ * @returns weeks from 0
+ */
 export const changeWeeksOf = ({ school, blockWeeks }: Pick<RotationWish, "school" | "blockWeeks">, weeks: number) =>
   Array.from({ length: weeks }, (_, w) => w).filter((w) => school !== "block" || w % blockWeeks === 0);

@@ -23,6 +23,7 @@ export const BAND_LEVEL = 0.9;
  * Half the width of a two-sided normal band, in standard deviations.
  *
  * @param level share of cases within, over 0 and under 1
+ * @returns standard deviations
  */
 export function bandWidth(level: number): number {
   // Found by halving on the normal distribution's integral: asked once a screen, and right to the last digit.
@@ -46,17 +47,29 @@ function centralShare(z: number): number {
   return Math.min(1, 2 * sum * (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)));
 }
 
-/** The value of a logarithm with its band. */
+/**
+ * The value of a logarithm with its band.
+ *
+ * @returns the value with its band, in its own unit
+ */
 export function banded(mean: number, variance: number, width: number): Banded {
   const half = width * Math.sqrt(Math.max(0, variance));
   return { value: Math.exp(mean), low: Math.exp(mean - half), high: Math.exp(mean + half) };
 }
 
-/** Today's single on a straight bar, in kg. */
+/**
+ * Today's single on a straight bar, in kg.
+ *
+ * @returns kg with its band
+ */
 export const straightSingle = ({ mean, covariance }: StrengthState, width: number): Banded =>
   banded(mean[0]!, covariance[0]!, width);
 
-/** What a bar is worth against the straight one, once learnt. */
+/**
+ * What a bar is worth against the straight one, once learnt.
+ *
+ * @returns a ratio with its band, and how far learning is
+ */
 export function barWorth(
   rules: StrengthRules,
   state: StrengthState,
@@ -86,6 +99,8 @@ export interface ExpectedLoad extends Banded {
  * The load, in kg, at which a set would be made with that many repetitions left, and the band of one such set. On a bar
  * that the lifter has never used the value is the low end of the band: a prior never proposes a heavy first load
  * (handbook §12).
+ *
+ * @returns kg with the band of one set
  */
 export function expectedLoad(rules: StrengthRules, state: StrengthState, wish: SetWish, width: number): ExpectedLoad {
   const { bar, prior, repetitions, reserve } = wish;

@@ -28,10 +28,19 @@ export interface WorthKey {
   handsHelped: boolean;
 }
 
+/**
+ * A worth’s key as one text.
+ *
+ * @returns a text that differs where anything of it does
+ */
 export const worthKey = ({ barId, setting, handsHelped }: WorthKey): string =>
   JSON.stringify([barId, setting, handsHelped]);
 
-/** The prior of a bar as it is set. */
+/**
+ * The prior of a bar as it is set.
+ *
+ * @returns the key of a prior
+ */
 export const priorOfSet = (family: FamilyKey, setting: string): PriorKey =>
   priorOf(family, family === "adjustable-yoke" && /\bfront\b/i.test(setting));
 
@@ -46,6 +55,7 @@ export interface LiftLog {
  * The log by lift and variant, the one with most sets first.
  *
  * @param sets by day and order within the day
+ * @returns logs, the one with most sets first
  */
 export function byLift(sets: readonly LoggedSet[]): LiftLog[] {
   const logs = new Map<string, LiftLog>();
@@ -60,9 +70,18 @@ export function byLift(sets: readonly LoggedSet[]): LiftLog[] {
 }
 
 const EPOCH = "1970-01-01";
+/**
+ * A day as a number that can be reckoned with.
+ *
+ * @returns whole days since 1970
+ */
 export const dayNumber = (on: HallDay): number => daysBetween(EPOCH, on);
 
-/** A log as the filter takes it. */
+/**
+ * A log as the filter takes it.
+ *
+ * @returns sets in the same order
+ */
 export const strengthSets = ({ sets }: LiftLog): StrengthSet[] =>
   sets.map((set) => ({
     day: dayNumber(set.on),
@@ -74,7 +93,11 @@ export const strengthSets = ({ sets }: LiftLog): StrengthSet[] =>
     isMade: set.isMade,
   }));
 
-/** What a log says today. */
+/**
+ * What a log says today.
+ *
+ * @returns what is known, null while no set counts
+ */
 export const strengthToday = (
   rules: StrengthRules,
   log: LiftLog,
@@ -97,7 +120,11 @@ export interface StrengthPast {
   worths: Map<string, WorthPoint[]>;
 }
 
-/** Looks back: one point a day on which a bar was used. */
+/**
+ * Looks back: one point a day on which a bar was used.
+ *
+ * @returns points by day, the oldest first
+ */
 export function strengthPast(log: LiftLog, { state, steps }: Filtered, width: number): StrengthPast {
   const n = state.mean.length;
   const straight = new Map<HallDay, StrengthPast["straight"][number]>();
@@ -137,7 +164,11 @@ export interface WorthRow extends WorthKey {
   asOf: HallDay;
 }
 
-/** What the bars of a log that are not straight are worth today; none while no set counts. */
+/**
+ * What the bars of a log that are not straight are worth today; none while no set counts.
+ *
+ * @returns a row for each bar that is not straight
+ */
 export function worthsOf(rules: StrengthRules, log: LiftLog, today: HallDay): WorthRow[] {
   const state = strengthToday(rules, log, today)?.state;
   if (!state) return [];

@@ -1,4 +1,3 @@
-import Papa from "papaparse";
 import type { Problem } from "../problem";
 import { plainCell } from "../units/csvCells";
 import { isHallDay, type HallDay } from "../units/hallDay";
@@ -46,17 +45,17 @@ const OTHER_NAMES: Partial<Record<string, Column>> = {
 };
 
 /**
- * Reads a file of sets. The first row names the columns, in any order; commas, semicolons and tabs all separate.
+ * Reads a file of sets. The first row names the columns, in any order.
  *
+ * @param cells rows of the file, empty ones left out
  * @param unit of loads without one
  * @returns the sets, or every problem with its row as path
  */
 export function readLogFile(
-  text: string,
+  cells: readonly (readonly string[])[],
   unit: "kg" | "lb",
 ): { ok: true; sets: FileSet[] } | { ok: false; problems: Problem[] } {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ""), { skipEmptyLines: "greedy" });
-  const [head = [], ...rows] = data;
+  const [head = [], ...rows] = cells;
   const columns = head.map((name) => columnOf(name));
   const problems: Problem[] = [];
   head.forEach((name, i) => {
@@ -71,9 +70,9 @@ export function readLogFile(
       problems.push({ path: "row 1", message: `Row 1: the column “${needed}” is missing.` });
   if (rows.length > MAX_ROWS) problems.push({ path: "row 1", message: `At most ${MAX_ROWS} sets in one file.` });
   if (problems.length > 0) return { ok: false, problems };
-  const sets = rows.flatMap((cells, i) => {
+  const sets = rows.flatMap((own, i) => {
     const row = i + 2;
-    const cell = (column: Column) => plainCell(cells[columns.indexOf(column)] ?? "").trim();
+    const cell = (column: Column) => plainCell(own[columns.indexOf(column)] ?? "").trim();
     const wrong: string[] = [];
     const on = cell("date");
     if (!isHallDay(on)) wrong.push(`“${cell("date").slice(0, 20)}” is no day. Write 2026-03-18.`);
@@ -117,7 +116,11 @@ function flag(text: string, otherwise: boolean): boolean | null {
   return /^(no|n|false|0|missed)$/i.test(text) ? false : null;
 }
 
-/** A row of the file, as `readLogFile` takes it under `LOG_COLUMNS`. */
+/**
+ * A row of the file, as `readLogFile` takes it under `LOG_COLUMNS`.
+ *
+ * @returns cells in the order of `LOG_COLUMNS`
+ */
 export function logFileRow(set: Omit<FileSet, "row" | "loadKg">): string[] {
   const yes = (is: boolean) => (is ? "yes" : "no");
   return [

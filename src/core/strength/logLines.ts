@@ -61,7 +61,11 @@ export function readLogLines(
   return { ok: true, sets };
 }
 
-/** What is wrong with the numbers of a set, with what would be right; null when nothing is. */
+/**
+ * What is wrong with the numbers of a set, with what would be right; null when nothing is.
+ *
+ * @returns a sentence, or null
+ */
 export function setProblem(set: {
   loadKg: number;
   repetitions: readonly number[];
@@ -77,6 +81,10 @@ export function setProblem(set: {
   return null;
 }
 
-/** A set as it is typed: what an edit begins with. */
+/**
+ * A set as it is typed: what an edit begins with.
+ *
+ * @returns a line that `readLogLines` takes
+ */
 export const setText = (set: Omit<TypedSet, "loadKg">): string =>
   `${set.loadValue} ${set.loadUnit} x ${set.repetitions}${set.reserve === null ? "" : ` @${set.reserve}`}${set.isMade ? "" : " missed"}`;

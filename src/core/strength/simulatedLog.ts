@@ -28,7 +28,11 @@ export interface SimulatedSet extends TrueSet {
   logStraight: number;
 }
 
-/** Two uniform numbers make a normal one (Box and Muller 1958). */
+/**
+ * Two uniform numbers make a normal one (Box and Muller 1958).
+ *
+ * @returns a normal number of mean 0 and variance 1
+ */
 export const normal = (random: () => number): number =>
   Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
@@ -38,6 +42,7 @@ export const normal = (random: () => number): number =>
  * @param random uniform numbers from 0 up to 1
  * @param straightKg the straight single on the first day
  * @param trend log a week that the straight single grows by
+ * @returns the same sets with loads in kg, and what was true
  */
 export function simulateLog(
   random: () => number,

@@ -58,30 +58,54 @@ export interface Filtered {
 const UNKNOWN_SD = 10;
 const WEEK_DAYS = 7;
 
-/** What a bar still costs at its next use, as a logarithm; nothing on straight ones, which are the measure. */
+/**
+ * What a bar still costs at its next use, as a logarithm; nothing on straight ones, which are the measure.
+ *
+ * @returns a logarithm, 0 or more
+ */
 export const learningCost = (rules: StrengthRules, prior: PriorKey, uses: number): number =>
   prior === "straight" ? 0 : rules.learningDeficit * Math.exp(-uses / rules.learningFade);
 
-/** Whether a bar is still new to a lifter. */
+/**
+ * Whether a bar is still new to a lifter.
+ *
+ * @returns true until it counts as learnt
+ */
 export const isLearning = (rules: StrengthRules, prior: PriorKey, uses: number): boolean =>
   prior !== "straight" && uses < rules.learningUses;
 
-/** Variance of one set's log single. */
+/**
+ * Variance of one set's log single.
+ *
+ * @returns variance of a logarithm
+ */
 export function noiseVariance(rules: StrengthRules, repetitions: number, reserve: number | null): number {
   const over = rules.noisePerRepetition * Math.max(0, repetitions - 6);
   const unknown = reserve === null ? rules.noiseUnknownReserve : 0;
   return rules.noise ** 2 + over ** 2 + unknown ** 2;
 }
 
-/** Whether a set says how strong somebody is; one that was missed, or of too many repetitions, is a use and no more. */
+/**
+ * Whether a set says how strong somebody is; one that was missed, or of too many repetitions, is a use and no more.
+ *
+ * @returns true when it does
+ */
 export const counts = ({ isMade, repetitions, reserve }: StrengthSet): boolean =>
   isMade && repetitions + (reserve ?? 0) <= MAX_COUNTED_REPETITIONS;
 
-/** Log of the single that a set stands for. */
+/**
+ * Log of the single that a set stands for.
+ *
+ * @returns logarithm of kg
+ */
 export const logSingle = (rules: StrengthRules, { loadKg, repetitions, reserve }: StrengthSet): number =>
   Math.log(loadKg * singleFactor(rules.formula, repetitions + (reserve ?? 0)));
 
-/** The prior of a bar's log worth: mean and variance. */
+/**
+ * The prior of a bar's log worth: mean and variance.
+ *
+ * @returns mean and variance of a logarithm
+ */
 export function priorMoments(rules: StrengthRules, prior: PriorKey): { mean: number; variance: number } {
   if (prior === "straight") return { mean: 0, variance: 0 };
   const { median, sd } = rules.priors[prior];

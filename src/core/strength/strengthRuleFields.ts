@@ -19,7 +19,11 @@ const PERCENT: readonly string[] = Object.entries(STRENGTH_NUMBERS).flatMap(([ke
 );
 const PRIORS = PRIOR_KEYS.filter((key): key is Exclude<PriorKey, "straight"> => key !== "straight");
 
-/** The rules as texts of a form. */
+/**
+ * The rules as texts of a form.
+ *
+ * @returns a text for each field
+ */
 export function strengthTexts(rules: StrengthRules): Record<string, string> {
   const text = (value: number) => String(Math.round(value * 1e6) / 1e6);
   return {
@@ -39,7 +43,11 @@ export function strengthTexts(rules: StrengthRules): Record<string, string> {
   };
 }
 
-/** Reads such texts. What is left blank takes its starting value. */
+/**
+ * Reads such texts. What is left blank takes its starting value.
+ *
+ * @returns the rules, or every problem
+ */
 export function readStrengthRules(
   texts: Readonly<Record<string, string>>,
 ): { ok: true; rules: StrengthRules } | { ok: false; problems: Problem[] } {
@@ -73,7 +81,11 @@ export function readStrengthRules(
   return problems.length > 0 ? { ok: false, problems } : { ok: true, rules: { formula: formula!, ...numbers, priors } };
 }
 
-/** What is stored, over the starting values. */
+/**
+ * What is stored, over the starting values.
+ *
+ * @returns whole rules
+ */
 export function strengthRulesFrom(value: unknown): StrengthRules {
   const stored = (value ?? {}) as Partial<StrengthRules>;
   return { ...START_STRENGTH_RULES, ...stored, priors: { ...START_STRENGTH_RULES.priors, ...stored.priors } };

@@ -80,6 +80,7 @@ const OWN_PRIOR: readonly FamilyKey[] = ["cambered", "low-yoke", "yoke", "camber
  * Which prior a bar starts from.
  *
  * @param isFront whether it is set so that it hangs in front, as an adjustable one can be
+ * @returns the key of a prior
  */
 export function priorOf(family: FamilyKey, isFront = false): PriorKey {
   if (isFront) return "front";

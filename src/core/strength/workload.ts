@@ -23,17 +23,29 @@ export interface WorkWeek {
   loadKg: number;
 }
 
-/** What one set is: nothing when it was missed. */
+/**
+ * What one set is: nothing when it was missed.
+ *
+ * @returns kg
+ */
 export const workOf = ({ loadKg, repetitions, isMade }: WorkSet): number => (isMade ? loadKg * repetitions : 0);
 
-/** The Monday of a day's week. */
+/**
+ * The Monday of a day's week.
+ *
+ * @returns the day of that Monday
+ */
 export function mondayOf(day: HallDay): HallDay {
   // 5 January 1970 was a Monday.
   const since = daysBetween("1970-01-05", day);
   return addDays(day, -(((since % 7) + 7) % 7));
 }
 
-/** Work by week, the oldest first; weeks in which nothing was lifted are left out. */
+/**
+ * Work by week, the oldest first; weeks in which nothing was lifted are left out.
+ *
+ * @returns weeks, the oldest first
+ */
 export function workWeeks(sets: readonly WorkSet[]): WorkWeek[] {
   const weeks = new Map<HallDay, WorkSet[]>();
   for (const set of sets) {
@@ -69,7 +81,11 @@ const EQUAL_RESERVE = 0.75;
 const LIGHTER = 0.9;
 const LOOKED_AT = 8;
 
-/** The latest heavy and light week at equal effort; null where there is none. */
+/**
+ * The latest heavy and light week at equal effort; null where there is none.
+ *
+ * @returns both weeks, or null
+ */
 export function equalEffort(weeks: readonly WorkWeek[]): EqualEffort | null {
   const latest = weeks.slice(-LOOKED_AT).toReversed();
   for (const [i, one] of latest.entries())

@@ -32,6 +32,7 @@ export const MIN_LIFTERS_FOR_USUAL = 3;
  * @param past from the whole log, oldest first
  * @param usual of the gym for this family and lift; null where too few use it
  * @param side the house's side: whether an odd ratio shows a weak link, or shows what the bar trains
+ * @returns a sentence, and perhaps a guess
  */
 export function worthWords(
   worth: BarWorth,
@@ -94,6 +95,7 @@ const CLEARLY = 0.02;
  * Which bars have overtaken which: clearly less at first, clearly more now.
  *
  * @param past by bar, oldest first
+ * @returns one for each pair that turned round
  */
 export function reversals(past: ReadonlyMap<string, readonly WorthPoint[]>): Reversal[] {
   const all = [...past].filter(([, points]) => points.length > 1);

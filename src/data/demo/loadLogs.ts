@@ -31,7 +31,20 @@ export async function loadLogs(
       const day = `${lifterId} ${set.on}`;
       const seq = (seqs.get(day) ?? 0) + 1;
       seqs.set(day, seq);
-      const { on: liftedOn, family: _, id, ...kept } = set;
+      const {
+        on: liftedOn,
+        id,
+        liftKey,
+        variant,
+        barId,
+        setting,
+        handsHelped,
+        loadKg,
+        repetitions,
+        reserve,
+        isMade,
+      } = set;
+      const kept = { liftKey, variant, barId, setting, handsHelped, loadKg, repetitions, reserve, isMade };
       return {
         ...kept,
         ...{ id, lifterId, liftedOn, seq, loadValue: String(set.loadKg), loadUnit: "kg" as const, note: null },

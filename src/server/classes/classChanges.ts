@@ -11,6 +11,7 @@ import { listStations } from "@/server/equipment";
 import { careFollows } from "@/server/care/planning";
 import { type Outcome, failed, forbidden, notFound, recordChange, stale } from "@/server/kit";
 import { allLifts } from "@/server/lifts";
+import { expecting } from "@/server/logbook";
 import type { ClassRow } from "./classes";
 
 export interface ClassForm {
@@ -84,10 +85,16 @@ export interface EntryForm {
 /** Puts a lifter's lift into a class. */
 export async function addEntry(context: Context, form: EntryForm): Promise<Outcome<{ id: string }>> {
   if (!may(context, "class.edit")) return forbidden("change classes");
-  const typed = readTyped(form.load, "kg");
+  const said = form.load.trim() || (await startText(context, form));
+  const typed = readTyped(said, "kg");
   const kg = typed && (typed.unit === "kg" || typed.unit === "lb") ? convertTyped(typed) : NaN;
   const problems: Problem[] = [];
-  if (!(kg > 0 && kg <= 2000)) problems.push({ path: "load", message: `load: “${form.load}” is none; write 80 kg` });
+  if (!(kg > 0 && kg <= 2000))
+    problems.push({
+      path: "load",
+      message:
+        said === "" ? "load: nothing is logged to start from; write 80 kg" : `load: “${said}” is none; write 80 kg`,
+    });
   const lift = (await allLifts(context)).find(({ key }) => key === form.lift);
   if (!lift) problems.push({ path: "lift", message: "lift: choose one" });
   const purpose = PURPOSES.find((key) => key === form.purpose) ?? "general";
@@ -112,6 +119,20 @@ export async function addEntry(context: Context, form: EntryForm): Promise<Outco
     });
     return { ok: true, id: made!.id };
   });
+}
+
+/** Repetitions and reserve that somebody starts with. */
+const START = { repetitions: 5, reserve: 2 };
+
+/** What a lifter starts with on a straight bar by their log, to the nearest 2.5 kg; empty without one. */
+async function startText(context: Context, { lifter: key, lift }: EntryForm): Promise<string> {
+  const lifter = await context.hall.first(lifters, { where: eq(lifters.key, key) });
+  if (!lifter) return "";
+  const expected = (await expecting(context, [lifter.id], lift)).of(lifter.id, {
+    ...{ barId: "", family: "power" as const, setting: "", handsHelped: false },
+    ...START,
+  });
+  return expected ? `${Math.floor(expected.value / 2.5) * 2.5} kg` : "";
 }
 
 /** Takes an entry out of a class again. */

@@ -11,4 +11,4 @@ export { followRun } from "./runNews";
 export { runsStopped } from "./runView";
 export { type RunView, listRuns, runOf } from "./runView";
 export { beginRun, endRun, touchRun } from "./runs";
-export { sessionSettings } from "./sessionSettings";
+export { lifterNamed, sessionSettings } from "./sessionSettings";

@@ -1,5 +1,6 @@
 import "server-only";
 import { randomUUID } from "node:crypto";
+import Papa from "papaparse";
 import { and, desc, eq, inArray } from "drizzle-orm";
 import type { Problem } from "@/core/problem";
 import { type FileSet, readLogFile } from "@/core/strength/logFile";
@@ -287,7 +288,9 @@ export async function importSets(
   { lifter: key, text, isDry, isSure }: { lifter: string; text: string; isDry: boolean; isSure: boolean },
 ): Promise<Outcome<{ import: LogImport }>> {
   if (!may(context, "lifter.edit")) return forbidden("import sets");
-  const read = readLogFile(text, context.actor.massUnit);
+  // Commas, semicolons and tabs all separate.
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ""), { skipEmptyLines: "greedy" });
+  const read = readLogFile(data, context.actor.massUnit);
   if (!read.ok) return failed("invalid", "Nothing imported. Fix the file.", read.problems.slice(0, 50));
   return inTransaction(context, async (context) => {
     const { hall, clock } = context;

@@ -32,8 +32,8 @@ async function withLog(name: string) {
     { key: "other", name: "Other" },
   ]);
   const copy = async (tag: string, family: "yoke" | "power", state: "in-service" | "retired") => {
-    const { id: _, tag: __, hallId: ___, ...like } = (await hall.first(bars, { where: eq(bars.tag, "T1") }))!;
-    return (await hall.insert(bars, { ...like, tag, name: tag, family, state }))[0]!;
+    const { finish, knownSince, sleeveRotation } = made.bar;
+    return (await hall.insert(bars, { finish, knownSince, sleeveRotation, tag, name: tag, family, state }))[0]!;
   };
   const [straight, yoke, old] = [
     await copy("S1", "power", "in-service"),

@@ -21,10 +21,12 @@ import { CONFIRM_FIRST } from "@/server/accounts";
 import { type Outcome, failed, notFound, recordChange, stale, withTag } from "@/server/kit";
 import { eraseRow, type LifterRow, lifterTexts } from "@/server/lifters";
 import { allLifts } from "@/server/lifts";
+import { lifterLog, logOf } from "@/server/logbook";
 
 /* What is kept of whoever asks, for themselves: it needs no permission but being them. */
 
 const SHOWN_SETS = 30;
+const MAX_OWN_LIFTS = 8;
 
 export interface OwnSheet {
   name: string;
@@ -33,6 +35,8 @@ export interface OwnSheet {
   comfortNote: string;
   settings: { id: string; tag: string; barName: string; liftName: string; words: string }[];
   sets: { id: string; on: string; tag: string; liftName: string; loadKg: number; isWork: boolean }[];
+  /** Strength by lift, and what bars are worth, by their log. */
+  strength: { liftName: string; straightKg: number; bars: { tag: string; name: string; words: string }[] }[];
   next: { name: string; on: string; at: string; liftName: string; loadKg: number }[];
 }
 
@@ -87,12 +91,35 @@ export async function ownSheet(context: Context): Promise<OwnSheet | null> {
       words: Object.values(row.setting).join(", "),
     })),
     sets: sets.map(({ liftKey, ...set }) => ({ ...set, liftName: liftName(liftKey) })),
+    strength: await ownStrength(context, lifter.id, liftName),
     next: entries.flatMap(({ row, of }) =>
       of
         ? [{ name: of.name, on: of.heldOn, at: of.startsAt, liftName: liftName(row.liftKey), loadKg: row.loadKg }]
         : [],
     ),
   };
+}
+
+/** What their own log says, lift by lift. */
+async function ownStrength(
+  context: Context,
+  lifterId: string,
+  liftName: (key: string) => string,
+): Promise<OwnSheet["strength"]> {
+  const { lifts } = await lifterLog(context, lifterId, {}, true);
+  const found = [];
+  for (const { liftKey, variant } of lifts.slice(0, MAX_OWN_LIFTS)) {
+    const { strength } = await lifterLog(context, lifterId, { liftKey, variant }, true);
+    if (!strength) continue;
+    found.push({
+      liftName: variant ? `${liftName(liftKey)}, ${variant}` : liftName(liftKey),
+      straightKg: strength.straight.value,
+      bars: strength.bars
+        .filter(({ isStraight }) => !isStraight)
+        .map(({ tag, name, words }) => ({ tag, name, words: words.text })),
+    });
+  }
+  return found;
 }
 
 /** Sets of theirs that were done on run sheets, newest first. */
@@ -204,6 +231,13 @@ export async function exportOwn(context: Context, { db }: Doorstep): Promise<Rec
         ).map(({ row, bar }) => ({ bar: bar?.tag, firstUsedOn: row.firstUsedOn, lastUsedOn: row.lastUsedOn }))
       : [],
     sets: lifter ? await ownSets(context, lifter.id, 100_000) : [],
+    log: lifter
+      ? (await logOf(hall, lifter.id)).map((set) => ({
+          ...{ on: set.on, lift: set.liftKey, variant: set.variant, bar: set.tag, setting: set.setting },
+          ...{ load: `${set.loadValue} ${set.loadUnit}`, repetitions: set.repetitions, reserve: set.reserve },
+          ...{ made: set.isMade, note: set.note },
+        }))
+      : [],
   };
 }
 

@@ -22,6 +22,8 @@ import { matchingRules, strengthRules } from "@/server/rules";
 
 /** What a verdict is worth a week, against ten points for each percent off the week's target. */
 const POINTS: Record<Exclude<Verdict, "never">, number> = { "made-for": 300, good: 240, usable: 140, poor: 0 };
+/** What knowing a bar already is worth: a new one is planned where it is clearly nearer. */
+const KNOWN_POINTS = 80;
 /** Without a log a bar is tried at this: a load that nobody finds heavy. */
 const UNKNOWN_KG = 40;
 const PLAN_MS = 2000;
@@ -212,7 +214,7 @@ async function candidatesOf(
               {
                 ...{ barId, bar, expected: load },
                 ratioPct: isStraight ? 100 : Math.round(100 * ratio),
-                points: POINTS[verdict],
+                points: POINTS[verdict] && POINTS[verdict] + (isNew ? 0 : KNOWN_POINTS),
                 // Some six uses are about three weeks (handbook §12).
                 learningWeeks: Math.ceil(missing / 2),
               },

@@ -42,7 +42,7 @@ export function AddEntryForm({
           name="load"
           key={`${lifter}${lift}`}
           defaultValue={load}
-          placeholder="80 kg"
+          placeholder="from the log"
           className="input input-sm min-h-11 w-24"
         />
       </label>

@@ -41,7 +41,7 @@ export function EffortAsk({ set, send }: Props) {
       className="border-base-300 flex flex-wrap items-center gap-2 border-t pt-3 text-sm"
     >
       <span className="basis-full font-semibold">
-        {whose}: how many were left?{" "}
+        How many were left of {whose}?{" "}
         {said && <span className="text-quiet font-normal">{said.isMade ? "saved" : "missed"}</span>}
       </span>
       {LEFT.map((left) => (

@@ -7,6 +7,7 @@ describe("the address of a session", () => {
     ["Runa van der Lee 112,5 kg", { name: "Runa van der Lee", workKg: 112.5 }],
     ["Cato 100lb", { name: "Cato", workKg: 45.359237 }],
     ["140", { name: "lifter", workKg: 140 }],
+    ["Runa 115 x3", { name: "Runa", workKg: 115, repetitions: 3 }],
     ["Runa", null],
     ["Runa 0", null],
     ["Runa 900", null],
@@ -17,6 +18,11 @@ describe("the address of a session", () => {
     expect(state.lifters.map(({ name }) => name)).toEqual(["Ann", "Cy"]);
     expect(state.problems).toHaveLength(2);
     expect(state.problems[0]).toContain("“Bo” names no load");
+    // The log may know them: they keep their places.
+    expect(state.unloaded).toEqual([
+      { at: 1, name: "Bo" },
+      { at: 3, name: "Di" },
+    ]);
   });
   it("starts with something to look at, and takes nothing out of range", () => {
     expect(readSessionAsk({})).toMatchObject({ way: "percent", workSets: 3, order: "named", only: "kg", problems: [] });

@@ -21,6 +21,8 @@ export interface SessionAsk {
   planMs?: number;
   /** Key of the lift, so that settings and J-cups are known; empty for none. */
   lift: string;
+  /** Names without a load, and where they stand among the lifters: the log may know what they start with. */
+  unloaded: { at: number; name: string; repetitions?: number }[];
   /** Lines that could not be read. */
   problems: string[];
 }
@@ -47,6 +49,10 @@ export function readLifterLine(line: string): { name: string; workKg: number; re
     : null;
 }
 
+/** Said of a line without a load. */
+export const noLoad = (line: string): string =>
+  `“${line}” names no load: write a name and a work set, as Runa 115. With a lift chosen, a name with a log is enough.`;
+
 export function readSessionAsk(search: Record<string, string | undefined>): SessionAsk {
   const who = (search.who ?? START).slice(0, 600);
   const lines = who
@@ -54,11 +60,25 @@ export function readSessionAsk(search: Record<string, string | undefined>): Sess
     .map((line) => line.trim())
     .filter(Boolean);
   const problems: string[] = [];
-  const lifters = lines.flatMap((line) => readLifterLine(line) ?? (problems.push(line), []));
+  const unloaded: SessionAsk["unloaded"] = [];
+  const lifters: SessionAsk["lifters"] = [];
+  for (const line of lines) {
+    const read = readLifterLine(line);
+    const named = /^(\D*[^\d\s×])\s*(?:[x×]\s*(\d{1,2}))?$/.exec(line);
+    if (read) lifters.push(read);
+    else if (named && named[1]!.length <= 40)
+      unloaded.push({
+        at: lifters.length + unloaded.length,
+        name: named[1]!.trim(),
+        ...(named[2] === undefined ? {} : { repetitions: Math.max(1, Number(named[2])) }),
+      });
+    else problems.push(line);
+  }
   return {
     bar: search.bar,
     who,
     lifters: lifters.slice(0, MAX_LIFTERS),
+    unloaded,
     way: LADDER_WAYS.find((key) => key === search.way) ?? "percent",
     jumpKg: whole(search.jump, 1, 100, 20),
     count: whole(search.count, 1, 12, 5),
@@ -71,8 +91,10 @@ export function readSessionAsk(search: Record<string, string | undefined>): Sess
     lift: search.lift ?? "",
     planMs: search.longer === "yes" ? LONGER_MS : undefined,
     problems: [
-      ...problems.map((line) => `“${line}” names no load: write a name and a work set, as Runa 115.`),
+      ...problems.map(noLoad),
       ...(lifters.length > MAX_LIFTERS ? [`At most ${MAX_LIFTERS} lifters share a bar here.`] : []),
+      // Whoever the log knows is taken out of here again.
+      ...unloaded.map(({ name }) => noLoad(name)),
       ...(lines.length === 0 ? ["Name at least one lifter with a work set, as Runa 115."] : []),
     ],
   };

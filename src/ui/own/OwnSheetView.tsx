@@ -86,6 +86,25 @@ export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAct
                   </ul>
                 )}
               </SheetPart>
+              {sheet.strength.length > 0 && (
+                <SheetPart id="strength" title="Your strength">
+                  <ul className="divide-base-300 divide-y">
+                    {sheet.strength.map(({ liftName, straightKg, bars }) => (
+                      <li key={liftName} className="py-2">
+                        <strong>
+                          {liftName}: {trimmed(Math.round(straightKg), 0)} kg
+                        </strong>{" "}
+                        <span className="text-quiet text-sm">single on a straight bar, an estimate</span>
+                        {bars.map(({ tag, name: barName, words }) => (
+                          <span key={tag} className="block text-sm">
+                            <BarTag tag={tag} /> {barName}: {words}
+                          </span>
+                        ))}
+                      </li>
+                    ))}
+                  </ul>
+                </SheetPart>
+              )}
               <SheetPart id="sets" title="Sets you did">
                 {sheet.sets.length === 0 ? (
                   <p className="text-quiet">No run sheet has a set of yours yet.</p>

@@ -234,8 +234,8 @@ function Cell({
   onPick: () => void;
   onKey: (event: KeyboardEvent) => void;
 }) {
-  const drag = useDraggable({ id: place, disabled: !mayEdit });
-  const drop = useDroppable({ id: place });
+  const { setNodeRef: setDragRef, listeners, isDragging } = useDraggable({ id: place, disabled: !mayEdit });
+  const { setNodeRef: setDropRef, isOver: isUnder } = useDroppable({ id: place });
   const { tag, form, loadKg, isLight, isLearning, isCompetition, isPinned, lifted, isOver } = cell;
   const marks = [isPinned && "pinned", isLearning && "new: light", isCompetition && "competition"].filter(Boolean);
   const said = [
@@ -246,19 +246,19 @@ function Cell({
     lifted && `lifted ${kg(lifted.loadKg)} kg on ${lifted.tag}`,
   ].filter(Boolean);
   return (
-    <td ref={drop.setNodeRef} className={`p-0.5 ${drop.isOver ? "bg-primary/20" : ""}`}>
+    <td ref={setDropRef} className={`h-px p-0.5 ${isUnder ? "bg-primary/20" : ""}`}>
       <button
-        ref={drag.setNodeRef}
+        ref={setDragRef}
         type="button"
         data-cell={place}
-        {...drag.listeners}
+        {...listeners}
         onClick={onPick}
         onKeyDown={onKey}
         aria-pressed={isPicked}
         aria-label={said.join(", ")}
-        className={`block w-full cursor-grab touch-none border px-1.5 py-1 text-left leading-tight ${
+        className={`block h-full w-full cursor-grab touch-none border px-1.5 py-1 text-left leading-tight ${
           isPicked ? "border-primary border-2" : "border-base-300"
-        } ${isLight ? "bg-base-100" : "bg-primary/10"} ${drag.isDragging ? "opacity-50" : ""}`}
+        } ${isLight ? "bg-base-100" : "bg-primary/10"} ${isDragging ? "opacity-50" : ""}`}
       >
         <span className="flex items-center justify-between gap-1">
           <span className="bar-tag">{tag}</span>

@@ -218,11 +218,14 @@ export function OneTouchForm({
   );
 }
 
+const lines = (text: string) => text.replaceAll("\r\n", "\n");
+
 /** A file or pasted rows: looked at first, then imported as a whole or not at all. */
 export function ImportSetsForm({ lifter, action }: { lifter: string; action: FormAction }) {
   const [form, send, isPending] = useFormAction(action);
   const [text, setText] = useState("");
-  const isChecked = form.status === "done" && form.typed.checked === text && text !== "";
+  // What was sent has the line ends of forms.
+  const isChecked = form.status === "done" && lines(form.typed.checked ?? "") === lines(text) && text !== "";
   const read = async (file: File | undefined) => {
     if (file) setText(await file.text());
   };

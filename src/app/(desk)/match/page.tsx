@@ -1,10 +1,12 @@
 import type { Metadata } from "next";
 import { PURPOSES } from "@/core/matching/lifter";
+import { KG_PER_LB } from "@/core/units/constants";
 import { listStations } from "@/server/equipment";
 import { listLifters } from "@/server/lifters";
 import { allLifts, liftOf } from "@/server/lifts";
 import { matchForLift } from "@/server/matching";
-import { keptBriefly, requestContext } from "@/server/access";
+import { expecting } from "@/server/logbook";
+import { type Context, keptBriefly, requestContext } from "@/server/access";
 import { readMass, readUnit } from "@/ui/kit/massInput";
 import { href, readSearch, type SearchParams, wholeIn } from "@/ui/kit/search";
 import { MatchSheet } from "@/ui/match/MatchSheet";
@@ -12,6 +14,21 @@ import { MatchSheet } from "@/ui/match/MatchSheet";
 /** A long wall is shown in parts: the best first. */
 const SHOWN = 30;
 const MAX_SHOWN = 400;
+
+const USUAL_LOAD = { kg: "100", lb: "225" } as const;
+
+/** What a lifter starts with on a straight bar, five repetitions with two left, by their log; null without one. */
+async function startOf(
+  context: Context,
+  lifter: { id: string },
+  liftKey: string,
+  unit: "kg" | "lb",
+): Promise<string | null> {
+  const wish = { barId: "", setting: "", handsHelped: false, family: "power" as const, repetitions: 5, reserve: 2 };
+  const kg = (await expecting(context, [lifter.id], liftKey)).of(lifter.id, wish)?.value;
+  if (kg === undefined) return null;
+  return unit === "kg" ? String(Math.round(kg / 2.5) * 2.5) : String(Math.round(kg / KG_PER_LB / 5) * 5);
+}
 
 export const metadata: Metadata = { title: "Match" };
 
@@ -29,7 +46,7 @@ export default async function MatchPage({ searchParams }: { searchParams: Search
   const lifter = lifters.find(({ key }) => key === search.lifter) ?? null;
   const station = stations.find(({ key }) => key === search.at) ?? null;
   const unit = readUnit(search.unit);
-  const typed = search.load ?? (unit === "kg" ? "100" : "225");
+  const typed = search.load ?? (lifter ? await startOf(context, lifter, lift.key, unit) : null) ?? USUAL_LOAD[unit];
   const load = readMass(typed, unit);
   const isGood = load !== null && load.kg > 0 && load.kg <= 2000;
   const shown = wholeIn(search.shown, MAX_SHOWN) ?? SHOWN;

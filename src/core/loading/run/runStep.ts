@@ -60,8 +60,7 @@ export function stepRun(run: RunState, step: RunStep): SteppedRun {
     case "reopen": {
       if (set.state === "open") return stays("already");
       if (lastClosed(run)?.id !== set.id) return stays("late");
-      const { effort: _said, ...unsaid } = set;
-      const opened = changed(run, { ...unsaid, state: "open" });
+      const opened = changed(run, { ...set, state: "open", effort: undefined });
       // A set that was lifted keeps its plates: they are on the bar.
       return { state: set.state === "done" ? opened : replanned(opened), outcome: "taken" };
     }

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { SCHOOL_WORDS } from "@/core/rotation/rotationWish";
+import { addDays } from "@/core/units/hallDay";
 import { may, requestContext } from "@/server/access";
 import { listLifters } from "@/server/lifters";
 import { allLifts } from "@/server/lifts";
@@ -61,7 +62,7 @@ export default async function RotationsPage() {
         <RotationForm
           id={null}
           version={0}
-          start={{ startsOn: today, liftKey: "back-squat-low" }}
+          start={{ startsOn: addDays(today, 7), liftKey: "back-squat-low" }}
           chosen={[]}
           lifters={people.map(({ id, name }) => ({ id, name }))}
           lifts={lifts}

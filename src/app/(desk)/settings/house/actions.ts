@@ -4,6 +4,7 @@ import { revalidatePath } from "next/cache";
 import { RULE_NUMBER_KEYS } from "@/core/matching/houseRules";
 import { POLICY_KEYS } from "@/core/matching/policies";
 import { previewRules, saveMatchingRules } from "@/server/matching";
+import { saveStrengthRules } from "@/server/rules";
 import { requestContext } from "@/server/access";
 import { type FormState, refusedBy } from "@/ui/kit/formState";
 import type { Preview } from "@/ui/settings/HouseForm";
@@ -26,4 +27,14 @@ export async function houseAction(_before: FormState, form: FormData): Promise<F
   if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/", "layout");
   return { status: "done", message: "Kept.", problems: [], typed: {} };
+}
+
+/** Saves how strength is estimated. */
+export async function strengthAction(_before: FormState, form: FormData): Promise<FormState> {
+  const context = await requestContext();
+  const typed = Object.fromEntries([...form.entries()].map(([key, value]) => [key, String(value).slice(0, 40)]));
+  const result = await saveStrengthRules(context, typed, Number(typed.version));
+  if (!result.ok) return refusedBy(result, typed);
+  revalidatePath("/", "layout");
+  return { status: "done", message: "Saved.", problems: [], typed: {} };
 }

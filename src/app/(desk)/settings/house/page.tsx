@@ -1,15 +1,18 @@
 import type { Metadata } from "next";
-import { matchingRules } from "@/server/rules";
+import { strengthTexts } from "@/core/strength/strengthRuleFields";
+import { matchingRules, strengthRules } from "@/server/rules";
 import { may, requestContext } from "@/server/access";
 import { PageHead } from "@/ui/kit/PageHead";
+import { SheetPart } from "@/ui/kit/SheetPart";
+import { StrengthForm } from "@/ui/settings/StrengthForm";
 import { HouseForm } from "@/ui/settings/HouseForm";
-import { houseAction, previewAction } from "./actions";
+import { houseAction, previewAction, strengthAction } from "./actions";
 
 export const metadata: Metadata = { title: "House rules" };
 
 export default async function HousePage() {
   const context = await requestContext();
-  const { version, ...rules } = await matchingRules(context);
+  const [{ version, ...rules }, strength] = [await matchingRules(context), await strengthRules(context)];
   return (
     <>
       <PageHead title="House rules" about="where practitioners disagree, the house decides" />
@@ -20,6 +23,20 @@ export default async function HousePage() {
         action={houseAction}
         preview={previewAction}
       />
+      <div className="mt-3">
+        <SheetPart
+          id="strength"
+          title="Strength and new bars"
+          about="How loads to start with are estimated from the log. These are starting values of ours; a gym that knows better writes its own."
+        >
+          <StrengthForm
+            texts={strengthTexts(strength)}
+            version={strength.version}
+            mayEdit={may(context, "rule.edit")}
+            action={strengthAction}
+          />
+        </SheetPart>
+      </div>
     </>
   );
 }
