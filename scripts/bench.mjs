@@ -453,6 +453,9 @@ ${core.plans.map(({ name, worstMs, proven, of }) => `| session plan, ${name}, 8 
 ${core.orders.map((one) => `| order of six lifters free, 48 sets, instance \`${one.name}\` | at most 5 % over the bound in 2 s | ${ms(one.ms)} ms; ${one.handled} handled a side, bound ${one.bound}: ${gap(one)} |`).join("\n")}
 ${core.named.map((one) => `| session plan, ${one.name} | an answer within 2 s, gap reported | ${ms(one.ms)} ms; ${one.handled} handled a side, bound ${one.bound}: ${gap(one)} |`).join("\n")}
 ${core.pools.map((one) => `| ${one.stations} stations × ${one.sets} sets around one pool of plates | ${one.stations === 8 ? "under 5 s" : "–"} | ${ms(one.ms)} ms; ${one.handled} handled a side, alone at least ${one.bound}; ${one.short} sets short, what to lay out after ${ms(one.remedyMs)} ms more |`).join("\n")}
+| 100,000 sets of 500 lifters filtered: strength and what bars are worth | under 1 s | ${ms(core.training.filterMs)} ms, ${core.training.counted} counted |
+| one lifter's log of 200 sets filtered anew after one more | under 5 ms | ${ms(core.training.oneMs)} ms |
+${core.training.rotations.map(({ seed, ms: took, value, bound }) => `| rotation of 12 weeks × 12 lifters × 12 bars, squad ${seed} | under 2 s with its gap | ${ms(took)} ms; worth ${value}, bound ${bound}: ${value === bound ? "proven" : `${((100 * (bound - value)) / Math.abs(bound)).toFixed(2)} % under`} |`).join("\n")}
 | need of 1,000 bars × 6 tasks on each of 365 days | under 300 ms | ${ms(core.meters.ms)} ms |
 | 400 jobs of care packed into 60 days × 4 people | under 1 s, never worse than earliest due date first | ${ms(core.packing.ms)} ms; ${core.packing.lateness} days late in ${core.packing.rounds} rounds, by due date alone ${core.packing.byDue} in ${core.packing.byDueRounds}; ${core.packing.unplaced} left out |
 | every setting of an adjustable yoke bar, 60 angles × 10 distances, for a lifter | under 5 ms | ${ms(core.settings.ms)} ms |

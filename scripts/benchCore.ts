@@ -16,6 +16,7 @@ import { METER_TASKS } from "../src/core/care/meterTasks";
 import { needForecast } from "../src/core/care/needMeter";
 import type { PackQuestion } from "../src/core/care/packQuestion";
 import { earliestDueFirst, packRounds } from "../src/core/care/packRounds";
+import { trainingTimes } from "./benchTraining";
 import { massUnitsFromKg } from "../src/core/units/exactMass";
 import type { ArmChart } from "../src/core/setups/armChart";
 import {
@@ -314,6 +315,7 @@ async function main() {
         byDueRounds: packingByDue.rounds,
       },
       growth,
+      training: trainingTimes(),
       load: { oursUs, theirsUs, ratio: theirsUs / oursUs },
       whip: { closedPerSecond: 1e6 / closedUs, generalPerSecond: 1e6 / generalUs },
       match: { us: matchUs },

@@ -10,7 +10,7 @@ import { loadAnswer, loadRequest } from "./load";
 import { logItem } from "./log";
 import { rotationAnswer, rotationRequest } from "./rotation";
 import { sessionPlanAnswer, sessionPlanRequest } from "./sessionPlan";
-import { strengthAnswer, strengthRequest } from "./strength";
+import { MAX_SETS, strengthAnswer, strengthRequest } from "./strength";
 import { tippingAnswer, tippingRequest } from "./tipping";
 import { whipAnswer, whipRequest } from "./whip";
 
@@ -24,6 +24,8 @@ export interface RouteSpec {
   body?: Joi.ObjectSchema;
   /** How long that may be; 256 KiB when left out. */
   maxBytes?: number;
+  /** How long its longest list may be; 200 when left out. */
+  longestList?: number;
   answer?: Joi.Schema;
   /** What it answers when that is not JSON. */
   produces?: "text/csv" | "text/calendar";
@@ -96,6 +98,7 @@ export const ROUTES = {
       "What a log says of a lifter's strength in one lift, of what each bar is worth to them, and of loads to expect",
     body: strengthRequest,
     maxBytes: 2 * 1024 * 1024,
+    longestList: MAX_SETS,
     answer: strengthAnswer,
     refusals: computing,
   },

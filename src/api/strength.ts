@@ -23,7 +23,7 @@ export interface StrengthRequest {
   level: number;
 }
 
-const MAX_SETS = 5000;
+export const MAX_SETS = 5000;
 /** Each bar that is not straight is one more unknown, tied to all others. */
 export const MAX_UNKNOWN_BARS = 200;
 

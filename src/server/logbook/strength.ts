@@ -20,7 +20,7 @@ import {
   type WorthKey,
   worthKey,
 } from "@/core/strength/lifterLog";
-import type { StrengthState } from "@/core/strength/strengthFilter";
+import type { Filtered, StrengthState } from "@/core/strength/strengthFilter";
 import { type StrengthRules } from "@/core/strength/strengthRules";
 import { reversals, type UsualWorth, type WorthWords, worthWords } from "@/core/strength/worthWords";
 import { equalEffort, type EqualEffort, type WorkWeek, workWeeks } from "@/core/strength/workload";
@@ -61,7 +61,11 @@ export interface LifterLog {
   sets: LogItem[];
   weeks: WorkWeek[];
   effort: EqualEffort | null;
+  /** What load to expect of them in this lift; null where nothing counts. */
+  expect: (wish: LoadWish) => Expected | null;
 }
+
+const NOTHING_KNOWN = { lifts: [], strength: null, sets: [], weeks: [], effort: null, expect: () => null };
 
 /**
  * A lifter's log and what it says; for coach and manager, and for the lifter themselves (who asks is checked by the
@@ -75,7 +79,7 @@ export async function lifterLog(
   asked: { liftKey?: string; variant?: string },
   isOwn = false,
 ): Promise<LifterLog> {
-  if (!isOwn && !may(context, "lifter.read")) return { lifts: [], strength: null, sets: [], weeks: [], effort: null };
+  if (!isOwn && !may(context, "lifter.read")) return NOTHING_KNOWN;
   const { hall, clock } = context;
   const [all, rules] = [await logOf(hall, lifterId), await strengthRules(context)];
   const logs = byLift(all);
@@ -84,12 +88,14 @@ export async function lifterLog(
     (asked.liftKey === undefined ? logs[0] : undefined);
   const sets = (log?.sets ?? []) as LogItem[];
   const weeks = workWeeks(sets);
+  const filtered = log ? strengthToday(rules, log, clock.today, true) : null;
   return {
     lifts: logs.map(({ liftKey, variant, sets: own }) => ({ liftKey, variant, sets: own.length })),
-    strength: log ? await strengthOfLog(context, rules, log, isOwn) : null,
+    strength: log && filtered ? await strengthOfLog(context, rules, log, filtered, isOwn) : null,
     sets: sets.toReversed(),
     weeks,
     effort: equalEffort(weeks.filter(({ from }) => from <= clock.today)),
+    expect: (wish) => filtered && expectedOf(rules, filtered.state, wish),
   };
 }
 
@@ -97,10 +103,9 @@ async function strengthOfLog(
   context: Context,
   rules: StrengthRules,
   log: LiftLog,
+  filtered: Filtered,
   isOwn: boolean,
-): Promise<LiftStrength | null> {
-  const filtered = strengthToday(rules, log, context.clock.today, true);
-  if (!filtered) return null;
+): Promise<LiftStrength> {
   const { state } = filtered;
   const width = bandWidth(BAND_LEVEL);
   const past = strengthPast(log, filtered, width);
@@ -188,7 +193,6 @@ export interface Expecting {
 export async function expecting(context: Context, lifterIds: readonly string[], liftKey: string): Promise<Expecting> {
   const states = new Map<string, StrengthState>();
   const rules = await strengthRules(context);
-  const width = bandWidth(BAND_LEVEL);
   if (may(context, "lifter.read"))
     for (const id of new Set(lifterIds)) {
       const log = byLift(await logOf(context.hall, id, liftKey)).find(({ variant }) => variant === "");
@@ -198,19 +202,24 @@ export async function expecting(context: Context, lifterIds: readonly string[], 
   return {
     of: (lifterId, wish) => {
       const state = states.get(lifterId);
-      if (!state) return null;
-      const prior = priorOfSet(wish.family, wish.setting);
-      const key = worthKey(wish);
-      const load = expectedLoad(rules, state, { ...wish, bar: key, prior }, width);
-      const worth = barWorth(rules, state, key, prior, width);
-      return {
-        ...load,
-        isLearning: worth.isLearning,
-        uses: worth.uses,
-        ratio: worth.value,
-        straightKg: straightSingle(state, width).value,
-      };
+      return state ? expectedOf(rules, state, wish) : null;
     },
+  };
+}
+
+/** What load to expect of a lifter whose state is known. */
+function expectedOf(rules: StrengthRules, state: StrengthState, wish: LoadWish): Expected {
+  const width = bandWidth(BAND_LEVEL);
+  const prior = priorOfSet(wish.family, wish.setting);
+  const key = worthKey(wish);
+  const load = expectedLoad(rules, state, { ...wish, bar: key, prior }, width);
+  const worth = barWorth(rules, state, key, prior, width);
+  return {
+    ...load,
+    isLearning: worth.isLearning,
+    uses: worth.uses,
+    ratio: worth.value,
+    straightKg: straightSingle(state, width).value,
   };
 }
 

@@ -1,14 +1,13 @@
-import { setText } from "@/core/strength/logLines";
 import { fixed, trimmed } from "@/core/units/format";
 import type { KnownBar, LifterLog, LogItem } from "@/server/logbook";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { BarTag } from "../kit/BarTag";
-import { dayText } from "../kit/dayText";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { href } from "../kit/search";
-import { AddSetsForm, EditSetForm, ImportSetsForm, OneTouchForm, type BarChoice } from "./LogForms";
+import { AddSetsForm, ImportSetsForm, OneTouchForm, type BarChoice } from "./LogForms";
+import { SetList } from "./SetList";
 import { BandChart, WorkChart } from "./StrengthCharts";
 
 /** A load that is expected, and what the plates make of it. */
@@ -83,6 +82,15 @@ export function LogSheet(props: Props) {
   );
 }
 
+/** More points than this are more than a chart of this width can show. */
+const MAX_POINTS = 120;
+
+/** So many of a long row, evenly taken, the last always among them. */
+function thinned<T>(points: readonly T[]): T[] {
+  const step = Math.ceil(points.length / MAX_POINTS);
+  return points.filter((_, i) => (points.length - 1 - i) % step === 0);
+}
+
 function LiftPick({ lifter, log, lifts, lift }: Props) {
   const name = (key: string) => lifts.find((one) => one.key === key)?.name ?? key;
   return (
@@ -117,7 +125,7 @@ function Strength({ log, lift, today }: Props) {
       </p>
       {past.straight.length > 2 && (
         <BandChart
-          points={past.straight.map(({ on, kg: value, low, high }) => ({ on, value, low, high }))}
+          points={thinned(past.straight).map(({ on, kg: value, low, high }) => ({ on, value, low, high }))}
           unit=" kg"
           digits={0}
           domain={domain}
@@ -174,7 +182,7 @@ function BarWorthRow({ bar, log, domain }: { bar: KnownBar; log: LifterLog; doma
       </div>
       {points.length > 2 && (
         <BandChart
-          points={points.map(({ on, ratio, low, high }) => ({ on, value: ratio, low, high }))}
+          points={thinned(points).map(({ on, ratio, low, high }) => ({ on, value: ratio, low, high }))}
           unit=""
           digits={2}
           domain={domain}
@@ -318,11 +326,12 @@ function Sets({ lifter, log, lifts, bars, today, undo, actions, lift }: Props) {
         </span>
       </div>
       {log.sets.length === 0 && <p className="text-quiet text-sm">None of the {lift.name} yet.</p>}
-      <ul className="divide-base-300 divide-y text-sm">
-        {inGroups(log.sets.slice(0, SHOWN_SETS)).map((group) => (
-          <SetGroup key={group[0]!.id} group={group} {...{ lifter, bars, lifts, today, actions }} />
-        ))}
-      </ul>
+      <SetList
+        lifter={lifter.key}
+        groups={inGroups(log.sets.slice(0, SHOWN_SETS))}
+        {...{ bars, lifts, today }}
+        actions={{ edit: actions.edit, remove: actions.remove }}
+      />
       {log.sets.length > SHOWN_SETS && (
         <p className="text-quiet pt-2 text-sm">
           The latest {SHOWN_SETS} of {log.sets.length}; all are in the files.
@@ -331,8 +340,6 @@ function Sets({ lifter, log, lifts, bars, today, undo, actions, lift }: Props) {
     </section>
   );
 }
-
-const SOURCES = { run: "run sheet", typed: "", imported: "imported" } as const;
 
 /** Sets of one day on one bar, the first first; groups newest first. */
 function inGroups(sets: readonly LogItem[]): LogItem[][] {
@@ -344,72 +351,4 @@ function inGroups(sets: readonly LogItem[]): LogItem[][] {
     else groups.push([set]);
   }
   return groups;
-}
-
-/** "120 kg × 3, 1 left" */
-function SetWords({ set }: { set: LogItem }) {
-  return (
-    <span className={`whitespace-nowrap ${set.isMade ? "" : "text-error"}`}>
-      <strong className="tabular-nums">
-        {set.loadValue} {set.loadUnit} × {set.repetitions}
-      </strong>
-      {set.reserve !== null && <span className="text-quiet"> {trimmed(set.reserve, 1)} left</span>}
-      {!set.isMade && " missed"}
-    </span>
-  );
-}
-
-function SetGroup({
-  group,
-  lifter,
-  bars,
-  lifts,
-  today,
-  actions,
-}: Pick<Props, "lifter" | "bars" | "lifts" | "today" | "actions"> & { group: readonly LogItem[] }) {
-  const [first] = group as [LogItem, ...LogItem[]];
-  const more = [first.setting, first.handsHelped && "hands helped", first.note, SOURCES[first.source]].filter(Boolean);
-  return (
-    <li>
-      <details>
-        <summary className="grid min-h-11 cursor-pointer grid-cols-[6rem_minmax(0,1fr)_auto] items-center gap-x-3 py-1 sm:grid-cols-[7rem_4rem_minmax(0,1fr)_auto]">
-          <span className="text-quiet whitespace-nowrap">{dayText(first.on, today)}</span>
-          <span className="hidden sm:inline">
-            <BarTag tag={first.tag} />
-          </span>
-          <span className="flex flex-wrap gap-x-4">
-            <span className="font-semibold sm:hidden">{first.tag}</span>
-            {group.map((set) => (
-              <SetWords key={set.id} set={set} />
-            ))}
-            {more.length > 0 && <span className="text-quiet">{more.join(", ")}</span>}
-          </span>
-          <span className="link text-xs">Edit</span>
-        </summary>
-        {group.map((set) => (
-          <div key={set.id} className="border-base-300 border-l-4 pb-2 pl-3">
-            <EditSetForm
-              id={set.id}
-              version={set.version}
-              lifter={lifter.key}
-              start={{
-                ...{ on: set.on, lift: set.liftKey, tag: set.tag, setting: set.setting, variant: set.variant },
-                ...{ note: set.note ?? "", handsHelped: set.handsHelped ? "on" : "", lines: setText(set) },
-              }}
-              bars={bars}
-              lifts={lifts}
-              today={today}
-              action={actions.edit}
-            />
-            <OneTouchForm
-              fields={{ lifter: lifter.key, id: set.id }}
-              word="Delete"
-              label={`Delete ${set.loadValue} ${set.loadUnit} × ${set.repetitions} on ${set.on}`}
-              action={actions.remove}
-            />
-          </div>
-        ))}
-      </details>
-    </li>
-  );
 }

@@ -50,7 +50,15 @@ type RouteHandler = (request: Request, context: { params: Promise<Record<string,
  * as JSON of the one error shape; our own mistakes are logged and answered without their inside.
  */
 export function endpoint<Query = unknown, Body = unknown>(
-  { method, query: querySchema, body: bodySchema, maxBytes = MAX_BYTES, consumes, scope = "read" }: RouteSpec,
+  {
+    method,
+    query: querySchema,
+    body: bodySchema,
+    maxBytes = MAX_BYTES,
+    longestList,
+    consumes,
+    scope = "read",
+  }: RouteSpec,
   work: (asked: Asked<Query, Body>) => Promise<Answer> | Answer,
   { needs }: { needs?: Need } = {},
 ): Record<"GET" | "HEAD" | "POST" | "PUT" | "PATCH" | "DELETE", RouteHandler> {
@@ -72,7 +80,7 @@ export function endpoint<Query = unknown, Body = unknown>(
       const body = consumes
         ? await fileBody(request, consumes)
         : bodySchema
-          ? await checkedBody(request, bodySchema, maxBytes)
+          ? await checkedBody(request, bodySchema, maxBytes, longestList)
           : { ok: true as const, value: undefined };
       if (!body.ok) return answer(body.refusal);
       return answer(
@@ -192,7 +200,12 @@ async function fileBody(request: Request, consumes: readonly string[]): Promise<
   return read.ok ? { ok: true, value: { type, bytes: read.value } } : read;
 }
 
-async function checkedBody(request: Request, schema: Joi.ObjectSchema, maxBytes: number): Promise<Checked> {
+async function checkedBody(
+  request: Request,
+  schema: Joi.ObjectSchema,
+  maxBytes: number,
+  longestList?: number,
+): Promise<Checked> {
   const type = request.headers.get("content-type") ?? "";
   if (!/^application\/json\s*(;\s*charset="?utf-8"?\s*)?$/i.test(type))
     return { ok: false, refusal: refuse("unsupported-media-type", "Send the body as application/json in UTF-8.") };
@@ -204,7 +217,7 @@ async function checkedBody(request: Request, schema: Joi.ObjectSchema, maxBytes:
   } catch {
     return badInput([{ path: "", message: "the body is not JSON" }]);
   }
-  const result = checked(schema, value);
+  const result = checked(schema, value, longestList === undefined ? {} : { longestList });
   return result.ok ? result : badInput(result.problems);
 }
 

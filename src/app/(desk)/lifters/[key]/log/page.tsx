@@ -4,7 +4,7 @@ import { may, requestContext } from "@/server/access";
 import { barsOnTheWall } from "@/server/bars";
 import { allLifts } from "@/server/lifts";
 import { loadable } from "@/server/loading";
-import { expecting, lastLogChange, lifterByKey, lifterLog, loggableBars } from "@/server/logbook";
+import { lastLogChange, lifterByKey, lifterLog, loggableBars } from "@/server/logbook";
 import { PageHead } from "@/ui/kit/PageHead";
 import { LogSheet, type ShownLoad } from "@/ui/strength/LogSheet";
 import { addSetsAction, deleteSetAction, editSetAction, importSetsAction, undoLogAction } from "./actions";
@@ -49,7 +49,7 @@ export default async function LogPage({
   const expected: ShownLoad[] = [];
   if (bar) {
     const own = known.find(({ barId, handsHelped }) => barId === bar.id && !handsHelped);
-    const load = (await expecting(context, [row.id], lift.key)).of(row.id, {
+    const load = log.expect({
       ...{ barId: bar.id, family: bar.family, setting: own?.setting ?? "", handsHelped: false },
       ...ask,
     });
