@@ -38,6 +38,16 @@ async function running(page) {
   }
 }
 
+/** Eight weeks for four lifters, planned. */
+async function planned(page) {
+  await page.getByLabel("Name").fill("Winter squats");
+  for (const name of ["Isla Fenwright", "Emeric Vanholt", "Runa Dellby", "Bram Okerlund"])
+    await page.getByLabel(name).check();
+  await page.getByRole("button", { name: "Plan", exact: true }).click();
+  await page.getByText("No better plan exists.").waitFor();
+  await page.evaluate(() => window.scrollTo(0, 0));
+}
+
 const VIEWS = {
   today: ["/", desk],
   bars: ["/bars?pick=K04,K11", desk],
@@ -45,7 +55,6 @@ const VIEWS = {
   measure: ["/bars/measure?bars=K05,K10,K20&kind=shaftDiameter&at=K10", desk],
   compare: ["/compare?bars=K04,K05,K11,K16&load=220", desk],
   match: ["/match?lift=back-squat-high&load=120&lifter=bram", desk],
-  coverage: ["/match/coverage", desk],
   balance: ["/match/balance", desk],
   class: ["/sessions", desk, "light", assigned],
   setup: ["/setups/K17?lifter=hale", desk],
@@ -54,8 +63,9 @@ const VIEWS = {
   session: ["/load/session?at=rack-1", desk],
   care: ["/care", desk],
   air: ["/care/air", desk],
+  log: ["/lifters/bram/log?bar=K20", desk],
+  rotation: ["/sessions/rotations", desk, "light", planned],
   people: ["/settings/people", desk, "light", invited],
-  "compare-dark": ["/compare?bars=K04,K11,K12&load=270", desk, "dark"],
   "run-phone": [
     "/load/session?who=Runa+115%0AIsla+110%0ACato+55&bar=K16&at=rack-1&lift=back-squat-high",
     phone,

@@ -256,11 +256,11 @@ function Cell({
         onKeyDown={onKey}
         aria-pressed={isPicked}
         aria-label={said.join(", ")}
-        className={`block h-full w-full cursor-grab touch-none border px-1.5 py-1 text-left leading-tight ${
+        className={`flex h-full w-full cursor-grab flex-col justify-start touch-none border px-1.5 py-1 text-left leading-tight ${
           isPicked ? "border-primary border-2" : "border-base-300"
         } ${isLight ? "bg-base-100" : "bg-primary/10"} ${isDragging ? "opacity-50" : ""}`}
       >
-        <span className="flex items-center justify-between gap-1">
+        <span className="flex w-full items-center justify-between gap-1">
           <span className="bar-tag">{tag}</span>
           <FormGlyph form={form} />
         </span>
