@@ -32,9 +32,9 @@ export function RotationSheet({ id, version, plan, rows, weeks, bars, tags, mayE
             <span className="text-sm">
               <strong>{plan.isProven ? "No better plan exists." : "Planned."}</strong>{" "}
               {plan.isProven
-                ? "Every bar suits its lifter, and the weeks follow the wave as near as can be."
+                ? "Match allows every bar for its lifter, and the weeks follow the wave as closely as possible."
                 : `Within ${Math.round((100 * (plan.bound - plan.value)) / Math.max(1, Math.abs(plan.bound)))} % of the best possible.`}{" "}
-              <span className="text-quiet">Loads are today’s; heaviest bar first within a session.</span>
+              <span className="text-quiet">Loads are today’s.</span>
             </span>
             <span className="no-print flex flex-wrap items-center gap-2">
               {mayEdit && <OneTouchForm fields={{ id }} word="Send to classes" action={actions.send} />}
