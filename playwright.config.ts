@@ -5,9 +5,9 @@ export default defineConfig({
   testDir: "e2e",
   globalSetup: "./e2e/signedIn.setup.ts",
   outputDir: process.env.E2E_OUTPUT ?? "test-results",
-  timeout: 120_000,
+  timeout: 300_000,
   // What is computed may take its time on a busy machine; a test says what is shown, not how fast.
-  expect: { timeout: 20_000 },
+  expect: { timeout: 30_000 },
   // One database for all: errands that change something name bars of their own.
   workers: 2,
   // On the build machine a second try tells a slow moment from a fault; what needed one is named in the report.

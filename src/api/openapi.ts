@@ -13,7 +13,7 @@ const REFUSAL_TEXT: Record<number, string> = {
   404: "There is no such thing",
   405: "The path exists, the method does not",
   409: "Something changed meanwhile; nothing was done",
-  413: "The body is too long: over 256 KiB, of /strength 2 MiB",
+  413: "The body is too long: over 256 KiB, of /strength and /purchase 2 MiB",
   415: "The body is not JSON",
   422: "Understood, but it cannot be done",
   429: "Too much at once; try again after the seconds of Retry-After",

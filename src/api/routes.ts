@@ -8,6 +8,7 @@ import { lifterItem } from "./lifters";
 import { barBody, barItem, dueItem, liftItem, matchAnswer, plateItem, stationItem } from "./lists";
 import { loadAnswer, loadRequest } from "./load";
 import { logItem } from "./log";
+import { MAX_NEEDS, purchaseAnswer, purchaseRequest } from "./purchase";
 import { rotationAnswer, rotationRequest } from "./rotation";
 import { sessionPlanAnswer, sessionPlanRequest } from "./sessionPlan";
 import { MAX_SETS, strengthAnswer, strengthRequest } from "./strength";
@@ -108,6 +109,17 @@ export const ROUTES = {
     summary: "Which bar each lifter trains with in which week",
     body: rotationRequest,
     answer: rotationAnswer,
+    refusals: computing,
+  },
+  purchase: {
+    method: "POST",
+    path: "/purchase",
+    summary:
+      "Which offers within a budget gain most, proven or with a bound, and what a little more money would change",
+    body: purchaseRequest,
+    maxBytes: 2 * 1024 * 1024,
+    longestList: MAX_NEEDS,
+    answer: purchaseAnswer,
     refusals: computing,
   },
   bars: {

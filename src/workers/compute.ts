@@ -1,4 +1,6 @@
 import { readUpload, type Upload } from "@/api/upload";
+import { choosePurchase } from "@/core/buying/choosePurchase";
+import type { PurchaseQuestion } from "@/core/buying/purchaseQuestion";
 import { packTurns, type TurnsQuestion } from "@/core/care/packTurns";
 import { planClass, type ClassQuestion, type PlannedClass } from "@/core/classes/planClass";
 import { reassignClass } from "@/core/classes/reassignClass";
@@ -50,6 +52,7 @@ export const TASKS = {
     const plan = planRotation(question, { spent });
     return { plan, problems: typeof plan === "string" ? contradictions(question) : [] };
   },
+  purchase: (question: PurchaseQuestion, { spent }: Allowance) => choosePurchase(question, { spent }),
   careTurns: (question: TurnsQuestion) => packTurns(question),
 };
 

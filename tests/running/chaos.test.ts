@@ -34,7 +34,7 @@ beforeAll(async () => {
   // As a gym has it: what was committed is written.
   house = await openHouse({ isDurable: true });
   program = await startProgram(house);
-}, 180_000);
+});
 afterAll(async () => {
   await program?.end();
   await house?.close();

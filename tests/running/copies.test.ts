@@ -4,7 +4,7 @@ import { MOMENT, openHouse, pause, startProgram, until, withOwner, type House } 
 let house: House;
 beforeAll(async () => {
   house = await openHouse();
-}, 180_000);
+});
 afterAll(() => house?.close());
 
 describe("several copies of the program on one database", () => {

@@ -14,7 +14,7 @@ let program: Program;
 beforeAll(async () => {
   house = await openHouse();
   program = await startProgram(house);
-}, 180_000);
+});
 afterAll(async () => {
   await program?.end();
   await house?.close();
@@ -68,7 +68,7 @@ describe("the running program", () => {
           ...(isPost ? { "content-type": "application/json" } : {}),
         },
         ...(isPost ? { body: one() } : {}),
-        signal: AbortSignal.timeout(30_000),
+        signal: AbortSignal.timeout(120_000),
       });
       expect(response.status, `seed ${SEED}: ${url}`).toBeLessThan(500);
       await response.arrayBuffer();

@@ -36,7 +36,7 @@ async function npmStart(env: Record<string, string> = {}) {
   await until(
     async () => printed,
     (text) => text.includes(ready) || child.exitCode !== null,
-    150_000,
+    500_000,
   );
   return {
     base: `http://127.0.0.1:${port}`,
@@ -126,13 +126,13 @@ it("goes on when its server or its database is killed, and says so", async () =>
     until(
       async () => (await fetch(`${program.base}/readyz`).catch(() => null))?.status,
       (status) => status === 200,
-      60_000,
+      240_000,
     );
   process.kill(pidIn("server.pid"), "SIGKILL");
   await until(
     async () => program.printed(),
     (text) => text.includes("the server ended by itself"),
-    30_000,
+    120_000,
   );
   await answers();
   const postmaster = existsSync(join(home, "cluster/pg/postmaster.pid"))
@@ -142,7 +142,7 @@ it("goes on when its server or its database is killed, and says so", async () =>
   await until(
     async () => program.printed(),
     (text) => text.includes("PostgreSQL ended"),
-    30_000,
+    120_000,
   );
   await answers();
   expect(await (await (await asOwner(program.base))("/settings")).text()).toContain("Low Bridge Strength");

@@ -6,7 +6,7 @@ let program: Program;
 beforeAll(async () => {
   house = await openHouse();
   program = await startProgram(house);
-}, 180_000);
+});
 afterAll(async () => {
   await program?.end();
   await house?.close();

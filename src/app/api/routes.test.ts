@@ -24,6 +24,7 @@ import * as match from "./v1/match/route";
 import * as openapi from "./v1/openapi.json/route";
 import * as platesRoute from "./v1/plates/route";
 import * as platesCsv from "./v1/plates.csv/route";
+import * as purchase from "./v1/purchase/route";
 import * as rotation from "./v1/rotation/route";
 import * as sessionPlan from "./v1/session-plan/route";
 import * as stationsRoute from "./v1/stations/route";
@@ -48,6 +49,7 @@ const MODULES: Record<keyof typeof ROUTES, Module> = {
   corrosion,
   strength,
   rotation,
+  purchase,
   bars,
   bar,
   plates: platesRoute,
@@ -255,6 +257,47 @@ describe("computing", () => {
     const many = Array.from({ length: 5000 }, (_, i) => ({ ...set, bar: `B${i % 200}`, family: "yoke" }));
     expect((await send(strength, { sets: many })).status).toBe(200);
     expect((await send(strength, { sets: [...many, set] })).status).toBe(400);
+  });
+  it("purchase: proven with what more money changes, and offers and needs that do not fit together", async () => {
+    const question = {
+      budgetMinor: 40_000,
+      offers: [
+        { id: "a", costMinor: 38_000 },
+        { id: "b", costMinor: 21_000, atMost: 2 },
+      ],
+      needs: [
+        { id: "n", weight: 1.5, owned: 40, offers: [{ id: "a", points: 100 }] },
+        { id: "m", weight: 1, owned: 40, offers: [{ id: "b", points: 80, copies: 2 }] },
+      ],
+    };
+    expect(await json(send(purchase, question))).toEqual({
+      ...{ chosen: [{ id: "a", quantity: 1 }], costMinor: 38_000, gain: 90, bound: 90, provenOptimal: true },
+      onlyOne: "a",
+      next: {
+        extraMinor: 40_000,
+        chosen: [
+          { id: "a", quantity: 1 },
+          { id: "b", quantity: 2 },
+        ],
+      },
+    });
+    const wrong = await errorOf(
+      send(purchase, {
+        budgetMinor: 1.5,
+        offers: [question.offers[0], question.offers[0], { id: "c", costMinor: "1", atMost: 0 }],
+        needs: [{ id: "n", weight: -1, owned: 0, offers: [], note: "" }],
+        currency: "EUR",
+      }),
+    );
+    expect(wrong.details.map(({ path }) => path).sort()).toEqual(
+      [
+        ...["budgetMinor", "currency", "needs.0.note", "needs.0.weight"],
+        ...["offers.1", "offers.2.atMost", "offers.2.costMinor"],
+      ].sort(),
+    );
+    const unknown = { ...question.needs[0], offers: [{ id: "z", points: 1 }] };
+    const other = await errorOf(send(purchase, { ...question, needs: [unknown] }));
+    expect(other.details.map(({ path }) => path)).toEqual(["needs.0.offers.0.id"]);
   });
   it("rotation: proven, what contradicts, and what does not fit together", async () => {
     const own = [

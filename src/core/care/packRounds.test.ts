@@ -103,22 +103,18 @@ const asked = ({
   setupMinutes: { sleeves: 2 },
 });
 
-it(
-  "is never worse than earliest due date first, and keeps every promise",
-  () =>
-    fc.assert(
-      fc.property(anyQuestion, (raw) => {
-        const question = asked(raw);
-        const [ours, list] = [packRounds(question), earliestDueFirst(question)];
-        check(question, ours);
-        check(question, list);
-        expect(ours.unplaced.length).toBeLessThanOrEqual(list.unplaced.length);
-        if (ours.unplaced.length === list.unplaced.length) expect(ours.lateness).toBeLessThanOrEqual(list.lateness);
-      }),
-      { numRuns: 60 },
-    ),
-  60_000,
-);
+it("is never worse than earliest due date first, and keeps every promise", () =>
+  fc.assert(
+    fc.property(anyQuestion, (raw) => {
+      const question = asked(raw);
+      const [ours, list] = [packRounds(question), earliestDueFirst(question)];
+      check(question, ours);
+      check(question, list);
+      expect(ours.unplaced.length).toBeLessThanOrEqual(list.unplaced.length);
+      if (ours.unplaced.length === list.unplaced.length) expect(ours.lateness).toBeLessThanOrEqual(list.lateness);
+    }),
+    { numRuns: 60 },
+  ));
 
 /** Most jobs placed, then least lateness, by the MIP solver package (HiGHS). */
 function byMip(highs: MipSolver, { jobs, windows, setupMinutes }: PackQuestion): { placed: number; lateness: number } {
@@ -175,4 +171,4 @@ it("has the lateness of the MIP solver package on 60 seeded cases that it can so
     const [ours, best] = [packRounds(question), byMip(highs, question)];
     expect([n, question.jobs.length - ours.unplaced.length, ours.lateness]).toEqual([n, best.placed, best.lateness]);
   }
-}, 120_000);
+});

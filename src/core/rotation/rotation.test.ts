@@ -1,6 +1,7 @@
 import highs from "highs";
 import { describe, expect, it } from "vitest";
 import { contradictions } from "./contradictions";
+import { eveningOrder } from "./eveningOrder";
 import { competitionWeeks } from "./lifterWeeks";
 import { planRotation } from "./planRotation";
 import { squad } from "./squad.fixture";
@@ -227,4 +228,17 @@ it("where weeks before a competition are no run, its bar stays as long as they l
   const plan = planRotation({ ...question, competitionRunsFree: true });
   if (typeof plan === "string") throw new Error(plan);
   expect(plan.bars).toEqual([["a", "b", "a", "a", "a"]]);
+});
+
+describe("the order of an evening", () => {
+  const bar = (loadKg: number | null, isLearning = false, ratioPct = 100) => ({ loadKg, isLearning, ratioPct });
+  it.each([
+    ["heaviest while fresh", [bar(80), bar(120), bar(100)], [3, 1, 2]],
+    ["a new bar after known ones", [bar(130, true), bar(90)], [2, 1]],
+    ["as asked where they are equal", [bar(100), bar(100)], [1, 2]],
+    ["by what bars are worth where loads are unknown", [bar(null, false, 74), bar(90, false, 100)], [2, 1]],
+    ["a single one", [bar(60)], [1]],
+  ])("%s", (_, cells, places) => {
+    expect(eveningOrder(cells)).toEqual(places);
+  });
 });

@@ -10,6 +10,13 @@ export interface WorkSet {
   isMade: boolean;
 }
 
+/**
+ * Work of some sets together, such as those of a session.
+ *
+ * @returns kg
+ */
+export const totalWork = (sets: readonly WorkSet[]): number => sets.reduce((sum, set) => sum + workOf(set), 0);
+
 /** One week's work. */
 export interface WorkWeek {
   /** Its Monday. */
@@ -56,7 +63,7 @@ export function workWeeks(sets: readonly WorkSet[]): WorkWeek[] {
     .sort(([a], [b]) => (a < b ? -1 : 1))
     .map(([from, own]) => {
       const made = own.filter(({ isMade }) => isMade);
-      const kg = made.reduce((sum, set) => sum + workOf(set), 0);
+      const kg = totalWork(made);
       const repetitions = made.reduce((sum, set) => sum + set.repetitions, 0);
       const known = made.flatMap(({ reserve }) => (reserve === null ? [] : [reserve]));
       return {

@@ -169,6 +169,10 @@ export const classEntries = pgTable(
     loadValue: numeric().notNull(),
     loadUnit: text().$type<Unit>().notNull(),
     loadKg: doublePrecision().notNull(),
+    /** The load follows the log: it is set anew for the bar that the class gives them. */
+    followsLog: boolean().notNull().default(false),
+    /** Which of a lifter's bars in the same lift, in the order of the evening. */
+    bout: integer().notNull().default(1),
     purpose: text().$type<Purpose>().notNull().default("general"),
     lockedBlock: integer(),
     lockedStation: text(),
@@ -178,7 +182,7 @@ export const classEntries = pgTable(
     foreignKey({ columns: [t.hallId, t.classId], foreignColumns: [classes.hallId, classes.id] }),
     foreignKey({ columns: [t.hallId, t.lifterId], foreignColumns: [lifters.hallId, lifters.id] }),
     foreignKey({ columns: [t.hallId, t.lockedBarId], foreignColumns: [bars.hallId, bars.id] }),
-    unique().on(t.hallId, t.classId, t.lifterId, t.liftKey),
+    unique().on(t.hallId, t.classId, t.lifterId, t.liftKey, t.bout),
     check("class_entries_load", sql`${t.loadKg} > 0`),
   ],
 );

@@ -15,6 +15,7 @@ import { plateKindAtHand, platesAtHand } from "@/server/loading";
 import { matchingRules } from "@/server/rules";
 import { USUAL_WARM_UP, classPool } from "./classPool";
 import { type ClassRow, classDetails, entriesOf } from "./classes";
+import { type Assigned, assignedByLog, keepLoads, loadsOnBars } from "./followLog";
 
 /** Whoever assigns a class waits for it. */
 const ASSIGN_MS = 30_000;
@@ -73,9 +74,9 @@ const FELT_KG = 0.5;
 const SETS_MS = 6_000;
 
 /** The plan with how its sets, warm-ups too, come out when all stations share the plates. */
-async function withSets(context: Context, row: ClassRow, plan: PlannedClass): Promise<PlannedClass> {
+async function withSets(context: Context, row: ClassRow, { plan, entries }: Assigned): Promise<PlannedClass> {
   if (!plan.plates) return plan;
-  const pool = await classPool(context, row.id, USUAL_WARM_UP, plan);
+  const pool = await classPool(context, row.id, USUAL_WARM_UP, { plan, entries });
   if (!pool.ok || pool.question.stations.length === 0) return plan;
   const { question, lifterOf } = pool;
   const planned = await compute(context, "platesOfClass", question, { ms: SETS_MS });
@@ -98,8 +99,12 @@ export async function assignTonight(context: Context, classId: string): Promise<
   if (!row) return notFound("such class");
   const question = await questionOf(context, row);
   if (question.entries.length === 0) return failed("impossible", "Nobody is in this class yet.");
-  const plan = await compute(context, "classPlan", question, { ms: ASSIGN_MS });
-  return keepPlan(context, row, await withSets(context, row, plan), "assigned");
+  const assigned = await assignedByLog(context, row, question, (asked) =>
+    compute(context, "classPlan", asked, { ms: ASSIGN_MS }),
+  );
+  return keepPlan(context, row, await withSets(context, row, assigned), "assigned", (context) =>
+    keepLoads(context, question.entries, assigned.entries),
+  );
 }
 
 /**
@@ -133,9 +138,12 @@ export async function reassignTonight(
     },
     { ms: ASSIGN_MS },
   );
-  const plan = await withSets(context, row, found);
-  const kept = await keepPlan(context, row, plan, "reassigned", async ({ hall }) => {
+  const assigned = { plan: found, entries: await loadsOnBars(context, row, question, found) };
+  const plan = await withSets(context, row, assigned);
+  const kept = await keepPlan(context, row, plan, "reassigned", async (context) => {
+    const { hall } = context;
     for (const { id } of freed) await hall.update(classEntries, eq(classEntries.id, id), { lockedBarId: null });
+    await keepLoads(context, question.entries, assigned.entries);
   });
   return kept.ok ? { ...kept, changed: breaks.size, moved: moved.length } : kept;
 }

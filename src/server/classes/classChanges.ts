@@ -13,6 +13,7 @@ import { type Outcome, failed, forbidden, notFound, recordChange, stale } from "
 import { allLifts } from "@/server/lifts";
 import { expecting } from "@/server/logbook";
 import type { ClassRow } from "./classes";
+import { START_SET } from "./followLog";
 
 export interface ClassForm {
   id: string | null;
@@ -82,10 +83,15 @@ export interface EntryForm {
   purpose: string;
 }
 
-/** Puts a lifter's lift into a class. */
-export async function addEntry(context: Context, form: EntryForm): Promise<Outcome<{ id: string }>> {
+/**
+ * Puts a lifter's lift into a class. Without a load it follows the log: it is set anew for the bar that they get.
+ *
+ * @param bout which of their bars in this lift, in the order of the evening.
+ */
+export async function addEntry(context: Context, form: EntryForm, bout = 1): Promise<Outcome<{ id: string }>> {
   if (!may(context, "class.edit")) return forbidden("change classes");
-  const said = form.load.trim() || (await startText(context, form));
+  const followsLog = form.load.trim() === "";
+  const said = followsLog ? await startText(context, form) : form.load.trim();
   const typed = readTyped(said, "kg");
   const kg = typed && (typed.unit === "kg" || typed.unit === "lb") ? convertTyped(typed) : NaN;
   const problems: Problem[] = [];
@@ -104,7 +110,7 @@ export async function addEntry(context: Context, form: EntryForm): Promise<Outco
     if (!lifter || lifter.retiredAt) problems.push({ path: "lifter", message: "lifter: choose one" });
     if (lifter && lift) {
       const same = await hall.rows(classEntries, { where: eq(classEntries.classId, form.classId) });
-      if (same.some(({ lifterId, liftKey }) => lifterId === lifter.id && liftKey === lift.key))
+      if (same.some((one) => one.lifterId === lifter.id && one.liftKey === lift.key && one.bout === bout))
         problems.push({ path: "lift", message: `lift: ${lifter.name} does the ${lift.name} in this class already` });
     }
     if (problems.length > 0) return failed("invalid", "Nothing was changed.", problems);
@@ -115,14 +121,11 @@ export async function addEntry(context: Context, form: EntryForm): Promise<Outco
       loadValue: typed!.value,
       loadUnit: typed!.unit,
       loadKg: kg,
-      purpose,
+      ...{ followsLog, bout, purpose },
     });
     return { ok: true, id: made!.id };
   });
 }
-
-/** Repetitions and reserve that somebody starts with. */
-const START = { repetitions: 5, reserve: 2 };
 
 /** What a lifter starts with on a straight bar by their log, to the nearest 2.5 kg; empty without one. */
 async function startText(context: Context, { lifter: key, lift }: EntryForm): Promise<string> {
@@ -130,7 +133,7 @@ async function startText(context: Context, { lifter: key, lift }: EntryForm): Pr
   if (!lifter) return "";
   const expected = (await expecting(context, [lifter.id], lift)).of(lifter.id, {
     ...{ barId: "", family: "power" as const, setting: "", handsHelped: false },
-    ...START,
+    ...START_SET,
   });
   return expected ? `${Math.floor(expected.value / 2.5) * 2.5} kg` : "";
 }

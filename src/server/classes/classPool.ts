@@ -1,7 +1,7 @@
 import "server-only";
 import { ratedTotalKg, valueOf } from "@/core/bars/bar";
 import { groupBy } from "@/core/collections/groupBy";
-import type { PlannedClass } from "@/core/classes/planClass";
+import type { ClassEntry, PlannedClass } from "@/core/classes/planClass";
 import type { PoolQuestion, StationQuestion, StationSet } from "@/core/loading/plan/poolQuestion";
 import { type LadderWish, ladderRounds } from "@/core/loading/rounds";
 import { kgFromMassUnits, massUnitsFromKg } from "@/core/units/exactMass";
@@ -46,16 +46,21 @@ export async function classPool(
   context: Context,
   id: string,
   wish: LadderWish & { only: "kg" | "lb" | null },
-  fresh?: PlannedClass,
+  /** A plan that is not kept yet, and the loads that it was made for. */
+  fresh?: { plan: PlannedClass; entries: readonly ClassEntry[] },
 ): Promise<Outcome<ClassPool>> {
   const result = await classDetails(context, id);
   if (!result.ok) return result;
   const { row, items } = result.details;
   // A plan that is not kept yet has no broken bars.
-  const [plan, breaks] = fresh ? [fresh, new Map<string, string[]>()] : [result.details.plan, result.details.breaks];
+  const [plan, breaks] = fresh
+    ? [fresh.plan, new Map<string, string[]>()]
+    : [result.details.plan, result.details.breaks];
   if (!plan) return failed("impossible", "Nobody is placed yet: assign the class first.");
+  const loads = new Map(fresh?.entries.map(({ id, loadKg }) => [id, loadKg]));
   const placed = plan.entries.flatMap((entry) => {
-    const item = items.find((one) => one.id === entry.id);
+    const kept = items.find((one) => one.id === entry.id);
+    const item = kept && { ...kept, loadKg: loads.get(entry.id) ?? kept.loadKg };
     return item && entry.block !== null && entry.station !== null && entry.tag !== null
       ? [{ item, block: entry.block, station: entry.station, tag: entry.tag }]
       : [];

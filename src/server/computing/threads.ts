@@ -11,8 +11,8 @@ import { FairQueue } from "./queue";
 
 /** A screen's answer may take this long. */
 const SCREEN_MS = 2_000;
-/** Work that does not look at its clock is ended this long after its time. */
-const GRACE_MS = 3_000;
+/** Work that does not look at its clock is ended this long after its time; a thread that starts on a busy machine needs some of it. */
+const GRACE_MS = 10_000;
 /** Pieces of work that may wait in all. */
 const MAX_WAITING = 32;
 /** What one asker may have under way through the public interface; a screen has one. */

@@ -17,6 +17,8 @@ export interface GridCell {
   targetPct: number;
   isLight: boolean;
   isLearning: boolean;
+  /** Its place among several bars of the evening, from 1; null where it is the only one. */
+  place: number | null;
   isCompetition: boolean;
   isPinned: boolean;
   /** What was lifted that week; null before, and where nothing was. */
@@ -236,8 +238,13 @@ function Cell({
 }) {
   const { setNodeRef: setDragRef, listeners, isDragging } = useDraggable({ id: place, disabled: !mayEdit });
   const { setNodeRef: setDropRef, isOver: isUnder } = useDroppable({ id: place });
-  const { tag, form, loadKg, isLight, isLearning, isCompetition, isPinned, lifted, isOver } = cell;
-  const marks = [isPinned && "pinned", isLearning && "new: light", isCompetition && "competition"].filter(Boolean);
+  const { tag, form, loadKg, isLight, isLearning, isCompetition, isPinned, lifted, isOver, place: bout } = cell;
+  const marks = [
+    bout !== null && `bar ${bout} of the evening`,
+    isPinned && "pinned",
+    isLearning && "new: light",
+    isCompetition && "competition",
+  ].filter(Boolean);
   const said = [
     label,
     tag,

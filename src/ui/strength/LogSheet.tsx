@@ -301,6 +301,9 @@ function Work({ log: { weeks, effort } }: { log: LifterLog }) {
 
 function Sets({ lifter, log, lifts, bars, today, undo, actions, lift }: Props) {
   const address = `/lifters/${lifter.key}/log`;
+  // Whole days only: a day's work is said beside its first set.
+  const lastDay = log.sets[SHOWN_SETS - 1]?.on;
+  const shown = log.sets.filter(({ on }, i) => i < SHOWN_SETS || on === lastDay);
   return (
     <section className="sheet px-4 py-3" aria-label="Sets">
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -328,13 +331,13 @@ function Sets({ lifter, log, lifts, bars, today, undo, actions, lift }: Props) {
       {log.sets.length === 0 && <p className="text-quiet text-sm">None of the {lift.name} yet.</p>}
       <SetList
         lifter={lifter.key}
-        groups={inGroups(log.sets.slice(0, SHOWN_SETS))}
+        groups={inGroups(shown)}
         {...{ bars, lifts, today }}
         actions={{ edit: actions.edit, remove: actions.remove }}
       />
-      {log.sets.length > SHOWN_SETS && (
+      {log.sets.length > shown.length && (
         <p className="text-quiet pt-2 text-sm">
-          The latest {SHOWN_SETS} of {log.sets.length}; all are in the files.
+          The latest {shown.length} of {log.sets.length}; all are in the files.
         </p>
       )}
     </section>

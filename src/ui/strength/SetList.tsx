@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import { setText } from "@/core/strength/logLines";
+import { totalWork, workOf } from "@/core/strength/workload";
 import { trimmed } from "@/core/units/format";
 import type { LogItem } from "@/server/logbook";
 import { dayText } from "../kit/dayText";
@@ -24,8 +25,18 @@ const SOURCES = { run: "run sheet", typed: "", imported: "imported" } as const;
 export function SetList({ groups, ...rest }: Props) {
   return (
     <ul className="divide-base-300 divide-y text-sm">
-      {groups.map((group) => (
-        <SetGroup key={group[0]!.id} group={group} {...rest} />
+      {groups.map((group, i) => (
+        <SetGroup
+          key={group[0]!.id}
+          group={group}
+          // The first of a day says what the whole session came to.
+          session={
+            group[0]!.on === groups[i - 1]?.[0]!.on
+              ? null
+              : groups.filter(([first]) => first!.on === group[0]!.on).flat()
+          }
+          {...rest}
+        />
       ))}
     </ul>
   );
@@ -39,19 +50,20 @@ function SetWords({ set }: { set: LogItem }) {
         {set.loadValue} {set.loadUnit} × {set.repetitions}
       </strong>
       {set.reserve !== null && <span className="text-quiet"> {trimmed(set.reserve, 1)} left</span>}
-      {!set.isMade && " missed"}
+      {set.isMade ? <span className="text-quiet text-xs"> = {trimmed(workOf(set), 0)} kg</span> : " missed"}
     </span>
   );
 }
 
 function SetGroup({
   group,
+  session,
   lifter,
   bars,
   lifts,
   today,
   actions,
-}: Omit<Props, "groups"> & { group: readonly LogItem[] }) {
+}: Omit<Props, "groups"> & { group: readonly LogItem[]; session: readonly LogItem[] | null }) {
   const [isOpen, setOpen] = useState(false);
   const first = group[0]!;
   const more = [first.setting, first.handsHelped && "hands helped", first.note, SOURCES[first.source]].filter(Boolean);
@@ -59,7 +71,14 @@ function SetGroup({
     <li>
       <details onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
         <summary className="grid min-h-11 cursor-pointer grid-cols-[6rem_minmax(0,1fr)_auto] items-center gap-x-3 py-1 sm:grid-cols-[7rem_4rem_minmax(0,1fr)_auto]">
-          <span className="text-quiet whitespace-nowrap">{dayText(first.on, today)}</span>
+          <span className="text-quiet leading-tight whitespace-nowrap">
+            {dayText(first.on, today)}
+            {session && (
+              <span className="block text-xs tabular-nums" title="load × repetitions of the whole session">
+                {trimmed(totalWork(session), 0)} kg
+              </span>
+            )}
+          </span>
           <span className="bar-tag hidden justify-self-start sm:inline">{first.tag}</span>
           <span className="flex flex-wrap gap-x-4">
             <span className="font-semibold sm:hidden">{first.tag}</span>

@@ -252,4 +252,4 @@ it("loads as much in sum as the MIP solver package says can be, on nearly all of
   }
   expect(equal).toBeGreaterThanOrEqual(50);
   expect(ours / most).toBeGreaterThan(0.98);
-}, 120_000);
+});

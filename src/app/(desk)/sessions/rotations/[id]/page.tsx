@@ -1,6 +1,8 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { FAMILIES, type FamilyKey } from "@/core/bars/families";
+import { groupBy } from "@/core/collections/groupBy";
+import { evenings } from "@/core/rotation/eveningOrder";
 import { WEEKDAYS } from "@/core/rotation/readWish";
 import { SCHOOL_WORDS } from "@/core/rotation/rotationWish";
 import { addDays } from "@/core/units/hallDay";
@@ -33,6 +35,9 @@ export default async function RotationPage({ params }: { params: Promise<{ id: s
     const day = WEEKDAYS[weekday]!;
     return `${day[0]!.toUpperCase()}${day.slice(1, 3)} ${startsAt}`;
   };
+  const placesOf = new Map(
+    [...groupBy(plan?.rows ?? [], ({ lifterId }) => lifterId)].map(([id, own]) => [id, evenings(wish.sessions, own)]),
+  );
   const rows = (plan?.rows ?? []).flatMap((one): GridRow[] => {
     const lifter = lifters.find((person) => person.id === one.lifterId);
     if (!lifter) return [];
@@ -44,6 +49,7 @@ export default async function RotationPage({ params }: { params: Promise<{ id: s
           ...week,
           tag: barOf.get(week.barId)?.tag ?? "?",
           form: FAMILIES[(barOf.get(week.barId)?.family ?? "power") as FamilyKey].form,
+          place: placesOf.get(one.lifterId)?.get(one.session)?.[w] ?? null,
           isPinned: wish.pins.some(
             (pin) => pin.lifterId === lifter.id && pin.session === one.session && pin.week === w + 1,
           ),
