@@ -8,6 +8,7 @@ import { lifterItem } from "./lifters";
 import { barBody, barItem, dueItem, liftItem, matchAnswer, plateItem, stationItem } from "./lists";
 import { loadAnswer, loadRequest } from "./load";
 import { logItem } from "./log";
+import { offerItem } from "./offers";
 import { MAX_NEEDS, purchaseAnswer, purchaseRequest } from "./purchase";
 import { rotationAnswer, rotationRequest } from "./rotation";
 import { sessionPlanAnswer, sessionPlanRequest } from "./sessionPlan";
@@ -176,6 +177,14 @@ export const ROUTES = {
     summary: "Sets that were lifted, newest first; for coach and manager only",
     query: Joi.object(paging),
     answer: listOf(logItem),
+    refusals: [403],
+  },
+  offers: {
+    method: "GET",
+    path: "/offers",
+    summary: "Bars that might be bought, by number; prices and sellers for managers only",
+    query: Joi.object(paging),
+    answer: listOf(offerItem),
     refusals: [403],
   },
   match: {

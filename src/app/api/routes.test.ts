@@ -24,6 +24,7 @@ import * as match from "./v1/match/route";
 import * as openapi from "./v1/openapi.json/route";
 import * as platesRoute from "./v1/plates/route";
 import * as platesCsv from "./v1/plates.csv/route";
+import * as offersRoute from "./v1/offers/route";
 import * as purchase from "./v1/purchase/route";
 import * as rotation from "./v1/rotation/route";
 import * as sessionPlan from "./v1/session-plan/route";
@@ -57,6 +58,7 @@ const MODULES: Record<keyof typeof ROUTES, Module> = {
   lifts: liftsRoute,
   lifters: liftersRoute,
   log: logRoute,
+  offers: offersRoute,
   match,
   careDue,
   careIcs,

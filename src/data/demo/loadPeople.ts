@@ -8,8 +8,17 @@ import type { HallDb } from "../hallDb";
 import * as schema from "../schema";
 import { chartKindOf, readChart } from "@/core/setups/chartFields";
 import { loadLogs } from "./loadLogs";
+import { loadOffers } from "./loadOffers";
 import { DEMO_BARS } from "./demoBars";
-import { DEMO_CHARTS, DEMO_CLASS, DEMO_LIFTERS, DEMO_MEETING_SPECS, DEMO_SETTINGS, DEMO_USE } from "./demoHall";
+import {
+  DEMO_CHARTS,
+  DEMO_CLASS,
+  DEMO_HALL,
+  DEMO_LIFTERS,
+  DEMO_MEETING_SPECS,
+  DEMO_SETTINGS,
+  DEMO_USE,
+} from "./demoHall";
 
 interface World {
   /** Ids by name of person and by tag of bar. */
@@ -40,6 +49,7 @@ export async function loadPeople(hall: HallDb, world: World): Promise<void> {
     })),
   );
   await loadLogs(hall, { bars, lifters, today });
+  await loadOffers(hall, { today, currency: DEMO_HALL.currency });
   await loadSetups(hall, world, lifters);
   await hall.insert(schema.meetingSpecs, [...DEMO_MEETING_SPECS]);
   const { entries, ...facts } = DEMO_CLASS;

@@ -11,3 +11,4 @@ export * from "./inspections";
 export * from "./doors";
 export * from "./accounts";
 export * from "./training";
+export * from "./buying";

@@ -1,7 +1,6 @@
 import { sql } from "drizzle-orm";
 import {
   check,
-  customType,
   date,
   doublePrecision,
   foreignKey,
@@ -17,10 +16,9 @@ import {
 import type { InspectionFacts } from "@/core/care/inspection";
 import type { IncidentKind } from "../../core/care/incident";
 import { bars } from "./bars";
+import { bytes } from "./bytes";
 import { hallId, people } from "./hall";
 import type { InspectionVerdict } from "../../core/care/inspection";
-
-const bytes = customType<{ data: Buffer; default: false }>({ dataType: () => "bytea" });
 
 /** What hastens or slows care on one bar, where somebody set it or saw it. */
 export const barCare = pgTable(

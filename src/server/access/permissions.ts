@@ -18,6 +18,12 @@ export const PERMISSIONS = {
   "bar.edit": COACH,
   /** What bars cost and who sold them. */
   "price.read": MANAGER,
+  /** Bars that are offered, without what they cost. */
+  "offer.read": COACH,
+  /** Offers, orders, claims and what to buy. */
+  "offer.edit": MANAGER,
+  /** Checking a bar that arrives. */
+  "delivery.receive": CARE,
   /** Plates, clamps and stations. */
   "equipment.edit": COACH,
   "rule.edit": MANAGER,

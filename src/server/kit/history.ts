@@ -30,7 +30,10 @@ export interface Change {
     | "device"
     | "token"
     | "log"
-    | "rotation";
+    | "rotation"
+    | "offer"
+    | "delivery"
+    | "repair";
   entityId: string;
   action: string;
   before?: unknown;

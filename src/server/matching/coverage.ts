@@ -20,8 +20,8 @@ export interface HallCoverage extends Coverage {
   busy: { name: string; people: number; byBar: BarDemand[] } | null;
 }
 
-/** Lifts × bars in service, and who depends on which bar. Lifters count for coach and manager only, without a name. */
-export async function hallCoverage(context: Context): Promise<HallCoverage> {
+/** Who does which lift with which load, the bars in service, and who comes to the class that most people come to. */
+export async function hallWants(context: Context) {
   const [wall, rows, rules, people, meetings, used] = await Promise.all([
     barsOnTheWall(context),
     allLifts(context),
@@ -37,26 +37,34 @@ export async function hallCoverage(context: Context): Promise<HallCoverage> {
       const usual = row.usualLoads?.[lift.key] as TypedQuantity | undefined;
       if (!usual) return [];
       const lifter = matchLifterOf(row, lift, { today: context.clock.today, rules: meetings, used: used.get(row.id) });
-      return [{ person: row.id, lift: lift.key, loadKg: convertTyped(usual), lifter }];
+      return [{ person: row.id, personName: row.name, lift: lift.key, loadKg: convertTyped(usual), lifter }];
     }),
   );
-  const question = { bars: usable, lifts: hallLifts, rules, today: context.clock.today };
   const busiest = await busiestClass(context);
   const busyWants = (busiest?.entries ?? []).flatMap(({ lifterId, liftKey, loadKg }) => {
     const row = people.find(({ id }) => id === lifterId);
     const lift = hallLifts.find(({ key }) => key === liftKey);
     if (!row || !lift) return [];
     const lifter = matchLifterOf(row, lift, { today: context.clock.today, rules: meetings, used: used.get(row.id) });
-    return [{ person: row.id, lift: liftKey, loadKg, lifter }];
+    return [{ person: row.id, personName: row.name, lift: liftKey, loadKg, lifter }];
   });
   return {
-    bars: usable,
-    lifts: hallLifts,
+    question: { bars: usable, lifts: hallLifts, rules, today: context.clock.today },
+    wants,
+    busy: busiest && { name: busiest.name, blocks: busiest.blocks, wants: busyWants },
+  };
+}
+
+/** Lifts × bars in service, and who depends on which bar. Lifters count for coach and manager only, without a name. */
+export async function hallCoverage(context: Context): Promise<HallCoverage> {
+  const { question, wants, busy } = await hallWants(context);
+  return {
+    ...{ bars: question.bars, lifts: question.lifts },
     ...coverage({ ...question, wants }),
-    busy: busiest && {
-      name: busiest.name,
-      people: new Set(busyWants.map(({ person }) => person)).size,
-      byBar: barDemand({ ...question, wants: busyWants }),
+    busy: busy && {
+      name: busy.name,
+      people: new Set(busy.wants.map(({ person }) => person)).size,
+      byBar: barDemand({ ...question, wants: busy.wants }),
     },
   };
 }
@@ -81,5 +89,5 @@ async function busiestClass(context: Context) {
   );
   const heads = (id: string) => new Set((byClass.get(id) ?? []).map(({ lifterId }) => lifterId)).size;
   const row = near.reduce((most, one) => (heads(one.id) > heads(most.id) ? one : most));
-  return heads(row.id) === 0 ? null : { name: row.name, entries: byClass.get(row.id)! };
+  return heads(row.id) === 0 ? null : { name: row.name, blocks: row.blocks, entries: byClass.get(row.id)! };
 }

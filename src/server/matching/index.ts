@@ -3,7 +3,7 @@ import "server-only";
 /* What other rooms, pages and routes may use of this one. */
 
 export { barsToday } from "./barsToday";
-export { hallCoverage } from "./coverage";
+export { hallCoverage, hallWants } from "./coverage";
 export { type Matching, matchForLift } from "./matchForLift";
 export { previewRules, saveMatchingRules } from "./policies";
 export { type WallAnswer, wallAnswer } from "./wallScreen";

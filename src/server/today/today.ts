@@ -5,6 +5,7 @@ import type { StorageConflict } from "@/core/setups/storage";
 import { listed, sentence, signed, trimmed } from "@/core/units/format";
 import type { Context } from "@/server/access";
 import { type ListedBar, barsInState, barsNeverWeighed, barsOffTheirLabel, countInState } from "@/server/bars";
+import { type OpenClaim, type OpenOrder, openClaims, openOrders, warrantiesEnding } from "@/server/buying";
 import { sweatWarning } from "@/server/care/air";
 import { type NeedyBar, type TaskDue, careDueByTask, careDueCounts, neediestBars } from "@/server/care/due";
 import { type PlannedRound, roundsOfToday } from "@/server/care/rounds";
@@ -31,7 +32,24 @@ const MAX_LISTED = 50;
 export const todayItems = cache(async (context: Context): Promise<TodayItem[]> => {
   await keepCareCurrent(context);
   const [
-    ...[backup, sweat, findings, troubled, due, off, unweighed, classes, dangers, broken, stopped, needy, rounds]
+    ...[
+      backup,
+      sweat,
+      findings,
+      troubled,
+      due,
+      off,
+      unweighed,
+      classes,
+      dangers,
+      broken,
+      stopped,
+      needy,
+      rounds,
+      orders,
+      claims,
+      ending,
+    ]
   ] = await Promise.all([
     backupAlarm(context),
     sweatWarning(context),
@@ -48,6 +66,9 @@ export const todayItems = cache(async (context: Context): Promise<TodayItem[]> =
     runsStopped(context),
     neediestBars(context),
     roundsOfToday(context),
+    openOrders(context),
+    openClaims(context),
+    warrantiesEnding(context),
   ]);
   return [
     ...brokenClasses(broken, context.clock.today),
@@ -59,18 +80,38 @@ export const todayItems = cache(async (context: Context): Promise<TodayItem[]> =
     ...found(findings),
     ...tonight(classes),
     ...roundItems(rounds),
+    ...claimItems(claims),
+    ...orderItems(orders, context.clock.today),
     ...neediest(needy),
     ...careItems(due),
     ...underWatch(troubled),
     ...heavyOrLight(off),
     ...neverWeighed(unweighed),
+    ...warrantyItems(ending),
   ];
 });
 
 /** How many sentences Today has, without making them: every page shows the number. */
 export async function todayCount(context: Context): Promise<number> {
   const [
-    ...[backup, sweat, findings, troubled, due, off, unweighed, classes, dangers, broken, stopped, needy, rounds]
+    ...[
+      backup,
+      sweat,
+      findings,
+      troubled,
+      due,
+      off,
+      unweighed,
+      classes,
+      dangers,
+      broken,
+      stopped,
+      needy,
+      rounds,
+      orders,
+      claims,
+      ending,
+    ]
   ] = await Promise.all([
     backupAlarm(context),
     sweatWarning(context),
@@ -85,6 +126,9 @@ export async function todayCount(context: Context): Promise<number> {
     runsStopped(context),
     neediestBars(context),
     roundsOfToday(context),
+    openOrders(context),
+    openClaims(context),
+    warrantiesEnding(context),
   ]);
   const single = troubled > MAX_LISTED ? MAX_LISTED : troubled;
   return (
@@ -100,7 +144,10 @@ export async function todayCount(context: Context): Promise<number> {
     stopped.length +
     dangers.length +
     Math.sign(needy.length) +
-    rounds.length
+    rounds.length +
+    orders.length +
+    claims.length +
+    Math.sign(ending.length)
   );
 }
 
@@ -113,6 +160,51 @@ function brokenClasses(broken: readonly BrokenClass[], today: string): TodayItem
     because: `${listed(people)} ${people.length === 1 ? "needs" : "need"} another bar or place. A sheet that was printed no longer holds.`,
     action: { label: "Reassign", href: `/sessions/${row.id}` },
   }));
+}
+
+/** Claims that the seller has not answered. */
+function claimItems(claims: readonly OpenClaim[]): TodayItem[] {
+  return claims.map(({ id, offerId, code, name, reasons, sinceDays }) => ({
+    id: `claim-${id}`,
+    weight: "now",
+    title: `${code} ${name}: claim not resolved${sinceDays > 0 ? `, ${days(sinceDays)} old` : ""}.`,
+    because: reasons[0] ?? "It waits in its box.",
+    action: { label: "Resolve", href: `/buy/${offerId}` },
+  }));
+}
+
+/** Bars on their way; one that is late is for now. */
+function orderItems(orders: readonly OpenOrder[], today: string): TodayItem[] {
+  return orders.map(({ id, code, name, quantity, arrived, expectedOn, lateDays }) => ({
+    id: `order-${id}`,
+    weight: lateDays > 0 || expectedOn === today ? "now" : "soon",
+    title: `${code} ${name}: ${
+      lateDays > 0
+        ? `${days(lateDays)} late.`
+        : expectedOn === today
+          ? "expected today."
+          : expectedOn
+            ? `expected ${expectedOn}.`
+            : "ordered, no day said."
+    }`,
+    because: quantity > 1 ? `${arrived} of ${quantity} arrived.` : "Check it in while it stands in its box.",
+    action: { label: "Check in", href: `/buy/${id}/receive` },
+  }));
+}
+
+/** Warranties that end soon: the last chance for a claim. */
+function warrantyItems(ending: readonly { tag: string; name: string; on: string }[]): TodayItem[] {
+  const [first, ...others] = ending;
+  if (!first) return [];
+  return [
+    {
+      id: "warranties",
+      weight: "soon",
+      title: `The warranty of ${first.tag} ${first.name} ends ${first.on}.`,
+      because: others.length > 0 ? `Soon also ${listed(others.map(({ tag }) => tag))}.` : "Look it over before then.",
+      action: { label: "Inspect", href: `/bars/${encodeURIComponent(first.tag)}` },
+    },
+  ];
 }
 
 /** Sessions that are under way on a bar that may not be lifted with any more. */

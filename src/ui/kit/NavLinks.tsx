@@ -9,9 +9,13 @@ const OWN_PAGE = { key: "me", name: "You", href: "/me" };
 const LIFTERS_SECTIONS: readonly string[] = ["bars", "compare", "match", "load", "settings"];
 
 /** Links to the sections, the current one marked, with how much waits in each. */
-export function NavLinks({ counts, isLifter }: { counts: Partial<Record<string, number>>; isLifter: boolean }) {
+export function NavLinks({ counts, role }: { counts: Partial<Record<string, number>>; role: string }) {
   const path = usePathname();
-  const sections = isLifter ? [OWN_PAGE, ...SECTIONS.filter(({ key }) => LIFTERS_SECTIONS.includes(key))] : SECTIONS;
+  const buys = role === "owner" || role === "manager";
+  const sections =
+    role === "lifter"
+      ? [OWN_PAGE, ...SECTIONS.filter(({ key }) => LIFTERS_SECTIONS.includes(key))]
+      : SECTIONS.filter(({ key }) => key !== "buy" || buys);
   return sections.map(({ key, name, href }) => {
     const isHere = href === "/" ? path === "/" : path === href || path.startsWith(`${href}/`);
     const count = counts[key];

@@ -37,11 +37,11 @@ export function Shell({ hallName, isDemo, actor, counts, children }: Props) {
         <details className="relative lg:hidden">
           <summary className="btn btn-ghost min-h-11 list-none">Menu</summary>
           <nav aria-label="Sections" className="sheet absolute right-0 z-20 w-48 shadow-lg">
-            <NavLinks counts={counts} isLifter={actor.role === "lifter"} />
+            <NavLinks counts={counts} role={actor.role} />
           </nav>
         </details>
         <nav aria-label="Sections" className="hidden grow flex-col lg:flex">
-          <NavLinks counts={counts} isLifter={actor.role === "lifter"} />
+          <NavLinks counts={counts} role={actor.role} />
         </nav>
         <Link
           href={actor.role === "lifter" ? "/me" : "/settings"}

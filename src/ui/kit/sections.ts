@@ -9,5 +9,6 @@ export const SECTIONS = [
   { key: "sessions", name: "Sessions", href: "/sessions", letter: "e" },
   { key: "care", name: "Care", href: "/care", letter: "a" },
   { key: "lifters", name: "Lifters", href: "/lifters", letter: "i" },
+  { key: "buy", name: "Buy", href: "/buy", letter: "y" },
   { key: "settings", name: "Settings", href: "/settings", letter: "s" },
 ] as const;

@@ -6,7 +6,7 @@ import sharp from "sharp";
 import { type HallDay, hallDayAt } from "@/core/units/hallDay";
 import type { HallDb } from "@/data/hallDb";
 import { inMany } from "@/data/inMany";
-import { bars, careFindings, incidents } from "@/data/schema";
+import { bars, careFindings, deliveryPhotos, incidents } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { replanCare, storedCareRules } from "@/server/care/planning";
 import { type Failed, type Outcome, failed, forbidden, namesById, notFound, recordChange } from "@/server/kit";
@@ -153,11 +153,12 @@ export async function checkedPhoto(
       { path: "photo", message: "The photo is broken, or has more than 60 million pixels." },
     ]);
   const size = sql<number>`coalesce(sum(octet_length(photo)), 0)::float8`;
-  const [[found], [happened]] = [
+  const [[found], [happened], [arrived]] = [
     await hall.summary(careFindings, { bytes: size }),
     await hall.summary(incidents, { bytes: size }),
+    await hall.summary(deliveryPhotos, { bytes: size }),
   ];
-  if ((found?.bytes ?? 0) + (happened?.bytes ?? 0) + kept.length > MAX_PHOTOS_OF_HALL)
+  if ((found?.bytes ?? 0) + (happened?.bytes ?? 0) + (arrived?.bytes ?? 0) + kept.length > MAX_PHOTOS_OF_HALL)
     return failed("impossible", "This gym keeps 1 GiB of photos already. Save it without a photo.");
   return { ok: true, bytes: kept, type: "image/jpeg" };
 }

@@ -1,0 +1,30 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { requestContext } from "@/server/access";
+import { costLines, offerPage, termLines } from "@/server/buying";
+import { BuyNav } from "@/ui/buy/BuyNav";
+import { OfferSheet } from "@/ui/buy/OfferSheet";
+import { PageHead } from "@/ui/kit/PageHead";
+import { decideAction, resolveClaimAction, watchBatchAction } from "../actions";
+
+export const metadata: Metadata = { title: "Offer" };
+
+export default async function OfferPage({ params }: { params: Promise<{ id: string }> }) {
+  const [context, { id }] = [await requestContext(), await params];
+  const page = await offerPage(context, id);
+  if (!page) notFound();
+  const { offer, code, deliveredMinor, row } = page.item;
+  return (
+    <>
+      <PageHead title={`${code} ${offer.name}`} about={offer.seller ? `from ${offer.seller}` : "no seller said"}>
+        <BuyNav />
+      </PageHead>
+      <OfferSheet
+        page={page}
+        lines={[...costLines(offer, deliveredMinor, row.currency), ...termLines(offer)]}
+        today={context.clock.today}
+        actions={{ decide: decideAction, watch: watchBatchAction, resolve: resolveClaimAction }}
+      />
+    </>
+  );
+}

@@ -1,0 +1,83 @@
+import type { Metadata } from "next";
+import { moneyText, readMoney } from "@/core/buying/money";
+import { may, requestContext } from "@/server/access";
+import { barCosts, buyingChoice, buyingRules } from "@/server/buying";
+import { listOffers } from "@/server/offers";
+import { ImportOffersForm, OneForm, TextField } from "@/ui/buy/BuyForms";
+import { BuyNav } from "@/ui/buy/BuyNav";
+import { ChoiceSheet } from "@/ui/buy/ChoiceSheet";
+import { OfferList } from "@/ui/buy/OfferList";
+import Link from "@/ui/kit/Link";
+import { PageHead } from "@/ui/kit/PageHead";
+import { readSearch, type SearchParams } from "@/ui/kit/search";
+import { buyingRulesAction, importOffersAction } from "./actions";
+
+export const metadata: Metadata = { title: "Buy" };
+
+const MAX_SOLD = 10;
+const MAX_SELLABLE = 8;
+
+export default async function BuyPage({ searchParams }: { searchParams: SearchParams }) {
+  const [context, search] = [await requestContext(), await readSearch(searchParams)];
+  if (!may(context, "offer.edit")) return <p className="sheet p-6">The manager decides what is bought.</p>;
+  const { currency } = context.actor;
+  const [items, rules, costs] = [await listOffers(context), await buyingRules(context), await barCosts(context)];
+  const read = search.budget ? readMoney(search.budget, currency) : null;
+  const budgetMinor = read?.ok && read.money.currency === currency ? read.money.minor : (rules.budgetMinor ?? 0);
+  const sold = (search.sell ?? "").split(",").filter(Boolean).slice(0, MAX_SOLD);
+  const budgetText = moneyText({ minor: budgetMinor, currency }).replace(/\.00$/, "");
+  const isOpen = items.some(({ row }) => row.state === "quoted" || row.state === "idea");
+  const result = isOpen ? await buyingChoice(context, { budgetMinor, sell: sold }) : null;
+  const sellable = costs
+    .filter(({ priceMinor }) => priceMinor !== null)
+    .map(({ tag, name, resaleMinor, missed }) => ({ tag, name, minor: resaleMinor, misses: missed.length }))
+    .sort((a, b) => a.misses - b.misses || b.minor - a.minor)
+    .slice(0, MAX_SELLABLE);
+  return (
+    <>
+      <PageHead title="Buy" about="which bar next, and why">
+        <BuyNav here="/buy" />
+      </PageHead>
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+        {search.budget && !(read?.ok && read.money.currency === currency) && (
+          <p role="alert" className="text-error text-sm">
+            Budget: {read?.ok ? `in ${currency}, the gym’s currency` : read?.message}
+          </p>
+        )}
+        {result?.ok && <ChoiceSheet choice={result.choice} {...{ currency, budgetText, sellable, sold }} />}
+        {budgetMinor !== rules.budgetMinor && (
+          <OneForm
+            fields={{ budget: budgetText, version: rules.version }}
+            word={`Save ${budgetText} as the budget`}
+            action={buyingRulesAction}
+          />
+        )}
+        {items.length === 0 && (
+          <p className="sheet p-6">
+            No offers yet. Add one that you were quoted, or paste a seller’s list: this page then says which of them
+            would help whom.
+          </p>
+        )}
+        <p className="flex flex-wrap gap-3">
+          <Link href="/buy/new" className="btn btn-neutral min-h-11">
+            Add offer
+          </Link>
+        </p>
+        <details className="sheet px-4">
+          <summary className="min-h-11 cursor-pointer py-3 text-sm font-semibold">Import a seller’s list</summary>
+          <div className="pb-3">
+            <ImportOffersForm action={importOffersAction} />
+          </div>
+        </details>
+        <OfferList items={items} today={context.clock.today} />
+        {rules.budgetMinor === null && (
+          <section className="sheet px-4 py-3">
+            <OneForm fields={{ version: rules.version }} word="Save budget" action={buyingRulesAction}>
+              <TextField name="budget" label="Budget" />
+            </OneForm>
+          </section>
+        )}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,149 @@
+"use client";
+
+import { useState } from "react";
+import { BAR_FIELDS, FIELD_GROUPS, hasField, type FieldGroup } from "@/core/bars/barFields";
+import { statedKey } from "@/core/bars/barRecord";
+import { FAMILIES, FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
+import { measurableKinds, QUANTITIES, quantityLabel } from "@/core/bars/quantities";
+import { OFFER_FIELDS, OFFER_KEYS, OFFERED_FIELDS } from "@/core/buying/offer";
+import { FormField } from "../bars/FormField";
+import type { FormAction } from "../kit/formState";
+import Link from "../kit/Link";
+import { useFormAction } from "../kit/useFormAction";
+
+interface Props {
+  id: string | null;
+  version: number;
+  texts: Record<string, string>;
+  currency: string;
+  action: FormAction;
+  back: string;
+}
+
+const GROUPS: Partial<Record<FieldGroup, string>> = {
+  material: "Material",
+  knurl: "Knurl",
+  sleeves: "Sleeves",
+  rating: "Rating",
+  geometry: "Special parts",
+};
+
+const NEVER_STATED = ["runout", "endPlay", "spinDown"];
+
+/** Adds or changes an offer: what it costs and when it comes, and the bar as its seller states it. */
+export function OfferForm({ id, version, texts, currency, action, back }: Props) {
+  const [form, send, isPending] = useFormAction(action);
+  const known = form.status === "refused" ? form.typed : texts;
+  const [family, setFamily] = useState<FamilyKey>((texts.family as FamilyKey | undefined) ?? "all-round");
+  const { form: build } = FAMILIES[family];
+  const problemsOf = (key: string) => form.problems.filter(({ path }) => path === key).map(({ message }) => message);
+  const of = (group: FieldGroup) =>
+    OFFERED_FIELDS.filter((key) => BAR_FIELDS[key].group === group && hasField(key, build) && key !== "family");
+  return (
+    <form action={send} key={`${form.status}${form.problems.length}${form.version ?? ""}`} className="grid gap-3">
+      <input type="hidden" name="id" value={id ?? ""} />
+      <input type="hidden" name="version" value={form.version ?? version} />
+      {form.status === "refused" && (
+        <div role="alert" className="sheet border-l-error border-l-4 px-4 py-2 text-sm">
+          <p className="text-error font-bold">{form.message}</p>
+          <ul className="list-disc pl-5">
+            {form.problems.map(({ path, message }) => (
+              <li key={path + message}>{message}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <fieldset className="sheet grid gap-x-4 gap-y-3 p-4 sm:grid-cols-2 lg:grid-cols-4">
+        <legend className="sr-only">The bar</legend>
+        <FormField
+          name="name"
+          def={BAR_FIELDS.name}
+          label="Name"
+          text={known.name ?? ""}
+          problems={problemsOf("name")}
+        />
+        <div>
+          <label htmlFor="offer-family" className="mb-1 block text-sm font-semibold">
+            Family
+          </label>
+          <select
+            id="offer-family"
+            name="family"
+            value={family}
+            onChange={({ target }) => setFamily(target.value as FamilyKey)}
+            className="select min-h-11 w-full"
+          >
+            {FAMILY_KEYS.map((key) => (
+              <option key={key} value={key}>
+                {FAMILIES[key].name}
+              </option>
+            ))}
+          </select>
+        </div>
+      </fieldset>
+      <fieldset className="sheet p-4">
+        <legend className="contents">
+          <span className="font-bold">Price and delivery</span>
+        </legend>
+        <div className="mt-2 grid gap-x-4 gap-y-3 sm:grid-cols-2 lg:grid-cols-4">
+          {OFFER_KEYS.map((key) => (
+            <FormField
+              key={key}
+              name={key}
+              def={OFFER_FIELDS[key]}
+              text={known[key] ?? ""}
+              problems={problemsOf(key)}
+              {...(key === "currency" ? { hint: `where the amounts do not say it; blank: ${currency}` } : {})}
+            />
+          ))}
+        </div>
+      </fieldset>
+      <fieldset className="sheet p-4">
+        <legend className="contents">
+          <span className="font-bold">What the seller states</span>
+        </legend>
+        <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-3 sm:grid-cols-3 lg:grid-cols-5">
+          {measurableKinds(build, false)
+            .filter((kind) => !NEVER_STATED.includes(kind))
+            .map((kind) => (
+              <FormField
+                key={kind}
+                name={statedKey(kind)}
+                def={{ kind: "text", most: 20, group: "geometry", label: quantityLabel(kind, build) }}
+                label={`${quantityLabel(kind, build)}, ${QUANTITIES[kind].unit}`}
+                text={known[statedKey(kind)] ?? ""}
+                problems={problemsOf(statedKey(kind))}
+              />
+            ))}
+        </div>
+      </fieldset>
+      <details className="sheet px-4" open={form.problems.length > 0}>
+        <summary className="min-h-11 cursor-pointer py-3 font-bold">Material, knurl, sleeves, rating</summary>
+        {FIELD_GROUPS.filter((group) => GROUPS[group] && of(group).length > 0).map((group) => (
+          <fieldset key={group} className="pb-4">
+            <legend className="text-sm font-bold">{GROUPS[group]}</legend>
+            <div className="mt-1 grid gap-x-4 gap-y-3 sm:grid-cols-2 lg:grid-cols-4">
+              {of(group).map((key) => (
+                <FormField
+                  key={key}
+                  name={key}
+                  def={BAR_FIELDS[key]}
+                  text={known[key] ?? ""}
+                  problems={problemsOf(key)}
+                />
+              ))}
+            </div>
+          </fieldset>
+        ))}
+      </details>
+      <div className="bg-base-200 border-base-300 sticky bottom-0 flex flex-wrap items-center gap-4 border-t py-3">
+        <button className="btn btn-neutral min-h-11" disabled={isPending}>
+          {id === null ? "Add offer" : form.version === undefined ? "Save" : "Overwrite"}
+        </button>
+        <Link href={back} className="btn btn-outline min-h-11">
+          Cancel
+        </Link>
+      </div>
+    </form>
+  );
+}

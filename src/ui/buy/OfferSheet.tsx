@@ -1,0 +1,302 @@
+import { FAMILIES } from "@/core/bars/families";
+import { candidateText } from "@/core/bars/candidate";
+import { oddsText } from "@/core/buying/batchRisk";
+import { peopleText } from "@/core/buying/offerGain";
+import { isValidOn } from "@/core/buying/offer";
+import { signed } from "@/core/units/format";
+import type { DeliveryItem, OfferPage } from "@/server/buying";
+import { BarTag } from "../kit/BarTag";
+import { KnurlPatterns } from "../kit/BarDrawing";
+import { dayText } from "../kit/dayText";
+import type { FormAction } from "../kit/formState";
+import Link from "../kit/Link";
+import { OneForm, TextField } from "./BuyForms";
+import { OfferDrawing } from "./OfferDrawing";
+import { SpareText } from "./SpareText";
+import { verdictWords } from "./verdictWords";
+
+interface Props {
+  page: OfferPage;
+  lines: readonly (readonly [string, string])[];
+  today: string;
+  actions: Record<"decide" | "watch" | "resolve", FormAction>;
+}
+
+/** An offer: what it would change and what it would not, what it costs, and what is to be decided. */
+export function OfferSheet({ page, lines, today, actions }: Props) {
+  const { item, improvements, spares, relief, duplicates, nearest, differences, seller, careMinutes, many } = page;
+  const { row, offer, bar } = item;
+  const best = improvements[0];
+  return (
+    <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+      <KnurlPatterns />
+      <div className="grid gap-3">
+        <section className="sheet px-4 py-3" aria-label="The bar">
+          <OfferDrawing bar={bar} className="max-h-24" />
+          <p className="text-quiet text-sm">
+            {FAMILIES[bar.family].name}, {FAMILIES[bar.family].madeFor}. Drawn from what its seller states.{" "}
+            {nearest && FAMILIES[bar.family].form === "straight" && (
+              <Link href={compareHref(page)} className="link">
+                Compare with {nearest.tag}
+              </Link>
+            )}
+          </p>
+        </section>
+        <section className="sheet border-l-primary border-l-4 px-4 py-3 text-sm" aria-label="What it would change">
+          <h2 className="text-lg font-bold">
+            {best
+              ? `${best.lift}: ${verdictWords(best.from)} to ${verdictWords(best.to)} for ${peopleText(best.people)}.`
+              : spares.length > 0
+                ? `It improves nobody’s lift; it stands in for ${spares.map(({ tag }) => tag).join(", ")}.`
+                : "It improves nobody’s lift."}
+          </h2>
+          <ul>
+            {improvements.slice(1, 12).map(({ liftKey, lift, from, to, people }) => (
+              <li key={`${liftKey} ${from} ${to}`}>
+                <strong>{lift}</strong>: {verdictWords(from)} to {verdictWords(to)} for {peopleText(people)}
+              </li>
+            ))}
+            <SpareText spares={spares.slice(0, 6)} />
+          </ul>
+          {relief.map(({ tag, name, people }) => (
+            <p key={tag}>
+              At the busiest hour it relieves <BarTag tag={tag} /> {name}, where {peopleText(people)} wait.
+            </p>
+          ))}
+          {duplicates.length > 0 && (
+            <p className="mt-1 font-semibold">
+              You own {duplicates.length === 1 ? "one" : duplicates.length} of these:{" "}
+              {duplicates.map(({ tag, name }) => `${tag} ${name}`).join(", ")}.
+            </p>
+          )}
+          {many.map(({ other, mine, theirs }) => (
+            <p key={other.row.id} className="mt-1">
+              Against {other.code} {other.offer.name}: good for {mine} lifts of your people, the other for {theirs}.
+            </p>
+          ))}
+        </section>
+        {nearest && differences.length > 0 && (
+          <section className="sheet px-4 py-3 text-sm" aria-label="What the difference is worth here">
+            <h2 className="font-bold">
+              Against <BarTag tag={nearest.tag} /> {nearest.name}
+            </h2>
+            <ul className="grid gap-1">
+              {differences.map(({ what, matters, text }) => (
+                <li key={what} className={matters ? "font-semibold" : "text-quiet"}>
+                  {text}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <section className="sheet px-4 py-3 text-sm" aria-label="How likely it is as stated">
+          <h2 className="font-bold">How likely it is as stated</h2>
+          {seller.length === 0 ? (
+            <p>Nothing of {offer.seller ?? "this seller"} was measured here yet. Measure it on the day it arrives.</p>
+          ) : (
+            <>
+              <ul>
+                {seller.slice(0, 5).map(({ kind, label, within, bars, mean, unit }) => (
+                  <li key={kind}>
+                    <strong>{oddsText(within)}</strong> that the {label} is within tolerance ({bars}{" "}
+                    {bars === 1 ? "bar" : "bars"} measured, {signed(mean ?? 0, 2)} {unit} on average)
+                  </li>
+                ))}
+              </ul>
+              <p className="text-quiet">
+                {offer.batch ? `Ask for batch ${offer.batch}, and measure on arrival.` : "Ask which batch it is of."}
+              </p>
+            </>
+          )}
+          {offer.batch && (
+            <details>
+              <summary className="link min-h-11 cursor-pointer py-3">The batch is bad</summary>
+              <OneForm
+                fields={{ batch: offer.batch }}
+                word={`Put batch ${offer.batch} on watch`}
+                action={actions.watch}
+              >
+                <TextField name="reason" label="Why" isWide />
+              </OneForm>
+            </details>
+          )}
+        </section>
+      </div>
+      <div className="grid gap-3">
+        <section className="sheet px-4 py-3 text-sm" aria-label="Cost and terms">
+          <dl className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-4">
+            {lines.map(([name, text]) => (
+              <div key={name} className="contents">
+                <dt className="text-quiet">{name}</dt>
+                <dd className={`text-right tabular-nums ${name === "Delivered" ? "text-lg font-bold" : ""}`}>{text}</dd>
+              </div>
+            ))}
+            <dt className="text-quiet">Care</dt>
+            <dd className="text-right">{Math.round(careMinutes)} min a year</dd>
+          </dl>
+          {offer.note && <p className="border-accent mt-2 border-l-4 pl-2">{offer.note}</p>}
+          {offer.link && (
+            <a
+              href={offer.link}
+              rel="noreferrer noopener"
+              target="_blank"
+              className="link inline-flex min-h-11 items-center"
+            >
+              At the seller’s
+            </a>
+          )}
+        </section>
+        <Decide page={page} today={today} action={actions.decide} />
+        {page.deliveries.length > 0 && (
+          <Deliveries items={page.deliveries} today={today} wantedTag={offer.wantedTag} resolve={actions.resolve} />
+        )}
+        <p className="no-print flex flex-wrap gap-4 text-sm">
+          {row.state !== "ordered" && row.state !== "arrived" && (
+            <Link href={`/buy/${row.id}/edit`} className="link inline-flex min-h-11 items-center">
+              Edit
+            </Link>
+          )}
+          <a href={`/buy/${row.id}/approval.pdf`} className="link inline-flex min-h-11 items-center">
+            Approval sheet (PDF)
+          </a>
+        </p>
+      </div>
+    </div>
+  );
+}
+
+/** Into the comparison beside the nearest bar that is owned. */
+function compareHref({ item: { bar, offer }, nearest }: OfferPage): string {
+  const value = (kind: "mass" | "shaftDiameter" | "shaftLength" | "collarThickness") =>
+    bar.quantities[kind]?.value ?? 0;
+  const text = candidateText({
+    ...{
+      name: offer.name.slice(0, 30).replace(";", ","),
+      massKg: value("mass"),
+      shaftDiameterMm: value("shaftDiameter"),
+    },
+    ...{ shaftLengthMm: value("shaftLength"), collarThicknessMm: value("collarThickness") },
+    ...{ alloy: bar.alloy ?? "alloy-steel", yieldMPa: bar.yieldMPa },
+  });
+  return `/compare?bars=${encodeURIComponent(nearest!.tag)}&try=${encodeURIComponent(text)}`;
+}
+
+function Decide({ page: { item }, today, action }: { page: OfferPage; today: string; action: FormAction }) {
+  const { row, offer } = item;
+  const fields = { id: row.id, version: row.version };
+  const isOver = !isValidOn(row, today);
+  return (
+    <section className="sheet grid gap-3 px-4 py-3 text-sm" aria-label="Decide">
+      <p className="font-bold">
+        {row.state === "idea" && "An idea: nobody quoted a price yet."}
+        {row.state === "quoted" &&
+          (isOver
+            ? `It was valid until ${dayText(row.validUntil!, today)}.`
+            : row.approvedOn
+              ? `Approved ${dayText(row.approvedOn, today)}.`
+              : "Quoted, not approved.")}
+        {row.state === "ordered" &&
+          `${row.orderedQuantity} ordered ${dayText(row.orderedOn!, today)}, expected ${row.expectedOn ? dayText(row.expectedOn, today) : "some day"}.`}
+        {row.state === "arrived" && "Arrived."}
+        {row.state === "refused" && `Refused: ${row.reason}`}
+      </p>
+      {row.state === "quoted" && !row.approvedOn && (
+        <OneForm fields={{ ...fields, kind: "approve" }} word="Approve" action={action} isMain />
+      )}
+      {row.state === "quoted" && row.approvedOn && (
+        <OneForm fields={{ ...fields, kind: "order" }} word="Mark ordered" action={action} isMain>
+          <TextField name="quantity" label={`How many (of ${offer.quantity})`} start="1" />
+        </OneForm>
+      )}
+      {row.state === "ordered" && (
+        <>
+          <Link href={`/buy/${row.id}/receive`} className="btn btn-neutral min-h-11 justify-self-start">
+            Check in on arrival
+          </Link>
+          <OneForm fields={{ ...fields, kind: "cancel" }} word="Cancel the order" action={action} />
+        </>
+      )}
+      {(row.state === "quoted" || row.state === "idea") && (
+        <details>
+          <summary className="link min-h-11 cursor-pointer py-3">Refuse it</summary>
+          <OneForm fields={{ ...fields, kind: "refuse" }} word="Refuse" action={action}>
+            <TextField name="reason" label="Why" isWide />
+          </OneForm>
+        </details>
+      )}
+    </section>
+  );
+}
+
+const VERDICT_WORDS = { keep: "Kept", claim: "Claim", return: "Sent back" } as const;
+
+function Deliveries({
+  items,
+  today,
+  wantedTag,
+  resolve,
+}: {
+  items: readonly DeliveryItem[];
+  today: string;
+  wantedTag: string | null;
+  resolve: FormAction;
+}) {
+  return (
+    <section className="sheet px-4 py-3 text-sm" aria-label="What arrived">
+      <h2 className="font-bold">What arrived</h2>
+      <ul className="divide-base-300 divide-y">
+        {items.map((one) => (
+          <li key={one.id} className="grid gap-1 py-2">
+            <p>
+              <strong>
+                {one.verdict === "claim" && one.isResolved ? "Claim, resolved" : VERDICT_WORDS[one.verdict]}
+              </strong>
+              , {dayText(one.arrivedOn, today)}, checked by {one.by}
+              {one.tag && (
+                <>
+                  :{" "}
+                  <Link href={`/bars/${encodeURIComponent(one.tag)}`} className="link">
+                    {one.tag}
+                  </Link>
+                </>
+              )}
+            </p>
+            {one.reasons.map((text) => (
+              <p key={text} className="text-error">
+                {text}
+              </p>
+            ))}
+            {one.note && <p>{one.note}</p>}
+            {one.resolution && <p>{one.resolution}</p>}
+            {one.photoIds.length > 0 && (
+              <p className="flex flex-wrap gap-2">
+                {one.photoIds.map((id) => (
+                  // eslint-disable-next-line @next/next/no-img-element -- a photo behind the session
+                  <img key={id} src={`/buy/photos/${id}`} alt="What arrived" className="size-24 object-cover" />
+                ))}
+              </p>
+            )}
+            {one.verdict !== "keep" && (
+              <a href={`/buy/claims/${one.id}/claim.pdf`} className="link inline-flex min-h-11 items-center">
+                Claim sheet (PDF)
+              </a>
+            )}
+            {one.verdict === "claim" && !one.isResolved && (
+              <OneForm fields={{ id: one.id }} word="Resolve claim" action={resolve}>
+                <label className="grid gap-1">
+                  Outcome
+                  <select name="outcome" className="select select-sm min-h-11 w-40">
+                    <option value="return">It goes back</option>
+                    <option value="keep">It is kept</option>
+                  </select>
+                </label>
+                <TextField name="tag" label="Tag, if kept" start={wantedTag ?? ""} />
+                <TextField name="resolution" label="What was agreed" isWide />
+              </OneForm>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
