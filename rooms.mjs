@@ -27,7 +27,10 @@ export const ROOMS = {
   lifters: ["access", "kit", "accounts", "care/planning", "lifts"],
   logbook: ["access", "kit", "rules", "lifts"],
   compare: ["access", "kit", "rules", "care/findings", "bars", "equipment", "lifts", "pdf"],
-  matching: ["access", "kit", "rules", "care/planning", "care/findings", "bars", "equipment", "lifts", "lifters"],
+  matching: [
+    ...["access", "kit", "rules", "care/planning", "care/findings", "bars", "offers", "equipment"],
+    ...["lifts", "lifters"],
+  ],
   setups: ["access", "kit", "rules", "care/planning", "care/findings", "bars", "equipment", "lifts", "lifters", "pdf"],
   loading: [
     "access",
@@ -59,20 +62,8 @@ export const ROOMS = {
     "loading",
   ],
   buying: [
-    "access",
-    "kit",
-    "computing",
-    "rules",
-    "care/planning",
-    "care/findings",
-    "care/records",
-    "bars",
-    "offers",
-    "equipment",
-    "lifts",
-    "lifters",
+    ...["access", "kit", "pdf", "computing", "rules", "care/planning", "care/findings", "bars", "offers"],
     "matching",
-    "pdf",
   ],
   rotation: [
     ...["access", "kit", "computing", "rules", "bars", "equipment", "lifts", "lifters", "logbook"],

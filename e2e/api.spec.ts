@@ -35,6 +35,7 @@ for (const [path, address] of [
   ["/stations", "/stations"],
   ["/lifts", "/lifts"],
   ["/lifters", "/lifters?limit=4"],
+  ["/offers", "/offers?limit=5"],
   ["/match", "/match?lift=snatch&loadKg=60"],
   ["/match", "/match?lift=clean&loadKg=42.5&lifter=tove"],
   ["/match", "/match?lift=back-squat-high&loadKg=120&lifter=bram&purpose=hips"],

@@ -1,5 +1,5 @@
 import { ALLOYS, BAR_STATES, CENTRE_KNURLS, FINISHES, KNURLS, RATING_BASES, RING_MARKS, SLEEVE_ROTATIONS } from "./bar";
-import { FAMILY_KEYS, type BarForm } from "./families";
+import { FAMILIES, FAMILY_ALSO_CALLED, FAMILY_KEYS, type BarForm } from "./families";
 
 /** Where a field stands on a form and a page. */
 export const FIELD_GROUPS = [
@@ -28,7 +28,13 @@ interface Common {
 export type FieldDef = Common &
   (
     | { kind: "text"; most: number }
-    | { kind: "choice"; of: readonly string[]; words?: Readonly<Record<string, string>> }
+    | {
+        kind: "choice";
+        of: readonly string[];
+        words?: Readonly<Record<string, string>>;
+        /** What else people call each; read, never shown. */
+        also?: Readonly<Record<string, readonly string[]>>;
+      }
     /** Any of several; written as their keys. */
     | { kind: "choices"; of: readonly string[]; words?: Readonly<Record<string, string>> }
     | { kind: "day" }
@@ -51,6 +57,7 @@ export const CAMBER_MOTIONS = ["rigid", "swings"] as const;
 export const HANGS_WAYS = ["horizontal", "vertical", "either"] as const;
 export const HANDLES_POINT = ["wall", "room", "along", "up", "down"] as const;
 
+const FAMILY_NAMES = Object.fromEntries(FAMILY_KEYS.map((key) => [key, FAMILIES[key].name]));
 const RAISED: readonly BarForm[] = ["yoke", "cambered", "bowed"];
 const ADJUSTS: readonly BarForm[] = ["yoke", "frame"];
 const GRIPPED: readonly BarForm[] = ["multi-grip", "frame", "zigzag", "bowed"];
@@ -67,7 +74,13 @@ export const MONEY_FIELDS = ["supplier", "price"] as const;
 export const BAR_FIELDS = {
   tag: field("identity", "tag", { kind: "text", most: 12, isRequired: true, hint: "stencilled on the end cap, short" }),
   name: field("identity", "name", { kind: "text", most: 60, isRequired: true }),
-  family: field("identity", "family", { kind: "choice", of: FAMILY_KEYS, isRequired: true }),
+  family: field("identity", "family", {
+    kind: "choice",
+    of: FAMILY_KEYS,
+    words: FAMILY_NAMES,
+    also: FAMILY_ALSO_CALLED,
+    isRequired: true,
+  }),
   state: field("identity", "state", { kind: "choice", of: BAR_STATES, isRequired: true }),
   stateReason: field("identity", "reason of the state", { kind: "text", most: 200 }),
   chartVersion: field("identity", "version", {

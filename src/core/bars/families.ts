@@ -87,6 +87,29 @@ export const FAMILIES: Record<FamilyKey, Family> = {
   axle: family("axle", "axle", "straight", true, "grip and carries"),
 };
 
+/** What else people call each family: read in forms, files and searches. Common practice, no source. */
+export const FAMILY_ALSO_CALLED: Readonly<Partial<Record<FamilyKey, readonly string[]>>> = {
+  "all-round": ["multi-purpose bar", "general bar", "standard bar", "barbell"],
+  power: ["powerlifting bar", "stiff bar"],
+  weightlifting: ["olympic weightlifting bar", "oly bar", "needle bar"],
+  "weightlifting-short": ["women's bar", "women's weightlifting bar", "15 kg bar"],
+  hybrid: ["functional bar"],
+  technique: ["training bar", "aluminium bar", "learner bar"],
+  deadlift: ["pulling bar"],
+  squat: ["thick squat bar"],
+  yoke: ["safety squat bar", "safety bar"],
+  "low-yoke": ["low safety squat bar", "low-bar safety bar"],
+  cambered: ["cambered squat bar", "camber bar"],
+  "cambered-yoke": ["cambered safety bar", "cambered safety squat bar"],
+  "adjustable-yoke": ["adjustable safety squat bar"],
+  bowed: ["arched bar", "bow bar"],
+  "open-frame": ["open hex bar", "open frame"],
+  "closed-frame": ["hex bar", "closed hex bar", "closed frame"],
+  "multi-grip": ["neutral grip bar", "multi grip bar"],
+  curl: ["zigzag bar", "cambered curl bar"],
+  axle: ["axle bar", "fat bar", "thick bar"],
+};
+
 function family(key: FamilyKey, name: string, form: BarForm, usuallyRacked: boolean, madeFor: string): Family {
   return { key, name, form, usuallyRacked, madeFor };
 }

@@ -136,9 +136,15 @@ const plain = (text: string) =>
     .replace(/[\s_]+/g, "-");
 
 /** The key that somebody means by a key or by what is shown for it, in any case. */
-const choiceOf = ({ of, words = {} }: Choice, said: string): string | undefined =>
-  of.find((key) => key === plain(said)) ??
-  of.find((key) => words[key] !== undefined && plain(words[key]) === plain(said));
+function choiceOf(def: Choice, said: string): string | undefined {
+  const { of, words = {} } = def;
+  const also = def.kind === "choice" ? (def.also ?? {}) : {};
+  return (
+    of.find((key) => key === plain(said)) ??
+    of.find((key) => words[key] !== undefined && plain(words[key]) === plain(said)) ??
+    of.find((key) => also[key]?.some((name) => plain(name) === plain(said)))
+  );
+}
 
 const wordsOf = ({ of }: Choice) => of.join(", ");
 

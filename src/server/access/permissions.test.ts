@@ -22,6 +22,9 @@ import { saveCareRules } from "@/server/care/planning/careRules";
 import { noteSeen } from "@/server/care/rounds/spotChecks";
 import { saveCareTask } from "@/server/care/planning/careTasks";
 import { assignTonight } from "@/server/classes/assign";
+import { addRepair, approvalPdf, buyingChoice, claimPdf } from "@/server/buying";
+import { receiveBar, resolveClaim, saveBuyingRules, watchBatch } from "@/server/buying";
+import { decideOffer, importOffers, listOfferPage, saveOffer } from "@/server/offers";
 import { addEntry, lockEntry, removeEntry, saveClass } from "@/server/classes/classChanges";
 import { classDetails, listClasses } from "@/server/classes/classes";
 import { classPool } from "@/server/classes/classPool";
@@ -95,6 +98,8 @@ const LADDER = { way: "percent", jumpKg: 20, count: 3, workSets: 1, only: null }
 const TOUCH = { kind: "skip", set: "1.1", key: "abcdefgh-touch", madeAt: "2026-03-20T10:00:00Z" } as const;
 
 /** Everything that writes or shows what is private, and who may: nobody else gets further than being told so. */
+const RECEIVING = { offerId: NO_ID, key: "", answers: {}, readings: {}, verdict: "", note: "", tag: "", photos: [] };
+
 const WRITES: [name: string, may: Role[], call: (context: Context) => Promise<Outcome<object>>][] = [
   ["enter bars", ["manager", "coach"], (context) => enterBars(context, {}, [])],
   ["edit a bar", ["manager", "coach"], (context) => editBar(context, NO_ID, 1, {})],
@@ -193,6 +198,18 @@ const WRITES: [name: string, may: Role[], call: (context: Context) => Promise<Ou
   ["see a session", ["manager", "coach"], (context) => runOf(context, NO_ID)],
   ["touch a session", ["manager", "coach"], (context) => touchRun(context, NO_ID, TOUCH)],
   ["end a session", ["manager", "coach"], (context) => endRun(context, NO_ID)],
+  ["add an offer", ["manager"], (context) => saveOffer(context, { id: null, version: 0, texts: {} })],
+  ["import offers", ["manager"], (context) => importOffers(context, { text: "", isDry: true })],
+  ["decide about an offer", ["manager"], (context) => decideOffer(context, NO_ID, 1, { kind: "approve" })],
+  ["list offers", ["manager", "coach"], (context) => listOfferPage(context, { limit: 10 })],
+  ["decide what to buy", ["manager"], (context) => buyingChoice(context, { budgetMinor: 0 })],
+  ["put a batch on watch", ["manager"], (context) => watchBatch(context, { batch: "x", reason: "x" })],
+  ["check in a bar", ["manager", "coach", "care"], (context) => receiveBar(context, RECEIVING)],
+  ["resolve a claim", ["manager"], (context) => resolveClaim(context, NO_ID, { outcome: "", resolution: "", tag: "" })],
+  ["note a repair", ["manager"], (context) => addRepair(context, { tag: "x", paidOn: "", amount: "", note: "" })],
+  ["how the gym buys", ["manager"], (context) => saveBuyingRules(context, { budget: "x" }, 0)],
+  ["read an approval", ["manager"], (context) => approvalPdf(context, NO_ID)],
+  ["read a claim", ["manager"], (context) => claimPdf(context, NO_ID)],
 ];
 
 describe("who may do what", () => {

@@ -5,5 +5,6 @@ import "server-only";
 export { barsToday } from "./barsToday";
 export { hallCoverage, hallWants } from "./coverage";
 export { type Matching, matchForLift } from "./matchForLift";
+export { type OfferedCover, type OfferedMatch } from "./offered";
 export { previewRules, saveMatchingRules } from "./policies";
 export { type WallAnswer, wallAnswer } from "./wallScreen";

@@ -14,6 +14,7 @@ import { type LifterRow, barUse, buildOf, matchLifterOf } from "@/server/lifters
 import { liftOf, meetingRules } from "@/server/lifts";
 import { matchingRules } from "@/server/rules";
 import { barsToday } from "./barsToday";
+import { type OfferedMatch, offeredFor } from "./offered";
 
 export interface Matching {
   lift: Lift;
@@ -23,6 +24,8 @@ export interface Matching {
   items: (Match & { bar: Bar; place: string | null; setting: string | null })[];
   /** Bars that can be used and bars that never are, in all: of a long wall not every one is among the items. */
   counts: { fit: number; never: number };
+  /** Bars that might be bought, as they would match; for whoever may see offers. */
+  offered: OfferedMatch[];
 }
 
 export interface MatchAsk {
@@ -93,7 +96,8 @@ export async function matchForLift(context: Context, ask: MatchAsk): Promise<Out
     return { ...match, bar, place, setting: match.verdict === "never" ? null : settingOf(bar) };
   });
   const counts = { fit: fit.length, never: never.length };
-  return { ok: true, matching: { lift, lifter, loadKg: ask.loadKg, items, counts } };
+  const offered = await offeredFor(context, lift, ask.loadKg, options);
+  return { ok: true, matching: { lift, lifter, loadKg: ask.loadKg, items, counts, offered } };
 }
 
 /** Bars of the wall and, last, those that were retired. */

@@ -1,5 +1,8 @@
 import type { Bar } from "@/core/bars/bar";
 import type { BarDemand, Covered, LiftCoverage } from "@/core/matching/coverage";
+import { peopleText } from "@/core/buying/offerGain";
+import type { Verdict } from "@/core/matching/verdict";
+import type { OfferedCover } from "@/server/matching";
 import type { Lift } from "@/core/matching/lifts";
 import Link from "../kit/Link";
 import { href } from "../kit/search";
@@ -18,12 +21,29 @@ interface Props {
   /** Of the bars of the table. */
   demand: readonly BarDemand[];
   busy: { name: string; people: number; byBar: readonly BarDemand[] } | null;
+  weak: readonly { lift: string; name: string; best: Verdict; people: readonly string[] }[];
+  /** By tag, people for whom no other bar is as good. */
+  alone: Readonly<Record<string, readonly string[]>>;
+  offered: readonly OfferedCover[];
   /** Whether people are counted: only for who may read lifters. */
   showsPeople: boolean;
 }
 
 /** Lifts × bars in service: what is covered well, barely and not at all, and who leans on which bar. */
-export function CoverageSheet({ bars, total, from, lifts, byLift, byBar, demand, busy, showsPeople }: Props) {
+export function CoverageSheet({
+  bars,
+  total,
+  from,
+  lifts,
+  byLift,
+  byBar,
+  demand,
+  busy,
+  weak,
+  alone: aloneOf,
+  offered,
+  showsPeople,
+}: Props) {
   const count = (covered: Covered) => byLift.filter((one) => one.covered === covered).length;
   const nameOf = (key: string) => lifts.find((lift) => lift.key === key)!.name;
   const listed = (covered: Covered) =>
@@ -56,8 +76,29 @@ export function CoverageSheet({ bars, total, from, lifts, byLift, byBar, demand,
             <strong>Leaned on:</strong>{" "}
             {alone
               .slice(0, 5)
-              .map(({ tag, alone: n }) => `${tag} by ${n} ${n === 1 ? "person" : "people"} who have no other as good`)
+              .map(({ tag }) => `${tag} by ${peopleText(aloneOf[tag] ?? [])}, for whom nothing else is as good`)
               .join("; ")}
+            .
+          </p>
+        )}
+        {showsPeople &&
+          weak.map(({ lift, name, best, people }) => (
+            <p key={`${lift} ${best}`}>
+              <strong>{name}</strong>: nothing is better than {best.replace("-", " ")} for {peopleText(people)}.
+            </p>
+          ))}
+        {offered.length > 0 && (
+          <p>
+            <strong>On offer:</strong>{" "}
+            {offered.map(({ id, code, name, lifts: own }, i) => (
+              <span key={id}>
+                {i > 0 && "; "}
+                <Link href={`/buy/${id}`} className="link decoration-dashed">
+                  {code} {name}
+                </Link>{" "}
+                for {own.join(", ").toLowerCase()}
+              </span>
+            ))}
             .
           </p>
         )}

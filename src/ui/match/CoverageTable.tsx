@@ -65,13 +65,15 @@ export function CoverageTable({ bars, rows, byBar, showsPeople }: Props) {
               </td>
               {showsPeople && <td className="px-2 text-right tabular-nums">{people || ""}</td>}
               {verdicts.map((verdict, i) => (
-                <td
-                  key={bars[i]!.tag}
-                  className={verdict === "made-for" ? MADE_FOR : OTHER}
-                  title={`${bars[i]!.tag}, ${name}: ${MARK_WORDS[verdict]}`}
-                  aria-label={MARK_WORDS[verdict]}
-                >
-                  {MARKS[verdict]}
+                <td key={bars[i]!.tag} className={verdict === "made-for" ? MADE_FOR : OTHER}>
+                  <a
+                    href={`${href("/match", { lift, load: String(loadKg) })}#bar-${encodeURIComponent(bars[i]!.tag)}`}
+                    title={`${bars[i]!.tag}, ${name}: ${MARK_WORDS[verdict]}. Why?`}
+                    aria-label={`${bars[i]!.tag}: ${MARK_WORDS[verdict]}`}
+                    className="block min-h-6 hover:bg-base-300"
+                  >
+                    {MARKS[verdict]}
+                  </a>
                 </td>
               ))}
             </tr>

@@ -4,6 +4,7 @@ import type { Lift } from "@/core/matching/lifts";
 import type { Basis, Reason } from "@/core/matching/verdict";
 import { trimmed } from "@/core/units/format";
 import type { Matching } from "@/server/matching";
+import { OfferDrawing } from "../buy/OfferDrawing";
 import { AskForm } from "../kit/AskForm";
 import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
 import { BarTag } from "../kit/BarTag";
@@ -184,6 +185,26 @@ export function MatchSheet({
               </Link>
             </p>
           )}
+          {matching.offered.length > 0 && (
+            <section className="mt-3 border border-dashed" aria-label="On offer">
+              <h2 className="px-4 pt-2 text-sm font-bold">On offer, not here</h2>
+              <ul className="divide-base-300 divide-y">
+                {matching.offered.map(({ id, code, name, bar, verdict, because }) => (
+                  <li
+                    key={id}
+                    className="grid items-center gap-x-4 px-4 py-2 text-sm md:grid-cols-[6.5rem_11rem_minmax(0,14rem)_minmax(0,1fr)]"
+                  >
+                    <VerdictText verdict={verdict} />
+                    <Link href={`/buy/${id}`} className="font-semibold hover:underline">
+                      {code} {name}
+                    </Link>
+                    <OfferDrawing bar={bar} className="hidden md:block" />
+                    <span>{because}</span>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
           {never.length > 0 && (
             <details className="sheet mt-3" open={fit.length === 0}>
               <summary className="min-h-11 cursor-pointer px-4 py-3 text-sm font-semibold">
@@ -191,7 +212,11 @@ export function MatchSheet({
               </summary>
               <ul className="divide-base-300 border-base-300 divide-y border-t">
                 {never.map(({ tag, bar, verdict, reasons }) => (
-                  <li key={tag} className="flex flex-wrap items-baseline gap-x-3 px-4 py-2 text-sm">
+                  <li
+                    key={tag}
+                    id={`bar-${tag}`}
+                    className="target:bg-base-200 flex flex-wrap items-baseline gap-x-3 px-4 py-2 text-sm"
+                  >
                     <BarTag tag={tag} />
                     <span className="w-32 font-semibold">{bar.name}</span>
                     <VerdictText verdict={verdict} />
@@ -233,7 +258,10 @@ function MatchRow({
   const shown = decisive(reasons);
   const others = reasons.filter((reason) => !shown.includes(reason));
   return (
-    <li className="grid items-center gap-x-4 gap-y-1 px-4 py-2.5 md:grid-cols-[6.5rem_11rem_minmax(0,14rem)_minmax(0,1fr)_auto]">
+    <li
+      id={`bar-${tag}`}
+      className="target:bg-base-200 grid items-center gap-x-4 gap-y-1 px-4 py-2.5 md:grid-cols-[6.5rem_11rem_minmax(0,14rem)_minmax(0,1fr)_auto]"
+    >
       <VerdictText verdict={verdict} />
       <div className="flex items-center gap-2">
         <BarTag tag={tag} />

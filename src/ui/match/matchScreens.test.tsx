@@ -36,6 +36,9 @@ describe("coverage", () => {
         ]}
         demand={[]}
         busy={null}
+        weak={[]}
+        alone={{ T1: ["Ada Finch"] }}
+        offered={[]}
         showsPeople
         {...more}
       />,
@@ -45,7 +48,18 @@ describe("coverage", () => {
     expect(text).toContain("1 of 2 lifts are covered well");
     expect(text).toContain(`Not at all: ${bench.name}.`);
     expect(text).not.toContain("Barely");
-    expect(text).toContain("T1 by 1 person who have no other as good");
+    expect(text).toContain("T1 by Ada Finch, for whom nothing else is as good");
+  });
+  it("names who is behind a weak lift, what is on offer for it, and opens the reason of a cell", () => {
+    const { text, html } = sheet({
+      weak: [{ lift: bench.key, name: bench.name, best: "poor", people: ["Ada Finch", "Bo Reed"] }],
+      offered: [{ id: "x", code: "O3", name: "Bench bar", lifts: [bench.name] }],
+    });
+    expect(text).toContain(`${bench.name}: nothing is better than poor for Ada Finch and Bo Reed.`);
+    expect(text).toContain("O3 Bench bar");
+    const cells = [...html.matchAll(/<td[^>]*><a href="([^"]*)"/g)].map(([, to]) => to!.replaceAll("&amp;", "&"));
+    expect(cells).toHaveLength(4);
+    expect(cells[1]).toBe(`/match?lift=${squat.key}&load=100#bar-T2`);
   });
   it("counts nobody for whoever may not read lifters", () => {
     const { text } = sheet({ showsPeople: false });
