@@ -456,6 +456,7 @@ ${core.pools.map((one) => `| ${one.stations} stations × ${one.sets} sets around
 | 100,000 sets of 500 lifters filtered: strength and what bars are worth | under 1 s | ${ms(core.training.filterMs)} ms, ${core.training.counted} counted |
 | one lifter's log of 200 sets filtered anew after one more | under 5 ms | ${ms(core.training.oneMs)} ms |
 ${core.training.rotations.map(({ seed, ms: took, value, bound }) => `| rotation of 12 weeks × 12 lifters × 12 bars, squad ${seed} | under 2 s with its gap | ${ms(took)} ms; worth ${value}, bound ${bound}: ${value === bound ? "proven" : `${((100 * (bound - value)) / Math.abs(bound)).toFixed(2)} % under`} |`).join("\n")}
+${core.training.purchases.map((one) => `| 40 offers for 25 lifts × 40 lifters within a budget, market ${one.seed}, with what more money changes | proven under 3 s | ${ms(one.ms)} ms; gain ${one.gain}: ${one.provenOptimal ? "proven" : `at most ${((100 * (one.bound - one.gain)) / one.gain).toFixed(2)} % more`} |`).join("\n")}
 | need of 1,000 bars × 6 tasks on each of 365 days | under 300 ms | ${ms(core.meters.ms)} ms |
 | 400 jobs of care packed into 60 days × 4 people | under 1 s, never worse than earliest due date first | ${ms(core.packing.ms)} ms; ${core.packing.lateness} days late in ${core.packing.rounds} rounds, by due date alone ${core.packing.byDue} in ${core.packing.byDueRounds}; ${core.packing.unplaced} left out |
 | every setting of an adjustable yoke bar, 60 angles × 10 distances, for a lifter | under 5 ms | ${ms(core.settings.ms)} ms |

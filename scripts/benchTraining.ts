@@ -1,4 +1,6 @@
-/* The core's bench for strength and rotations. */
+/* The core's bench for strength, rotations and purchases. */
+import { choosePurchase } from "../src/core/buying/choosePurchase";
+import { market } from "../src/core/buying/market.fixture";
 import { seeded } from "../src/core/loading/plan/instances.fixture";
 import { planRotation } from "../src/core/rotation/planRotation";
 import { squad } from "../src/core/rotation/squad.fixture";
@@ -43,5 +45,13 @@ export function trainingTimes() {
       ...(typeof plan === "string" ? { value: 0, bound: 0 } : { value: plan.value, bound: plan.bound }),
     };
   });
-  return { filterMs, counted, oneMs, rotations };
+  const purchases = [1, 2, 3, 4].map((seed) => {
+    // 25 lifts of 40 lifters, 40 offers.
+    const question = market(seed, { offers: 40, needs: 1000, share: 0.3 });
+    const began = performance.now();
+    const plan = choosePurchase(question, { spent: () => (performance.now() - began) / 3000 });
+    const { gain, bound, provenOptimal } = plan;
+    return { seed, ms: performance.now() - began, gain, bound, provenOptimal };
+  });
+  return { filterMs, counted, oneMs, rotations, purchases };
 }

@@ -60,11 +60,11 @@ const VIEWS = {
   setup: ["/setups/K17?lifter=hale", desk],
   "wall-screen": ["/wall?lift=snatch", desk],
   load: ["/load?bar=K20&target=140&on=r25,i10lb", desk],
-  session: ["/load/session?at=rack-1", desk],
   care: ["/care", desk],
   air: ["/care/air", desk],
   log: ["/lifters/bram/log?bar=K20", desk],
   rotation: ["/sessions/rotations", desk, "light", planned],
+  buy: ["/buy", desk],
   people: ["/settings/people", desk, "light", invited],
   "run-phone": [
     "/load/session?who=Runa+115%0AIsla+110%0ACato+55&bar=K16&at=rack-1&lift=back-squat-high",

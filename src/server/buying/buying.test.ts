@@ -156,6 +156,8 @@ describe("buying", () => {
       expect(measured.map(({ kind }) => kind).sort()).toEqual(["mass", "shaftDiameter"]);
       const due = await hall.rows(carePlan, { where: eq(carePlan.barId, bar.id) });
       expect(due.length).toBeGreaterThan(0);
+      // Its first care days are ahead, not today.
+      for (const { dueOn } of due) expect(dueOn > "2026-03-20").toBe(true);
       expect((await offerById(manager, light!.id))!.row.state).toBe("arrived");
       expect(await openOrders(care)).toEqual([]);
 

@@ -8,10 +8,19 @@ import type { Problem } from "@/core/problem";
 import { addMonths } from "@/core/units/addMonths";
 import { readReadings } from "@/core/units/readReadings";
 import { convertTyped, type TypedQuantity } from "@/core/units/typedQuantity";
-import { bars, deliveries, DELIVERY_VERDICTS, deliveryPhotos, type DeliveryVerdict, offers } from "@/data/schema";
+import {
+  bars,
+  careLog,
+  carePlan,
+  deliveries,
+  DELIVERY_VERDICTS,
+  deliveryPhotos,
+  type DeliveryVerdict,
+  offers,
+} from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { insertBars } from "@/server/bars";
-import { careFollows } from "@/server/care/planning";
+import { replanCare } from "@/server/care/planning";
 import { checkedPhoto } from "@/server/care/findings";
 import { type Outcome, failed, forbidden, idempotent, namesById, notFound, recordChange } from "@/server/kit";
 import { codeOf, offeredBar, type OfferRow } from "@/server/offers";
@@ -179,9 +188,24 @@ async function hang(
     ],
     `bought: ${codeOf(row)}`,
   );
-  await careFollows(context);
-  const made = await hall.first(bars, { where: and(eq(bars.tag, tag), eq(bars.state, "in-service")) });
-  return { ok: true, barId: made!.id };
+  const made = (await hall.first(bars, { where: and(eq(bars.tag, tag), eq(bars.state, "in-service")) }))!;
+  if (offer.stock !== "used") await countAsCaredFor(context, made.id);
+  await replanCare(context);
+  return { ok: true, barId: made.id };
+}
+
+/** A new bar comes oiled and was looked over on arrival: its first care is an interval ahead, not today. */
+async function countAsCaredFor({ hall, clock, actor }: Context, barId: string): Promise<void> {
+  const planned = await hall.rows(carePlan, { where: eq(carePlan.barId, barId) });
+  if (planned.length === 0) return;
+  await hall.insert(
+    careLog,
+    planned.map(({ taskId }) => ({
+      ...{ barId, taskId, doneOn: clock.today, doneBy: actor.personId, enteredBy: actor.personId, minutes: 0 },
+      note: "came new, looked over on arrival",
+    })),
+  );
+  await hall.update(carePlan, eq(carePlan.barId, barId), { lastDoneOn: clock.today });
 }
 
 /** How a claim ended: the seller made it good and the bar is kept, or it went back. */

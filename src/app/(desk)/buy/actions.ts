@@ -44,7 +44,8 @@ export async function saveOfferAction(_before: FormState, form: FormData): Promi
 /** Looks at a list of offers, or imports it. */
 export async function importOffersAction(_before: FormState, form: FormData): Promise<FormState> {
   const context = await requestContext();
-  const [text, isDry] = [textOf(form, "text"), form.get("step") !== "import"];
+  // A form sends its lines with both marks.
+  const [text, isDry] = [textOf(form, "text").replaceAll("\r\n", "\n"), form.get("step") !== "import"];
   const result = await importOffers(context, { text, isDry });
   if (!result.ok) return refusedBy(result, { text });
   const { added, offers, unknownHeads } = result.import;
