@@ -2,7 +2,7 @@ import fc from "fast-check";
 import jStat from "jstat";
 import { describe, expect, it } from "vitest";
 import { addMonths } from "../units/addMonths";
-import { testBar, stated } from "../bars/testBar.fixture";
+import { MENS_BAR, testBar, stated } from "../bars/testBar.fixture";
 import { STARTING_TOLERANCES } from "../bars/tolerances";
 import { barCost, resaleMinor } from "./barCost";
 import { batchRisk, oddsText, PRIOR_DEGREES } from "./batchRisk";
@@ -11,6 +11,7 @@ import { isValidOn, OFFER_KEYS, readOffer } from "./offer";
 import { offerColumnsOf, offerRowTexts } from "./offerColumns";
 import { judgeReceiving, RECEIVING_CHECKS, receivingKinds } from "./receiving";
 import { studentTCdf } from "./studentT";
+import { suspiciousFigures } from "./suspicious";
 import { LOOK_STEPS, NO_WARRANTY_PCT, usedWorth } from "./usedBar";
 
 const SEED = 20_261_127;
@@ -206,6 +207,28 @@ describe("an offer", () => {
   });
   it("has a column for every field of its own", () => {
     expect(offerColumnsOf(OFFER_KEYS).offer).toEqual(OFFER_KEYS);
+  });
+});
+
+describe("stated figures that cannot all be true", () => {
+  const nothing = { tensileMPa: null, yieldMPa: null };
+  it("are none on a men's bar by the IWF's lengths", () => {
+    expect(suspiciousFigures(testBar(MENS_BAR), { tensileMPa: 1480, yieldMPa: 1320 })).toEqual([]);
+  });
+  it.each([
+    ["a strength beyond steel", testBar(MENS_BAR), { tensileMPa: 3100, yieldMPa: null }, /3100 MPa/],
+    ["yield beyond tensile", testBar(MENS_BAR), { tensileMPa: 1200, yieldMPa: 1300 }, /which is which/],
+    [
+      "parts longer than the whole",
+      testBar({ ...MENS_BAR, overallLength: stated(2100) }),
+      nothing,
+      /longer than the bar/,
+    ],
+    ["a shaft as heavy as the bar", testBar({ ...MENS_BAR, mass: stated(7) }), nothing, /shaft alone/],
+  ])("%s", (_, bar, record, words) => {
+    const said = suspiciousFigures(bar, record);
+    expect(said).toHaveLength(1);
+    expect(said[0]).toMatch(words);
   });
 });
 

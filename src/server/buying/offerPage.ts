@@ -10,6 +10,7 @@ import {
   VERDICT_POINTS,
 } from "@/core/buying/offerGain";
 import { nearestOwned, type OfferDifference, offerDifferences } from "@/core/buying/offerDifference";
+import { suspiciousFigures } from "@/core/buying/suspicious";
 import { rankOf } from "@/core/matching/verdict";
 import { type Context, may } from "@/server/access";
 import { type OfferItem, listOffers, offerById } from "@/server/offers";
@@ -37,6 +38,8 @@ export interface OfferPage {
   /** Bars of the busiest hour that it relieves, with who waits there. */
   relief: { tag: string; name: string; people: string[] }[];
   duplicates: Bar[];
+  /** Stated figures that cannot all be true. */
+  suspicious: string[];
   nearest: Bar | null;
   differences: OfferDifference[];
   seller: SellerRecord[];
@@ -65,6 +68,7 @@ export async function offerPage(context: Context, id: string): Promise<OfferPage
       const own = verdictsOf({ ...world, wants }, [item.bar]).flat();
       return own.some((verdict) => rankOf(verdict) <= rankOf("good")) ? [{ tag, name, people }] : [];
     }),
+    suspicious: suspiciousFigures(item.bar, item.offer.record),
     duplicates: duplicatesOf(item.bar, world.bars),
     nearest,
     differences: nearest

@@ -39,12 +39,14 @@ export async function offeredFor(
     .slice(0, MAX_SHOWN);
 }
 
-/** An offer with the lifts that it would cover better than anything that is here does. */
+/** An offer with its verdicts, and the lifts that are barely or not covered and would be by it. */
 export interface OfferedCover {
   id: string;
   code: string;
   name: string;
   lifts: string[];
+  /** Verdict for every lift, in their order. */
+  verdicts: Verdict[];
 }
 
 /** What offers would cover of lifts that are barely or not covered. */
@@ -54,10 +56,12 @@ export async function offeredCover(
 ): Promise<OfferedCover[]> {
   const [items, rules] = [await listOffers(context, OPEN_STATES), await matchingRules(context)];
   const options = { rules, today: context.clock.today };
-  return items.flatMap(({ row, code, offer, bar }) => {
-    const own = lifts.flatMap(({ lift, isWell }) =>
-      !isWell && rankOf(gradeBar(asIfHere(bar), lift, lift.usualKg, options)) <= rankOf("good") ? [lift.name] : [],
+  return items.map(({ row, code, offer, bar }) => {
+    const here = asIfHere(bar);
+    const verdicts = lifts.map(({ lift }) => gradeBar(here, lift, lift.usualKg, options));
+    const own = lifts.flatMap(({ lift, isWell }, i) =>
+      !isWell && rankOf(verdicts[i]!) <= rankOf("good") ? [lift.name] : [],
     );
-    return own.length > 0 ? [{ id: row.id, code, name: offer.name, lifts: own }] : [];
+    return { id: row.id, code, name: offer.name, lifts: own, verdicts };
   });
 }

@@ -1,5 +1,5 @@
 import { FAMILIES } from "@/core/bars/families";
-import { candidateText } from "@/core/bars/candidate";
+import { candidateOf, candidateText } from "@/core/bars/candidate";
 import { oddsText } from "@/core/buying/batchRisk";
 import { peopleText } from "@/core/buying/offerGain";
 import { isValidOn } from "@/core/buying/offer";
@@ -10,6 +10,7 @@ import { KnurlPatterns } from "../kit/BarDrawing";
 import { dayText } from "../kit/dayText";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
+import { href } from "../kit/search";
 import { OneForm, TextField } from "./BuyForms";
 import { OfferDrawing } from "./OfferDrawing";
 import { SpareText } from "./SpareText";
@@ -24,9 +25,21 @@ interface Props {
 
 /** An offer: what it would change and what it would not, what it costs, and what is to be decided. */
 export function OfferSheet({ page, lines, today, actions }: Props) {
-  const { item, improvements, spares, relief, duplicates, nearest, differences, seller, careMinutes, many } = page;
+  const {
+    item,
+    improvements,
+    spares,
+    relief,
+    duplicates,
+    suspicious,
+    nearest,
+    differences,
+    seller,
+    careMinutes,
+    many,
+  } = page;
   const { row, offer, bar } = item;
-  const best = improvements[0];
+  const [best, comparison] = [improvements[0], compareHref(page)];
   return (
     <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
       <KnurlPatterns />
@@ -35,13 +48,21 @@ export function OfferSheet({ page, lines, today, actions }: Props) {
           <OfferDrawing bar={bar} className="max-h-24" />
           <p className="text-quiet text-sm">
             {FAMILIES[bar.family].name}, {FAMILIES[bar.family].madeFor}. Drawn from what its seller states.{" "}
-            {nearest && FAMILIES[bar.family].form === "straight" && (
-              <Link href={compareHref(page)} className="link">
+            {comparison && nearest && (
+              <Link href={comparison} className="link">
                 Compare with {nearest.tag}
               </Link>
             )}
           </p>
         </section>
+        {suspicious.length > 0 && (
+          <section className="sheet border-l-error border-l-4 px-4 py-3 text-sm" aria-label="Ask before you order">
+            <h2 className="font-bold">Ask before you order</h2>
+            {suspicious.map((text) => (
+              <p key={text}>{text}</p>
+            ))}
+          </section>
+        )}
         <section className="sheet border-l-primary border-l-4 px-4 py-3 text-sm" aria-label="What it would change">
           <h2 className="text-lg font-bold">
             {best
@@ -165,20 +186,10 @@ export function OfferSheet({ page, lines, today, actions }: Props) {
   );
 }
 
-/** Into the comparison beside the nearest bar that is owned. */
-function compareHref({ item: { bar, offer }, nearest }: OfferPage): string {
-  const value = (kind: "mass" | "shaftDiameter" | "shaftLength" | "collarThickness") =>
-    bar.quantities[kind]?.value ?? 0;
-  const text = candidateText({
-    ...{
-      name: offer.name.slice(0, 30).replace(";", ","),
-      massKg: value("mass"),
-      shaftDiameterMm: value("shaftDiameter"),
-    },
-    ...{ shaftLengthMm: value("shaftLength"), collarThicknessMm: value("collarThickness") },
-    ...{ alloy: bar.alloy ?? "alloy-steel", yieldMPa: bar.yieldMPa },
-  });
-  return `/compare?bars=${encodeURIComponent(nearest!.tag)}&try=${encodeURIComponent(text)}`;
+/** Into the comparison beside the nearest bar that is owned; null where the beam formulas do not hold. */
+function compareHref({ item: { bar }, nearest }: OfferPage): string | null {
+  const candidate = candidateOf(bar);
+  return candidate && nearest ? href("/compare", { bars: nearest.tag, try: candidateText(candidate) }) : null;
 }
 
 function Decide({ page: { item }, today, action }: { page: OfferPage; today: string; action: FormAction }) {

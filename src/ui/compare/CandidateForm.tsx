@@ -14,11 +14,19 @@ const FIELDS = [
 ] as const;
 
 /** Puts a bar that nobody owns into the comparison; it lives in the link and nowhere else. */
-export function CandidateForm() {
+export function CandidateForm({ offers }: { offers: readonly { code: string; name: string; text: string }[] }) {
   const dialog = useRef<HTMLDialogElement>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const router = useRouter();
   const path = usePathname();
+
+  function compare(text: string) {
+    const params = latestParams();
+    const next = changedHref(path, params, { try: [params.get("try"), text].filter(Boolean).join(";") });
+    intend(next);
+    dialog.current?.close();
+    router.replace(next, { scroll: false });
+  }
 
   function add(event: FormEvent<HTMLFormElement>) {
     event.preventDefault();
@@ -33,13 +41,7 @@ export function CandidateForm() {
       setProblem("Every figure must be a number that can be true of a bar.");
       return;
     }
-    const params = latestParams();
-    const next = changedHref(path, params, {
-      try: [params.get("try"), candidateText(candidate)].filter(Boolean).join(";"),
-    });
-    intend(next);
-    dialog.current?.close();
-    router.replace(next, { scroll: false });
+    compare(candidateText(candidate));
   }
 
   return (
@@ -52,7 +54,26 @@ export function CandidateForm() {
           <h2 id="offer-title" className="text-lg font-bold">
             A bar you do not own yet
           </h2>
-          <p className="text-quiet text-sm">From the seller’s sheet; it stays in the link of this comparison.</p>
+          <p className="text-quiet text-sm">
+            {offers.length > 0
+              ? "One of your offers, or figures from a seller’s sheet; they stay"
+              : "From the seller’s sheet; it stays"}{" "}
+            in the link of this comparison.
+          </p>
+          {offers.length > 0 && (
+            <div className="flex flex-wrap gap-2">
+              {offers.map(({ code, name, text }) => (
+                <button
+                  key={code}
+                  type="button"
+                  className="btn btn-sm btn-outline min-h-11 border-dashed"
+                  onClick={() => compare(text)}
+                >
+                  {code} {name}
+                </button>
+              ))}
+            </div>
+          )}
           <label className="grid gap-1 text-sm font-semibold">
             name
             <input name="name" className="input min-h-11 w-full" placeholder="offer" maxLength={30} />
@@ -85,9 +106,9 @@ export function CandidateForm() {
             </p>
           )}
           <div className="flex gap-3">
-            <button className="btn btn-neutral min-h-11">Compare it</button>
+            <button className="btn btn-neutral min-h-11">Compare</button>
             <button type="button" className="btn btn-outline min-h-11" onClick={() => dialog.current?.close()}>
-              Leave it
+              Cancel
             </button>
           </div>
         </form>

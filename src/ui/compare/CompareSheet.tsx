@@ -22,10 +22,12 @@ interface Props {
   comparison: Comparison;
   /** Bars that can be added; the first of a long wall. */
   others: readonly { tag: string; name: string }[];
+  /** Straight bars that might be bought, as candidates. */
+  offers: readonly { code: string; name: string; text: string }[];
 }
 
 /** Two to six bars over one another: what differs inked, what is equal faint, and whether it matters at this load. */
-export function CompareSheet({ comparison, others }: Props) {
+export function CompareSheet({ comparison, others, offers }: Props) {
   const { state, items, unknownTags, lifts, lift, discs, disc, handsMm, noticeableMm, rows, judgement } = comparison;
   const params = comparisonParams(state);
   const to = (path: string, change: Record<string, string | null> = {}) =>
@@ -96,7 +98,7 @@ export function CompareSheet({ comparison, others }: Props) {
           )}
           {items.length < MAX_COMPARED && (
             <>
-              <CandidateForm />
+              <CandidateForm offers={offers} />
               <AskForm
                 action="/compare"
                 label="Add a bar"

@@ -51,6 +51,7 @@ export function CoverageSheet({
       .filter((one) => one.covered === covered)
       .map(({ lift }) => nameOf(lift))
       .join(", ");
+  const helpful = offered.filter((one) => one.lifts.length > 0);
   const alone = byBar.filter((one) => one.alone > 0);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
@@ -87,10 +88,10 @@ export function CoverageSheet({
               <strong>{name}</strong>: nothing is better than {best.replace("-", " ")} for {peopleText(people)}.
             </p>
           ))}
-        {offered.length > 0 && (
+        {helpful.length > 0 && (
           <p>
             <strong>On offer:</strong>{" "}
-            {offered.map(({ id, code, name, lifts: own }, i) => (
+            {helpful.map(({ id, code, name, lifts: own }, i) => (
               <span key={id}>
                 {i > 0 && "; "}
                 <Link href={`/buy/${id}`} className="link decoration-dashed">
@@ -148,6 +149,7 @@ export function CoverageSheet({
           verdicts,
         }))}
         byBar={demand}
+        offered={offered.map(({ id, code, name, verdicts }) => ({ id, code, name, verdicts }))}
         showsPeople={showsPeople}
       />
       <p className="text-quiet flex flex-wrap gap-x-5 text-sm">

@@ -1,6 +1,7 @@
 "use client";
 
 import type { BarDemand, Covered, LiftCoverage } from "@/core/matching/coverage";
+import type { Verdict } from "@/core/matching/verdict";
 import { trimmed } from "@/core/units/format";
 import Link from "../kit/Link";
 import { href } from "../kit/search";
@@ -10,6 +11,8 @@ interface Props {
   bars: readonly { tag: string; name: string }[];
   rows: readonly (Pick<LiftCoverage, "lift" | "loadKg" | "covered" | "people" | "verdicts"> & { name: string })[];
   byBar: readonly BarDemand[];
+  /** Bars that might be bought, in columns of their own. */
+  offered: readonly { id: string; code: string; name: string; verdicts: readonly Verdict[] }[];
   showsPeople: boolean;
 }
 
@@ -21,7 +24,7 @@ const MADE_FOR = `${OTHER} text-primary`;
  * A mark for every lift and bar. A leaf of the client's, so that some thousand cells go over as their verdicts and not
  * as elements.
  */
-export function CoverageTable({ bars, rows, byBar, showsPeople }: Props) {
+export function CoverageTable({ bars, rows, byBar, offered, showsPeople }: Props) {
   return (
     <div className="sheet relative overflow-x-auto" tabIndex={0} role="region" aria-label="Lifts by bars">
       <table className="w-full border-collapse text-sm">
@@ -49,10 +52,25 @@ export function CoverageTable({ bars, rows, byBar, showsPeople }: Props) {
                 </Link>
               </th>
             ))}
+            {offered.map(({ id, code, name }) => (
+              <th
+                key={id}
+                scope="col"
+                title={`${name}, on offer`}
+                className="border-base-content border-l border-dashed px-0.5 py-2 align-bottom font-normal"
+              >
+                <Link
+                  href={`/buy/${id}`}
+                  className="text-quiet inline-block rotate-180 [writing-mode:vertical-rl] hover:underline"
+                >
+                  {code}
+                </Link>
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody className="divide-base-300 divide-y">
-          {rows.map(({ lift, name, loadKg, covered, verdicts, people }) => (
+          {rows.map(({ lift, name, loadKg, covered, verdicts, people }, r) => (
             <tr key={lift} className="hover:bg-base-200/60">
               <th scope="row" className="bg-base-100 sticky left-0 px-3 py-1 text-left font-normal whitespace-nowrap">
                 <Link href={href("/match", { lift, load: String(loadKg) })} className="font-semibold hover:underline">
@@ -74,6 +92,16 @@ export function CoverageTable({ bars, rows, byBar, showsPeople }: Props) {
                   >
                     {MARKS[verdict]}
                   </a>
+                </td>
+              ))}
+              {offered.map(({ id, code, verdicts: own }) => (
+                <td
+                  key={id}
+                  className={`border-base-content border-l border-dashed ${OTHER} text-quiet`}
+                  title={`${code}, ${name}: ${MARK_WORDS[own[r]!]}`}
+                  aria-label={`${code}: ${MARK_WORDS[own[r]!]}`}
+                >
+                  {MARKS[own[r]!]}
                 </td>
               ))}
             </tr>

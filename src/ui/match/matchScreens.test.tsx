@@ -53,7 +53,7 @@ describe("coverage", () => {
   it("names who is behind a weak lift, what is on offer for it, and opens the reason of a cell", () => {
     const { text, html } = sheet({
       weak: [{ lift: bench.key, name: bench.name, best: "poor", people: ["Ada Finch", "Bo Reed"] }],
-      offered: [{ id: "x", code: "O3", name: "Bench bar", lifts: [bench.name] }],
+      offered: [{ id: "x", code: "O3", name: "Bench bar", lifts: [bench.name], verdicts: ["poor", "good"] }],
     });
     expect(text).toContain(`${bench.name}: nothing is better than poor for Ada Finch and Bo Reed.`);
     expect(text).toContain("O3 Bench bar");

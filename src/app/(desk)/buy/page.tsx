@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
+import { Suspense } from "react";
 import { moneyText, readMoney } from "@/core/buying/money";
-import { may, requestContext } from "@/server/access";
+import { type Context, may, requestContext } from "@/server/access";
 import { barCosts, buyingChoice, buyingRules } from "@/server/buying";
 import { listOffers } from "@/server/offers";
 import { ImportOffersForm, OneForm, TextField } from "@/ui/buy/BuyForms";
@@ -21,18 +22,12 @@ export default async function BuyPage({ searchParams }: { searchParams: SearchPa
   const [context, search] = [await requestContext(), await readSearch(searchParams)];
   if (!may(context, "offer.edit")) return <p className="sheet p-6">The manager decides what is bought.</p>;
   const { currency } = context.actor;
-  const [items, rules, costs] = [await listOffers(context), await buyingRules(context), await barCosts(context)];
+  const [items, rules] = [await listOffers(context), await buyingRules(context)];
   const read = search.budget ? readMoney(search.budget, currency) : null;
   const budgetMinor = read?.ok && read.money.currency === currency ? read.money.minor : (rules.budgetMinor ?? 0);
   const sold = (search.sell ?? "").split(",").filter(Boolean).slice(0, MAX_SOLD);
   const budgetText = moneyText({ minor: budgetMinor, currency }).replace(/\.00$/, "");
   const isOpen = items.some(({ row }) => row.state === "quoted" || row.state === "idea");
-  const result = isOpen ? await buyingChoice(context, { budgetMinor, sell: sold }) : null;
-  const sellable = costs
-    .filter(({ priceMinor }) => priceMinor !== null)
-    .map(({ tag, name, resaleMinor, missed }) => ({ tag, name, minor: resaleMinor, misses: missed.length }))
-    .sort((a, b) => a.misses - b.misses || b.minor - a.minor)
-    .slice(0, MAX_SELLABLE);
   return (
     <>
       <PageHead title="Buy" about="which bar next, and why">
@@ -44,7 +39,11 @@ export default async function BuyPage({ searchParams }: { searchParams: SearchPa
             Budget: {read?.ok ? `in ${currency}, the gym’s currency` : read?.message}
           </p>
         )}
-        {result?.ok && <ChoiceSheet choice={result.choice} {...{ currency, budgetText, sellable, sold }} />}
+        {isOpen && (
+          <Suspense key={`${budgetMinor} ${sold.join()}`} fallback={<Weighing count={items.length} />}>
+            <Choice context={context} {...{ budgetMinor, budgetText, sold }} />
+          </Suspense>
+        )}
         {budgetMinor !== rules.budgetMinor && (
           <OneForm
             fields={{ budget: budgetText, version: rules.version }}
@@ -79,5 +78,41 @@ export default async function BuyPage({ searchParams }: { searchParams: SearchPa
         )}
       </div>
     </>
+  );
+}
+
+/** The answer takes a second or two: the list stands there meanwhile, and going elsewhere ends the work. */
+async function Choice({
+  context,
+  budgetMinor,
+  budgetText,
+  sold,
+}: {
+  context: Context;
+  budgetMinor: number;
+  budgetText: string;
+  sold: readonly string[];
+}) {
+  const [result, costs] = [await buyingChoice(context, { budgetMinor, sell: sold }), await barCosts(context)];
+  if (!result.ok) return <p className="sheet p-6">{result.message}</p>;
+  const sellable = costs
+    .filter(({ priceMinor }) => priceMinor !== null)
+    .map(({ tag, name, resaleMinor, missed }) => ({ tag, name, minor: resaleMinor, misses: missed.length }))
+    .sort((a, b) => a.misses - b.misses || b.minor - a.minor)
+    .slice(0, MAX_SELLABLE);
+  return <ChoiceSheet choice={result.choice} currency={context.actor.currency} {...{ budgetText, sellable, sold }} />;
+}
+
+/** Keeps the room of the answer. */
+function Weighing({ count }: { count: number }) {
+  return (
+    <section className="sheet border-l-primary min-h-[28rem] border-l-4 px-4 py-3" aria-busy="true">
+      <p role="status" className="text-lg">
+        Weighing {count} {count === 1 ? "offer" : "offers"} …
+      </p>
+      <Link href="/buy/costs" className="link inline-flex min-h-11 items-center text-sm">
+        Cancel
+      </Link>
+    </section>
   );
 }
