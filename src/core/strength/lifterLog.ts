@@ -120,8 +120,29 @@ export interface StrengthPast {
   worths: Map<string, WorthPoint[]>;
 }
 
+/** More points than this of one bar tell a chart nothing. */
+const MAX_POINTS = 80;
+
+/** Of each bar the last sets of its days, evenly taken where there are many, the latest always among them. */
+function lookedAt(log: LiftLog, steps: Filtered["steps"]): Set<number> {
+  const lastOfDay = new Map<string, Map<HallDay, number>>();
+  for (const { index } of steps) {
+    const set = log.sets[index]!;
+    const key = worthKey(set);
+    const own = lastOfDay.get(key) ?? new Map<HallDay, number>();
+    lastOfDay.set(key, own.set(set.on, index));
+  }
+  return new Set(
+    [...lastOfDay.values()].flatMap((days) => {
+      const all = [...days.values()];
+      const step = Math.ceil(all.length / MAX_POINTS);
+      return all.filter((_, i) => (all.length - 1 - i) % step === 0);
+    }),
+  );
+}
+
 /**
- * Looks back: one point a day on which a bar was used.
+ * Looks back: one point a day on which a bar was used, of very many days an even choice.
  *
  * @returns points by day, the oldest first
  */
@@ -129,7 +150,8 @@ export function strengthPast(log: LiftLog, { state, steps }: Filtered, width: nu
   const n = state.mean.length;
   const straight = new Map<HallDay, StrengthPast["straight"][number]>();
   const worths = new Map<string, Map<HallDay, WorthPoint>>();
-  for (const { index, mean, covariance } of smooth(steps)) {
+  const wanted = lookedAt(log, steps);
+  for (const { index, mean, covariance } of smooth(steps, (index) => wanted.has(index))) {
     const set = log.sets[index]!;
     const half = width * Math.sqrt(Math.max(0, covariance[0]!));
     straight.set(set.on, {

@@ -204,13 +204,14 @@ export interface Smoothed {
  * What the whole log says about the time of each set.
  *
  * @param steps as `filterLog` kept them
- * @returns for each step the state at that set, from what came before and after
+ * @param isWanted at which sets it is looked back, by place in the log; at all of them when not said
+ * @returns for each step that is wanted the state at that set, from what came before and after
  */
-export function smooth(steps: readonly FilterStep[]): Smoothed[] {
+export function smooth(steps: readonly FilterStep[], isWanted: (index: number) => boolean = () => true): Smoothed[] {
   const n = steps[0]?.mean.length ?? 0;
   let r = new Float64Array(n);
   let big = new Float64Array(n * n);
-  const smoothed: Smoothed[] = new Array(steps.length);
+  const smoothed: Smoothed[] = [];
   for (let t = steps.length - 1; t >= 0; t -= 1) {
     const { index, place, mean, covariance, gain, surprise, spread } = steps[t]!;
     const seen = place > 0 ? [0, place] : [0];
@@ -231,11 +232,12 @@ export function smooth(steps: readonly FilterStep[]): Smoothed[] {
       }
     for (const i of seen) for (const j of seen) n2[i * n + j]! += knk + 1 / spread;
     [r, big] = [r2, n2];
+    if (!isWanted(index)) continue;
     const at = mean.slice();
     for (let i = 0; i < n; i += 1) for (let j = 0; j < n; j += 1) at[i]! += covariance[i * n + j]! * r[j]!;
-    smoothed[t] = { index, mean: at, covariance: lessTwice(covariance, big, n) };
+    smoothed.push({ index, mean: at, covariance: lessTwice(covariance, big, n) });
   }
-  return smoothed;
+  return smoothed.reverse();
 }
 
 /** P − P·N·P. */
