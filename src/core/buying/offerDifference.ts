@@ -119,13 +119,14 @@ function sleeveDifference({ offer, owned, wants }: DifferenceQuestion): OfferDif
 }
 
 /**
- * The owned bar that an offer is held against: of its family, else straight like it, the nearest in thickness.
+ * The owned bar that an offer is held against: of its family and turning alike if there is one, the nearest in thickness.
  *
  * @returns the bar; null where nothing like it is owned
  */
 export function nearestOwned(offer: Bar, bars: readonly Bar[]): Bar | null {
   const gap = (bar: Bar) =>
     (bar.family === offer.family ? 0 : 100) +
+    (bar.sleeveRotation === offer.sleeveRotation ? 0 : 1) +
     Math.abs((valueOf(bar, "shaftDiameter") ?? 0) - (valueOf(offer, "shaftDiameter") ?? 0));
   return bars.reduce<Bar | null>((best, bar) => (best && gap(best) <= gap(bar) ? best : bar), null);
 }

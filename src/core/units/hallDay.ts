@@ -62,9 +62,18 @@ export function daysBetween(from: HallDay, to: HallDay): number {
   return Math.round((toMs(to) - toMs(from)) / MS_PER_DAY);
 }
 
+/** Days that were read already: a log or a plan asks for the same few hundred thousands of times. */
+const known = new Map<HallDay, number>();
+const MAX_KNOWN = 20_000;
+
 function toMs(day: HallDay): number {
+  const before = known.get(day);
+  if (before !== undefined) return before;
   if (!isHallDay(day)) throw new RangeError(`not a day: ${day}`);
-  return Date.parse(`${day}T00:00:00Z`);
+  const ms = Date.parse(`${day}T00:00:00Z`);
+  if (known.size >= MAX_KNOWN) known.clear();
+  known.set(day, ms);
+  return ms;
 }
 
 /**

@@ -39,9 +39,18 @@ export async function logOf(hall: HallDb, lifterId: string, liftKey?: string): P
 }
 
 export function itemOf(row: LogRow, bar: { tag: string; name: string; family: string }): LogItem {
-  const { id, liftKey, variant, barId, setting, handsHelped, loadKg, repetitions, reserve, isMade } = row;
+  // Field by field: a long log has thousands of these.
   return {
-    ...{ id, liftKey, variant, barId, setting, handsHelped, loadKg, repetitions, reserve, isMade },
+    id: row.id,
+    liftKey: row.liftKey,
+    variant: row.variant,
+    barId: row.barId,
+    setting: row.setting,
+    handsHelped: row.handsHelped,
+    loadKg: row.loadKg,
+    repetitions: row.repetitions,
+    reserve: row.reserve,
+    isMade: row.isMade,
     family: bar.family as FamilyKey,
     tag: bar.tag,
     barName: bar.name,

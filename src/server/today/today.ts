@@ -162,6 +162,9 @@ function brokenClasses(broken: readonly BrokenClass[], today: string): TodayItem
   }));
 }
 
+const DAY = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" });
+const dayWords = (on: string) => DAY.format(new Date(`${on}T00:00:00Z`)).replace(",", "");
+
 /** Claims that the seller has not answered. */
 function claimItems(claims: readonly OpenClaim[]): TodayItem[] {
   return claims.map(({ id, offerId, code, name, reasons, sinceDays }) => ({
@@ -184,7 +187,7 @@ function orderItems(orders: readonly OpenOrder[], today: string): TodayItem[] {
         : expectedOn === today
           ? "expected today."
           : expectedOn
-            ? `expected ${expectedOn}.`
+            ? `expected ${dayWords(expectedOn)}.`
             : "ordered, no day said."
     }`,
     because: quantity > 1 ? `${arrived} of ${quantity} arrived.` : "Check it in while it stands in its box.",
@@ -200,7 +203,7 @@ function warrantyItems(ending: readonly { tag: string; name: string; on: string 
     {
       id: "warranties",
       weight: "soon",
-      title: `The warranty of ${first.tag} ${first.name} ends ${first.on}.`,
+      title: `The warranty of ${first.tag} ${first.name} ends ${dayWords(first.on)}.`,
       because: others.length > 0 ? `Soon also ${listed(others.map(({ tag }) => tag))}.` : "Look it over before then.",
       action: { label: "Inspect", href: `/bars/${encodeURIComponent(first.tag)}` },
     },

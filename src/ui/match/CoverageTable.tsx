@@ -88,7 +88,7 @@ export function CoverageTable({ bars, rows, byBar, offered, showsPeople }: Props
                     href={`${href("/match", { lift, load: String(loadKg) })}#bar-${encodeURIComponent(bars[i]!.tag)}`}
                     title={`${bars[i]!.tag}, ${name}: ${MARK_WORDS[verdict]}. Why?`}
                     aria-label={`${bars[i]!.tag}: ${MARK_WORDS[verdict]}`}
-                    className="block min-h-6 hover:bg-base-300"
+                    className="hover:bg-base-300 flex min-h-6 items-center justify-center"
                   >
                     {MARKS[verdict]}
                   </a>

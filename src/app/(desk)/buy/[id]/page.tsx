@@ -1,9 +1,11 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { isHallDay } from "@/core/units/hallDay";
 import { requestContext } from "@/server/access";
 import { costLines, offerPage, termLines } from "@/server/buying";
 import { BuyNav } from "@/ui/buy/BuyNav";
 import { OfferSheet } from "@/ui/buy/OfferSheet";
+import { dayText } from "@/ui/kit/dayText";
 import { PageHead } from "@/ui/kit/PageHead";
 import { decideAction, resolveClaimAction, watchBatchAction } from "../actions";
 
@@ -21,7 +23,9 @@ export default async function OfferPage({ params }: { params: Promise<{ id: stri
       </PageHead>
       <OfferSheet
         page={page}
-        lines={[...costLines(offer, deliveredMinor, row.currency), ...termLines(offer)]}
+        lines={[...costLines(offer, deliveredMinor, row.currency), ...termLines(offer)].map(
+          ([name, text]): [string, string] => [name, isHallDay(text) ? dayText(text, context.clock.today) : text],
+        )}
         today={context.clock.today}
         actions={{ decide: decideAction, watch: watchBatchAction, resolve: resolveClaimAction }}
       />
