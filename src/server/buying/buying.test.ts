@@ -1,5 +1,6 @@
 import { execFileSync } from "node:child_process";
 import { eq } from "drizzle-orm";
+import sharp from "sharp";
 import { afterAll, describe, expect, it } from "vitest";
 import { RECEIVING_CHECKS } from "@/core/buying/receiving";
 import { DEMO_HALL } from "@/data/demo/demoHall";
@@ -22,6 +23,8 @@ import {
   buyingChoice,
   buyingRules,
   claimPdf,
+  deliveriesOf,
+  deliveryPhoto,
   offerPage,
   openOrders,
   receiveBar,
@@ -60,6 +63,8 @@ const receiving = (offerId: string, key: string, more: object = {}) => ({
   ...{ offerId, key, answers: FINE, readings: {}, verdict: "keep", note: "", tag: "", photos: [] },
   ...more,
 });
+const pictures = (bytes: Uint8Array) =>
+  execFileSync("pdfimages", ["-list", "-"], { input: bytes }).toString().trim().split("\n").length - 2;
 const words = (bytes: Uint8Array) => execFileSync("pdftotext", ["-layout", "-", "-"], { input: bytes }).toString();
 
 const HEADS =
@@ -127,9 +132,13 @@ describe("buying", () => {
 
       // The yoke's shaft is too thin.
       const care = as("care");
+      const photo = await sharp({ create: { width: 80, height: 60, channels: 3, background: "#a5322a" } })
+        .jpeg()
+        .toBuffer();
       const off = receiving(yoke!.id, "claim-key-1", {
         readings: { shaftDiameter: "31.2 31.2", mass: "29.1" },
         verdict: "claim",
+        photos: [photo.toString("base64")],
       });
       const claimed = await receiveBar(care, off);
       if (!claimed.ok) throw new Error(JSON.stringify(claimed));
@@ -137,8 +146,12 @@ describe("buying", () => {
       // Sent twice over a bad connection it counts once.
       expect(await receiveBar(care, off)).toEqual(claimed);
       expect(await hall.rows(deliveries)).toHaveLength(1);
+      const [arrived] = await deliveriesOf(manager, [yoke!.id]);
+      expect((await deliveryPhoto(care, arrived!.photoIds[0]!))!.type).toBe("image/jpeg");
       const sheet = await claimPdf(manager, claimed.deliveryId);
       if (!sheet.ok) throw new Error(sheet.message);
+      // The photo stands in the sheet as a picture.
+      expect(pictures(sheet.bytes)).toBe(1);
       expect(words(sheet.bytes)).toMatch(/31\.20 mm measured, 32\.00 mm\s+stated/);
       expect((await todayItems(manager)).find(({ id }) => id === `claim-${claimed.deliveryId}`)).toBeDefined();
 
