@@ -22,7 +22,7 @@ export const offerItem = Joi.object({
     .valid(...STOCKS)
     .required(),
   quantity: Joi.number().integer().required().description("how many there are"),
-  seller: text().description("null for whoever may not know sellers and prices"),
+  seller: text().description("null below the manager: sellers and prices end there"),
   batch: text(),
   priceMinor: minor().description("of one, in minor units of currency"),
   freightMinor: minor(),

@@ -1,9 +1,14 @@
 "use client";
 
 import { useState } from "react";
-import { readMoney, roundMoneyText } from "@/core/buying/money";
+import { minorDigits, readMoney, roundMoneyText } from "@/core/buying/money";
 import { LOOK_STEPS, NO_WARRANTY_PCT, usedWorth } from "@/core/buying/usedBar";
+import { trimmed } from "@/core/units/format";
 import { PrintButton } from "../kit/PrintButton";
+
+/** An amount as it is typed: "433", "433.50". */
+const plainAmount = (minor: number, currency: string) =>
+  trimmed(minor / 10 ** minorDigits(currency), minorDigits(currency));
 
 interface Props {
   currency: string;
@@ -16,7 +21,7 @@ interface Props {
 /** The ten-minute look before a price is agreed: in the order in which it may end, and the most that is worth paying. */
 export function UsedLook({ currency, news, house }: Props) {
   const [answers, setAnswers] = useState<Record<string, string>>({});
-  const [newText, setNewText] = useState(news[0] ? (news[0].minor / 100).toFixed(0) : "");
+  const [newText, setNewText] = useState(news[0] ? plainAmount(news[0].minor, currency) : "");
   const [freightText, setFreightText] = useState("0");
   const [hasWarranty, setWarranty] = useState(false);
   const [isShared, setShared] = useState(false);
@@ -57,7 +62,7 @@ export function UsedLook({ currency, news, house }: Props) {
           />
           <datalist id="new-ones">
             {news.map(({ id, name, minor }) => (
-              <option key={id} value={(minor / 100).toFixed(0)}>
+              <option key={id} value={plainAmount(minor, currency)}>
                 {name}
               </option>
             ))}
