@@ -6,6 +6,8 @@ const config: NextConfig = {
   typescript: { ignoreBuildErrors: true },
   serverExternalPackages: ["pg", "piscina", "@node-rs/argon2", "rate-limiter-flexible", "nodemailer", "sharp"],
   experimental: { optimizePackageImports: ["lucide-react", "recharts"], authInterrupts: true },
+  // Classes stood under another address once; links on paper and in calendars still lead there.
+  redirects: () => Promise.resolve([{ source: "/sessions/:path*", destination: "/classes/:path*", permanent: true }]),
 };
 
 export default config;

@@ -26,7 +26,7 @@ export const ROOMS = {
   lifts: ["access", "kit"],
   lifters: ["access", "kit", "accounts", "care/planning", "lifts"],
   logbook: ["access", "kit", "rules", "lifts"],
-  compare: ["access", "kit", "rules", "care/findings", "bars", "equipment", "lifts", "pdf"],
+  compare: ["access", "kit", "rules", "care/findings", "bars", "equipment", "lifts", "offers", "pdf"],
   matching: [
     ...["access", "kit", "rules", "care/planning", "care/findings", "bars", "offers", "equipment"],
     ...["lifts", "lifters"],

@@ -1,4 +1,5 @@
 import type { Page } from "@playwright/test";
+import { oldWordsIn } from "../tests/words/oldWords";
 import { expect, test } from "./clock";
 import { serious } from "./serious";
 
@@ -43,8 +44,8 @@ const PAGES = [
   "/lifters/bram",
   "/lifters/bram/log",
   "/lifters/runa/log?bar=K20",
-  "/sessions/rotations",
-  "/sessions",
+  "/classes/rotations",
+  "/classes",
   "/buy",
   "/buy/new",
   "/buy/used",
@@ -61,6 +62,23 @@ const PAGES = [
   "/nowhere",
 ];
 
+/** Every label, button, sentence and caption that a screen has, whether open or folded. */
+const wordsOf = (page: Page) =>
+  page.evaluate(() => {
+    const texts = [...document.querySelectorAll("[aria-label], [title], [placeholder], [alt]")].flatMap((element) =>
+      ["aria-label", "title", "placeholder", "alt"].flatMap((name) => element.getAttribute(name) ?? []),
+    );
+    for (const element of document.body.querySelectorAll("*:not(script, style)"))
+      // The smallest elements that hold whole sentences: others only repeat them.
+      if (
+        ![...element.children].some((child) =>
+          /^(DIV|SECTION|UL|OL|LI|P|TABLE|FORM|FIELDSET|DL|DETAILS)$/.test(child.tagName),
+        )
+      )
+        texts.push(element.textContent ?? "");
+    return [...new Set(texts)];
+  });
+
 /** One page for all, so that what every screen shares is fetched and read once. */
 test.describe("every screen", () => {
   let page: Page;
@@ -70,10 +88,11 @@ test.describe("every screen", () => {
   test.afterAll(() => page.context().close());
 
   for (const path of PAGES)
-    test(`${path} has no accessibility violation, in the light and in the dark, and fits 390 px`, async () => {
+    test(`${path} says what a gym would say, has no accessibility violation, light or dark, and fits 390 px`, async () => {
       await page.setViewportSize({ width: 1280, height: 800 });
       await page.emulateMedia({ colorScheme: "light" });
       await page.goto(path);
+      expect((await wordsOf(page)).flatMap(oldWordsIn)).toEqual([]);
       expect(await serious(page)).toEqual([]);
       // The two themes share their markup; in the dark only the contrast can differ.
       await page.emulateMedia({ colorScheme: "dark" });

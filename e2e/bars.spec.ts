@@ -17,8 +17,8 @@ test("a measured mass is kept as typed, counts everywhere, and a slip is shown w
   await expect(
     form.getByText(/Mass is \+0\.28 kg from the stated 26\.5 .* every load worked out from the label is off/),
   ).toBeVisible();
-  await form.getByRole("button", { name: "Keep, next" }).click();
-  await expect(form.getByText(/K22 mass 26\.78 kg kept/)).toBeVisible();
+  await form.getByRole("button", { name: "Save and next" }).click();
+  await expect(form.getByText(/K22 mass 26\.78 kg saved/)).toBeVisible();
   await expect(form.getByRole("heading", { name: /^shaft diameter/ })).toBeVisible();
   await page.goto("/bars/K22");
   const row = page.getByRole("region", { name: "Numbers, table" }).getByRole("row", { name: /^mass/ });
@@ -52,7 +52,7 @@ test("a quarantine reaches matching and loading at once, a stale page is refused
     stale
       .locator("#state")
       .getByText(
-        /Somebody changed K14 meanwhile: it is now quarantined, crack at the collar\. You wanted watch, clicks/,
+        /Someone else changed K14 meanwhile: it is now quarantined, crack at the collar\. You wanted watch, clicks/,
       ),
   ).toBeVisible();
   await expect(stale.locator("#state").getByLabel("Why")).toHaveValue("clicks");
@@ -80,7 +80,7 @@ test("a quarantine reaches matching and loading at once, a stale page is refused
   await page.goto("/bars/K14/inspect");
   await page.getByLabel("a crack anywhere").selectOption("no");
   await page.getByRole("combobox", { name: "decide" }).selectOption("watch");
-  await page.getByLabel(/^why/).fill("welded");
+  await page.getByLabel(/^reason for overriding/).fill("welded");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("Now: under watch")).toBeVisible();
   await page.goto("/bars/K14");
@@ -97,7 +97,10 @@ test("neither hall sees the other, and lifters are shown to coach and manager on
   expect(missing!.status()).toBe(404);
   await become(page, "Pim Larkspur");
   await page.goto("/match?lift=snatch&load=60&lifter=tove");
-  await expect(page.getByRole("combobox", { name: "for", exact: true })).toHaveCount(0);
+  await expect(page.getByRole("combobox", { name: "for", exact: true }).locator("option")).toHaveText([
+    "anyone",
+    "someone not on file",
+  ]);
   await expect(page.getByText("thick for this lifter")).toHaveCount(0);
   const cookie = (await page.context().cookies()).map(({ name, value }) => `${name}=${value}`).join("; ");
   expect((await request.get("/api/v1/match?lift=snatch&loadKg=60&lifter=tove", { headers: { cookie } })).status()).toBe(
@@ -142,7 +145,7 @@ test("the wall is searched, sorted and filtered, and its address shows the next 
   await expect(page).toHaveURL(/down=1/);
   await expect(page.getByRole("row").nth(1)).toContainText("K19");
   await page.goto("/bars?q=unobtainium");
-  await expect(page.getByText("No bar answers to that.")).toBeVisible();
+  await expect(page.getByText("No bars match.")).toBeVisible();
 });
 
 test("switching to pounds keeps the load, and plates of one unit can be asked for", async ({ page }) => {

@@ -10,7 +10,7 @@ const part = (page: Page, name: string) => page.getByRole("region", { name, exac
 
 const LIST = [
   "name;family;price;freight;seller;batch;weight;shaft;collar;sleeves;finish;lead time;tag",
-  "Errand bar;power bar;£301;£20;Errand Metal;E-1;20 kg;29 mm;30 mm;bushing;stainless;14;E90",
+  "Errand bar;power bar;£301;£20;Errand Metal;E-1;20 kg;29 mm;30 mm;bushing;hard chrome;14;E90",
 ].join("\n");
 
 test("a seller's list is imported, an offer approved and ordered, and the bar checked in on a telephone hangs on the wall", async ({
@@ -20,6 +20,13 @@ test("a seller's list is imported, an offer approved and ordered, and the bar ch
   await page.goto("/buy");
   await expect(part(page, "What to buy")).toContainText(/Buy .* delivered/);
   await expect(part(page, "What to buy")).toContainText("No other choice within the budget gains more");
+  // Whoever stops the search has the offers at once, and starts it again when they like.
+  await page.goto("/buy?weigh=no&budget=700");
+  await expect(part(page, "Quoted")).toBeVisible();
+  await expect(part(page, "What to buy")).toBeHidden();
+  await page.getByRole("link", { name: "Weigh offers" }).click();
+  await expect(page.getByRole("textbox", { name: "Budget" })).toHaveValue("£700");
+  await page.goto("/buy");
   await page.getByText("Import a seller’s list").click();
   // A list with an error is refused whole, and says where.
   await page.getByRole("textbox", { name: /The first row names the columns/ }).fill(LIST.replace("£301", "much"));
@@ -54,12 +61,12 @@ test("a seller's list is imported, an offer approved and ordered, and the bar ch
   await telephone.goto(`${offer}/receive`);
   expect(await serious(telephone)).toEqual([]);
   // Nothing is saved while a check is open.
-  await telephone.getByRole("button", { name: "Keep" }).click();
+  await telephone.getByRole("button", { name: "Accept" }).click();
   await expect(telephone.getByRole("alert").filter({ hasText: "Not checked yet" })).toBeVisible();
   for (const right of await telephone.getByRole("button", { name: "Right" }).all()) await right.click();
   await telephone.getByLabel(/shaft diameter/).fill("29.02");
   await telephone.getByLabel(/mass, kg/).fill("20.05");
-  await telephone.getByRole("button", { name: "Keep" }).click();
+  await telephone.getByRole("button", { name: "Accept" }).click();
   await telephone.waitForURL(/\/bars\/E90/);
   await expect(telephone.getByRole("heading", { level: 1 })).toHaveText("Errand bar");
   await telephone.context().close();
@@ -84,7 +91,7 @@ test("a used bar is looked over in the order in which the look may end, on a tel
   await page.getByRole("button", { name: /On the surface/ }).click();
   await expect(answer).toContainText("Pay at most £368 so far");
   await page.getByRole("button", { name: "Hops" }).click();
-  await expect(answer).toContainText("Leave it");
+  await expect(answer).toContainText("Don’t buy");
 });
 
 test("budgets are looked at with a slider, by keyboard, and a bar is sold for it", async ({ page }) => {

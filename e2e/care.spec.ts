@@ -1,4 +1,5 @@
 import type { Page } from "@playwright/test";
+import { dayText } from "../src/core/units/dates";
 import { expect, now, test } from "./clock";
 import { serious } from "./serious";
 
@@ -30,8 +31,8 @@ test("a damp salty month brings the rounds closer together, and says why", async
     mimeType: "text/csv",
     buffer: Buffer.from(["at,temperature,humidity,chloride", ...rows].join("\n")),
   });
-  await page.getByRole("button", { name: "Take them in" }).click();
-  await expect(page.getByText(/480 readings from .* taken in; care was planned anew\./)).toBeVisible();
+  await page.getByRole("button", { name: "Import" }).click();
+  await expect(page.getByText(/480 readings from .* imported. Care was replanned\./)).toBeVisible();
   await expect(page.getByRole("region", { name: "Why this month" })).toContainText(/worse than the months before it/);
   await expect(page.getByRole("region", { name: "Why this month" })).toContainText(
     /humidity × .*what falls from the air ×/,
@@ -46,7 +47,7 @@ test("a damp salty month brings the rounds closer together, and says why", async
     mimeType: "text/csv",
     buffer: Buffer.from("at,temperature,humidity\nyesterday,9,88\n"),
   });
-  await page.getByRole("button", { name: "Take them in" }).click();
+  await page.getByRole("button", { name: "Import" }).click();
   await expect(page.getByText("line 2, at: “yesterday” is no moment")).toBeVisible();
 });
 
@@ -84,7 +85,7 @@ test("a round is done on a telephone with the connection lost in the middle; wha
   });
   const wrong = await tag();
   await now.getByRole("button", { name: "Save" }).click();
-  await expect(page.getByText("3 touches are kept on this device")).toBeVisible();
+  await expect(page.getByText("3 touches are saved on this device")).toBeVisible();
   expect(await left()).toBe(all - 3);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await context.setOffline(false);
@@ -135,7 +136,7 @@ test("sleeves are oiled one side of every bar, then all are turned; a page opene
   }
   await expect(heading).toHaveText(`Turn all ${all} bars over`);
   expect(await serious(page)).toEqual([]);
-  await now.getByRole("button", { name: "All are turned" }).tap();
+  await now.getByRole("button", { name: "All turned" }).tap();
   await expect(now).toContainText(`second side, ${all} to go`);
   expect(await heading.innerText()).toBe(firstSides[0]);
   await now.getByRole("button", { name: "Done" }).tap();
@@ -341,7 +342,7 @@ test("rounds are planned into the crew's hours, a calendar subscribes, and a mov
   await page.goto("/care/plan");
   await page.getByRole("button", { name: /^Plan / }).click();
   await expect(page.getByText(/\d+ jobs in \d+ rounds?/)).toBeVisible();
-  await page.getByRole("button", { name: "Make an address" }).click();
+  await page.getByRole("button", { name: "Make address" }).click();
   const address = page.getByText(/\/care\/calendar\/[\w-]{32}\.ics/);
   await expect(address).toBeVisible();
   const path = /\/care\/calendar\/[\w-]{32}\.ics/.exec(await address.innerText())![0];
@@ -357,15 +358,15 @@ test("rounds are planned into the crew's hours, a calendar subscribes, and a mov
     .locator("option")
     .evaluateAll((options) => options.map((option) => (option as HTMLOptionElement).value));
   await select.selectOption(days.at(-1)!);
-  await expect(page.getByText(new RegExp(`Moved to ${days.at(-1)}`))).toBeVisible();
+  await expect(page.getByText(`Moved to ${dayText(days.at(-1)!, days[0]!)}`)).toBeVisible();
   const after = await read();
   expect(after.text).not.toBe(before.text);
   expect(after.text).toContain(`DTSTART:${days.at(-1)!.replaceAll("-", "")}T`);
   await page
-    .getByRole("button", { name: /^Take it back/ })
+    .getByRole("button", { name: /^Revoke/ })
     .first()
     .click();
-  await expect(page.getByText("Taken back: the address answers nothing any more.")).toBeVisible();
+  await expect(page.getByText("Revoked: the address no longer works.")).toBeVisible();
   expect((await read()).status).toBe(404);
   // Programs of a coach get it with their token.
   const api = await page.request.get("/api/v1/care.ics", { headers: { authorization: "Bearer demo-token" } });

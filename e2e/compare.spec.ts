@@ -52,6 +52,17 @@ test("three deadlift bars over one another: which gives most slack at 220 kg, an
     await expect(page).toHaveURL(/plates=r25/);
     await expect(page.getByRole("region", { name: "Whether it matters" })).not.toContainText("29.7 mm on A?");
   });
+  await test.step("an offer on file stands beside them in dashes, a shaped one too, and goes again", async () => {
+    const before = page.url();
+    await page.getByRole("combobox", { name: "Add a bar" }).selectOption({ label: "O3 Needle bar" });
+    await expect(page).toHaveURL(/offers=O3/);
+    await expect(page.getByRole("img", { name: /O3 bends/ }).locator("polyline[stroke-dasharray]")).toHaveCount(2);
+    await page.getByRole("combobox", { name: "Add a bar" }).selectOption({ label: "O8 Multi-grip bar" });
+    await expect(page.getByRole("img", { name: "Multi-grip bar to scale" })).toBeVisible();
+    await page.getByRole("link", { name: "Remove O8 from the comparison" }).click();
+    await expect(page.getByRole("img", { name: "Multi-grip bar to scale" })).toBeHidden();
+    await page.goto(before);
+  });
   await test.step("as CSV, SVG and a one-page PDF", async () => {
     const query = new URL(page.url()).search.replace("plates=r25", "");
     const csv = await (await request.get(`/compare/sheet.csv${query}`)).text();

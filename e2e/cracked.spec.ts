@@ -17,17 +17,17 @@ test("a bar of the class cracks: class, sheet, session, card, wall, Match, Load 
   page,
 }) => {
   // A class in which somebody curls, on the bar made for it.
-  await page.goto("/sessions");
+  await page.goto("/classes");
   await page.getByLabel("name").fill("Arms hour");
   await page.getByLabel("Rack 1").fill("2");
   await page.getByLabel("Open floor").fill("4");
-  await page.getByRole("button", { name: "Enter the class" }).click();
+  await page.getByRole("button", { name: "Add class" }).click();
   await expect(page.getByRole("heading", { name: "Arms hour" })).toBeVisible();
   const put = page.getByRole("region", { name: "Who wants what" });
   await put.getByRole("combobox", { name: "lifter", exact: true }).selectOption("cato");
   await put.getByRole("combobox", { name: "lift", exact: true }).selectOption("curl");
   await put.getByLabel("load").fill("30 kg");
-  await put.getByRole("button", { name: "Put in" }).click();
+  await put.getByRole("button", { name: "Add" }).click();
   await expect(put).toContainText("curl 30 kg");
   await page.getByRole("button", { name: "Assign stations and bars" }).click();
   const plan = page.getByRole("region", { name: "The plan" });

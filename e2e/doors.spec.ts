@@ -212,7 +212,7 @@ test("a wall tablet is paired by a code, shows the wall and nothing else, and is
 
   await owner.reload();
   await owner.getByRole("button", { name: "Revoke Tablet at the wall" }).click();
-  await expect(owner.getByText("it is nobody from its next touch on")).toBeVisible();
+  await expect(owner.getByText("Revoked. Its next touch")).toBeVisible();
   expect((await thief.goto("/wall"))!.status()).toBe(401);
   expect((await wall.goto("/wall"))!.status()).toBe(401);
   await thieves.close();
@@ -288,7 +288,7 @@ test("a lifter sees only their own, and corrects and withdraws their words", asy
   await expect(page).toHaveURL(/\/me$/);
   expect(await serious(page)).toEqual([]);
   await expect(page.getByRole("region", { name: "Next class" })).toContainText("Evening class");
-  for (const path of ["/lifters", "/sessions", "/settings/people", "/load/session"]) {
+  for (const path of ["/lifters", "/classes", "/settings/people", "/load/session"]) {
     await page.goto(path);
     await expect(page.getByText(/Okerlund|Fenwright/)).toHaveCount(0);
   }

@@ -32,8 +32,8 @@ test("the manager looks at the bars, compares two, finds the right one, loads it
 
   await test.step("laid over one another, the answer starts with whether it matters", async () => {
     await expect(page.getByRole("heading", { name: "Compare" })).toBeVisible();
-    await page.getByLabel("Load in kg").fill("270");
-    await page.getByLabel("Load in kg").press("Enter");
+    await page.getByRole("textbox", { name: "Load" }).fill("270");
+    await page.getByRole("textbox", { name: "Load" }).press("Enter");
     await expect(page).toHaveURL(/load=270/);
     const judgement = page.getByRole("region", { name: "Whether it matters" });
     await expect(judgement).toContainText("It matters here.");
@@ -87,7 +87,7 @@ test("the manager looks at the bars, compares two, finds the right one, loads it
       "Pim Larkspur",
     );
     await page.getByRole("status").getByRole("button", { name: "Undo" }).click();
-    await expect(page.getByRole("status")).toContainText("Taken back.");
+    await expect(page.getByRole("status")).toContainText("Undone.");
     await expect(done).toBeVisible();
     await done.click();
     await expect(page.getByRole("status")).toContainText(`${tag} done.`);

@@ -13,7 +13,7 @@ test("a file with three bad rows is told of, mended, and taken in; a second time
   request,
 }) => {
   await page.goto("/bars");
-  await page.getByRole("link", { name: "Files in and out" }).click();
+  await page.getByRole("link", { name: "Import / export" }).click();
   const input = page.locator('input[type="file"]');
   await input.setInputFiles(
     file(
@@ -39,14 +39,14 @@ test("a file with three bad rows is told of, mended, and taken in; a second time
   await test.step("mended, it is looked at first and then taken in", async () => {
     await input.setInputFiles(mended);
     await expect(page.getByText("3 new, 0 changed, 0 as they are.")).toBeVisible();
-    await page.getByRole("button", { name: "Take them in" }).click();
-    await expect(page.getByText("Taken in: 3 new, 0 changed, 0 as they were.")).toBeVisible();
+    await page.getByRole("button", { name: "Import" }).click();
+    await expect(page.getByText("Imported: 3 new, 0 changed, 0 as they were.")).toBeVisible();
     const bar = await (await request.get("/api/v1/bars/F1")).json();
     expect(bar.massKg.value).toBeCloseTo(20.41165665, 9);
   });
   await test.step("the same file changes nothing", async () => {
     await input.setInputFiles(mended);
-    await expect(page.getByText("There is nothing to take in.")).toBeVisible();
+    await expect(page.getByText("Nothing to import.")).toBeVisible();
   });
   await test.step("out again, formulas are neutral, and /import takes what /bars.csv and /export.json give", async () => {
     const csv = await (await request.get("/api/v1/bars.csv")).text();

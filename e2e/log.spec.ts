@@ -26,7 +26,7 @@ test("a session is run on two tablets: the log fills itself, the worth moves, an
 
   // A name is enough: the log knows the load.
   await one.goto("/load/session?who=Emeric&lift=back-squat-low&way=count&count=1&work=3&reps=5&bar=K20&at=rack-2");
-  await one.getByRole("button", { name: "Run it" }).click();
+  await one.getByRole("button", { name: "Start" }).click();
   await expect(heading(one)).toContainText("set 1 of 4");
   await two.goto(one.url());
   const tablets = [one, two, one, two];
@@ -106,7 +106,7 @@ test("sets are typed, corrected, pasted, asked about and undone; nothing that wa
 test("eight weeks are planned for four lifters, one is pinned by keys, and the plan lands in the classes", async ({
   page,
 }) => {
-  await page.goto("/sessions");
+  await page.goto("/classes");
   await page.getByRole("link", { name: "Rotations" }).click();
   const form = part(page, "Add rotation");
   await form.getByRole("textbox", { name: "Name" }).fill("Spring squats");
@@ -157,6 +157,6 @@ test("a lifter sees their own strength and nobody else's; care sees none", async
   expect((await page.request.get("/lifters/runa/log/sets.csv")).status()).toBe(404);
   await become(page, "Pim Larkspur");
   expect((await page.request.get("/lifters/runa/log")).status()).toBe(404);
-  await page.goto("/sessions/rotations");
-  await expect(page.getByText("are for the coaches and the manager")).toBeVisible();
+  await page.goto("/classes/rotations");
+  await expect(page.getByText("Only coaches and the manager see rotations")).toBeVisible();
 });

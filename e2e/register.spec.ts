@@ -1,6 +1,6 @@
 import { expect, test } from "./clock";
 
-test("a bar is measured with the simulated caliper, nulled first, and the flagged diameter is found", async ({
+test("a bar is measured with the simulated caliper, zeroed first, and the flagged diameter is found", async ({
   page,
 }) => {
   await page.goto("/bars/K10");
@@ -12,10 +12,10 @@ test("a bar is measured with the simulated caliper, nulled first, and the flagge
   const caliper = page.getByRole("region", { name: "Simulated caliper" });
   const shown = async () => Number((await caliper.getByLabel("It shows").innerText()).replace("mm", ""));
 
-  await test.step("with nothing in it, it shows its zero error; nulled, it does not", async () => {
+  await test.step("with nothing in it, it shows its zero error; zeroed, it does not", async () => {
     await caliper.getByRole("button", { name: "With nothing in it" }).click();
     expect(Math.abs(await shown())).toBeGreaterThan(0.04);
-    await caliper.getByRole("button", { name: "Null it" }).click();
+    await caliper.getByRole("button", { name: "Zero it" }).click();
     await expect(caliper.getByText("nulled", { exact: true })).toBeVisible();
     await caliper.getByRole("button", { name: "With nothing in it" }).click();
     expect(Math.abs(await shown())).toBeLessThan(0.06);
@@ -30,15 +30,15 @@ test("a bar is measured with the simulated caliper, nulled first, and the flagge
     ).toBeVisible();
   });
   await test.step("kept, it is flagged on the bar's page, with who and with what", async () => {
-    await form.getByRole("button", { name: "Keep, next" }).click();
-    await expect(form.getByText(/K10 shaft diameter 28\.7\d mm kept\. Flagged/)).toBeVisible();
+    await form.getByRole("button", { name: "Save and next" }).click();
+    await expect(form.getByText(/K10 shaft diameter 28\.7\d mm saved\. Flagged/)).toBeVisible();
     await page.goto("/bars/K10");
     await expect(page.getByRole("note", { name: "Flagged" })).toContainText(/Shaft diameter, 0\.2\d mm thicker/);
     const row = page.getByRole("region", { name: "Numbers, table" }).getByRole("row", { name: /^shaft diameter/ });
     await expect(row).toContainText("simulated caliper, Maren Tidewell");
   });
   await test.step("and taken back", async () => {
-    await page.getByRole("button", { name: "Take back" }).click();
+    await page.getByRole("button", { name: "Undo" }).click();
     await expect(page.getByRole("region", { name: "History" })).toContainText("undone: measured shaft diameter");
     await expect(page.getByRole("note", { name: "Flagged" })).toHaveCount(0);
   });
@@ -51,16 +51,16 @@ test("five of a kind are entered with five tags and one spec; a slip loses nothi
   await page.getByLabel(/^tag, or tags/).fill("N1 N2 N3 N4 K04");
   await page.getByLabel("name", { exact: false }).first().fill("Fresh five");
   await page.getByLabel("tensile strength").fill("strong");
-  await page.getByRole("button", { name: "Enter the power bar" }).click();
+  await page.getByRole("button", { name: "Add power bar" }).click();
   await expect(page.locator("main").getByRole("alert").first()).toContainText(
     "tensile strength: “strong” is no number",
   );
   await expect(page.getByLabel(/^tag, or tags/)).toHaveValue("N1 N2 N3 N4 K04");
   await page.getByLabel("tensile strength").fill("1400");
-  await page.getByRole("button", { name: "Enter the power bar" }).click();
+  await page.getByRole("button", { name: "Add power bar" }).click();
   await expect(page.locator("main").getByRole("alert").first()).toContainText("K04 hangs on the wall already");
   await page.getByLabel(/^tag, or tags/).fill("N1 N2 N3 N4 N5");
-  await page.getByRole("button", { name: "Enter the power bar" }).click();
+  await page.getByRole("button", { name: "Add power bar" }).click();
   await expect(page).toHaveURL(/\/bars\?q=Fresh/);
   await expect(page.getByRole("row")).toHaveCount(6);
   // They leave the wall again, by a file, so that other errands find it as it was.
@@ -85,18 +85,18 @@ test("forms ask only what the family has; a stale edit shows both texts and lose
 
   const other = await context.newPage();
   await other.goto("/bars/K12/edit");
-  await other.getByLabel("supplier").fill("Somebody else");
-  await other.getByRole("button", { name: "Keep the changes" }).click();
+  await other.getByLabel("supplier").fill("Someone else");
+  await other.getByRole("button", { name: "Save" }).click();
   await expect(other.getByRole("region", { name: "History" })).toContainText("supplier:");
 
   await page.getByLabel("hardness").fill("38 HRC");
-  await page.getByRole("button", { name: "Keep the changes" }).click();
+  await page.getByRole("button", { name: "Save" }).click();
   const alert = page.locator("main").getByRole("alert").first();
-  await expect(alert).toContainText("Somebody changed K12 meanwhile");
-  await expect(alert).toContainText("it is now “Somebody else”");
+  await expect(alert).toContainText("Someone else changed K12 meanwhile");
+  await expect(alert).toContainText("it is now “Someone else”");
   await expect(page.getByLabel("hardness")).toHaveValue("38 HRC");
-  await page.getByLabel("supplier").fill("Somebody else");
-  await page.getByRole("button", { name: "Write over it" }).click();
+  await page.getByLabel("supplier").fill("Someone else");
+  await page.getByRole("button", { name: "Overwrite" }).click();
   await expect(page.getByRole("region", { name: "History" })).toContainText("hardness: not known → “38 HRC”");
 });
 
@@ -113,8 +113,8 @@ test("plates weighed one by one are paired, and a drawing comes out as SVG", asy
   ]) {
     await weights.getByLabel("what is written on it").fill(mark!);
     await weights.getByLabel("it weighs").fill(mass!);
-    await weights.getByRole("button", { name: "Keep" }).click();
-    await expect(weights.getByText(`${mark} kept.`)).toBeVisible();
+    await weights.getByRole("button", { name: "Add" }).click();
+    await expect(weights.getByText(`${mark} saved.`)).toBeVisible();
   }
   await expect(weights.getByText("a with c")).toBeVisible();
   await expect(weights).toContainText("20.100 and 20.200 kg, the sides differ by 0.100 kg");

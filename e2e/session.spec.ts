@@ -6,7 +6,7 @@ import { serious } from "./serious";
 
 test("three lifters share a bar: the plan says what comes off and goes on, and what it spares", async ({ page }) => {
   await page.goto("/load");
-  await page.getByRole("link", { name: "Ladders and sessions" }).click();
+  await page.getByRole("link", { name: "Warm-ups and sessions" }).click();
   await page.getByLabel("who, and the work set").fill("Runa 115\nIsla 110\nCato 55");
   await page.getByRole("button", { name: "Plan it" }).click();
   await expect(page).toHaveURL(/who=Runa/);
@@ -59,7 +59,7 @@ test("a session of three is run on two telephones at once: a load is changed hal
 }) => {
   const [one, two] = [await telephone(browser), await telephone(browser)];
   await one.page.goto("/load/session?who=Ann+100%0ABo+80%0ACy+60&way=count&count=3&work=2&bar=K12&at=rack-2");
-  await one.page.getByRole("button", { name: "Run it" }).click();
+  await one.page.getByRole("button", { name: "Start" }).click();
   await expect(heading(one.page)).toContainText("set 1 of 15");
   await two.page.goto(one.page.url());
   await expect(heading(two.page)).toContainText("set 1 of 15");
@@ -79,14 +79,14 @@ test("a session of three is run on two telephones at once: a load is changed hal
     await now(two.page).getByRole("button", { name: "Done" }).click();
     await expect(heading(two.page)).toContainText(`set ${set} of 15`);
   }
-  await expect(two.page.getByText("3 touches are kept on this device")).toBeVisible();
+  await expect(two.page.getByText("3 touches are saved on this device")).toBeVisible();
 
   // Meanwhile the first ticks the same set and changes the load of the one after.
   await now(one.page).getByRole("button", { name: "Done" }).click();
   await expect(heading(one.page)).toContainText("set 5 of 15");
   const before = await loadOf(one.page);
   await now(one.page).getByRole("button", { name: "5 kg more" }).click();
-  await expect(one.page.getByRole("list", { name: "What changed" })).toContainText("What comes was planned anew.");
+  await expect(one.page.getByRole("list", { name: "What changed" })).toContainText("What comes was replanned.");
   expect(Math.abs((await loadOf(one.page)) - before - 5)).toBeLessThan(1.5);
 
   // Back again: six sets are done on both, none twice, and the one that was lifted otherwise is said.
@@ -104,7 +104,7 @@ test("a session of three is run on two telephones at once: a load is changed hal
   await expect(heading(one.page)).toContainText("set 8 of 15");
   await now(one.page).getByRole("button", { name: "Back" }).click();
   await expect(heading(two.page)).toContainText("set 7 of 15");
-  await now(two.page).getByRole("button", { name: "type it" }).click();
+  await now(two.page).getByRole("button", { name: "Other…" }).click();
   await two.page.getByRole("textbox", { name: "Load in kg" }).fill("52,5");
   await two.page.getByRole("button", { name: "kg", exact: true }).click();
   await expect(one.page.getByRole("list", { name: "What changed" })).toContainText("52.5 kg instead of");
@@ -113,23 +113,23 @@ test("a session of three is run on two telephones at once: a load is changed hal
 
   // Its plates are its own until it ends.
   await one.page.goto("/load/session");
-  const running = one.page.getByRole("region", { name: "On now" });
+  const running = one.page.getByRole("region", { name: "In progress" });
   await expect(running).toContainText("K12");
-  await running.getByRole("button", { name: "End it K12" }).click();
+  await running.getByRole("button", { name: "End K12" }).click();
   await expect(running).toBeHidden();
-  await expect(two.page.getByText("This session is over: 6 of 15 sets were lifted.")).toBeVisible();
+  await expect(two.page.getByText("Session ended: 6 of 15 sets were lifted.")).toBeVisible();
   await Promise.all([one.context.close(), two.context.close()]);
 });
 
 test("a touch without a connection survives the page being closed", async ({ browser }) => {
   const { context, page } = await telephone(browser);
   await page.goto("/load/session?who=Ann+60&way=count&count=2&work=2&bar=K13");
-  await page.getByRole("button", { name: "Run it" }).click();
+  await page.getByRole("button", { name: "Start" }).click();
   await expect(heading(page)).toContainText("set 1 of 4");
   await context.setOffline(true);
   await now(page).getByRole("button", { name: "Done" }).click();
   await expect(heading(page)).toContainText("set 2 of 4");
-  await expect(page.getByText("1 touch is kept on this device")).toBeVisible();
+  await expect(page.getByText("1 touch is saved on this device")).toBeVisible();
   const address = page.url();
   await page.close();
   await context.setOffline(false);
@@ -144,7 +144,7 @@ test("a touch without a connection survives the page being closed", async ({ bro
   for (let set = 2; set <= 4; set += 1) await now(later).getByRole("button", { name: "Done" }).click();
   await expect(later.getByRole("heading", { name: "All 4 sets are done." })).toBeVisible();
   await later.getByRole("button", { name: "The bar is empty" }).click();
-  await expect(later.getByText("This session is over: 4 of 4 sets were lifted.")).toBeVisible();
+  await expect(later.getByText("Session ended: 4 of 4 sets were lifted.")).toBeVisible();
   await context.close();
 });
 
@@ -177,13 +177,13 @@ test("stripping one side is warned before it tips", async ({ page }) => {
 test("the stations of a class share one pool of plates: what is short is said, with what would mend it", async ({
   page,
 }) => {
-  await page.goto("/sessions");
+  await page.goto("/classes");
   await page.getByRole("link", { name: "Evening class" }).click();
-  await expect(page).toHaveURL(/\/sessions\/[0-9a-f-]{36}/);
+  await expect(page).toHaveURL(/\/classes\/[0-9a-f-]{36}/);
   // Nobody has plates before everybody has a place.
   const address = page.url();
   await page.goto(`${address}/plates`);
-  const unplaced = page.getByText("Nobody is placed yet");
+  const unplaced = page.getByText("Nobody is assigned yet");
   if (await unplaced.isVisible()) {
     await page.getByRole("link", { name: "To the class" }).click();
     await page
@@ -196,7 +196,7 @@ test("the stations of a class share one pool of plates: what is short is said, w
   await page.goto(`${page.url()}?only=kg`);
   const short = page.getByRole("region", { name: "In short" });
   await expect(short).toContainText(/\d+ of \d+ sets are short of plates\./);
-  await expect(short).toContainText(/With .*pairs? of .* more nothing is short|do not mend all of it/, {
+  await expect(short).toContainText(/With .*pairs? of .* more nothing is short|do not fix all of it/, {
     timeout: 30_000,
   });
   // Few are listed at once, many behind a click.
@@ -210,7 +210,7 @@ test("the stations of a class share one pool of plates: what is short is said, w
   await page.keyboard.press("Enter");
   await expect(page).toHaveURL(/work=1/);
   await expect(short).toContainText(/sets/);
-  await stations.first().getByRole("link", { name: "Run this one" }).click();
+  await stations.first().getByRole("link", { name: "Start" }).click();
   await expect(page.getByRole("region", { name: "The plan in short" })).toContainText("plates handled on each side");
 });
 
@@ -223,10 +223,10 @@ test("Load: the keyboard's way, the drop on the floor drawn, and what another se
   await expect(page).toHaveURL(/target=82.5kg/);
   await expect(page.getByText(/On J-cups 1100 mm apart the plates hang [\d.]+ mm below them; drawn/)).toBeVisible();
   await page.getByRole("combobox", { name: "the set ends" }).selectOption("dropped");
-  await expect(page.getByRole("img", { name: /Dropped: .* kg a mm\. The house allows 1\.6\./ })).toBeVisible();
+  await expect(page.getByRole("img", { name: /Dropped: .* kg a mm\. The gym allows 1\.6\./ })).toBeVisible();
   // A session takes plates; another bar is told so.
   await page.goto("/load/session?who=Ann+140&way=count&count=2&work=1&bar=K13&at=rack-3");
-  await page.getByRole("button", { name: "Run it" }).click();
+  await page.getByRole("button", { name: "Start" }).click();
   const sheet = page.getByRole("region", { name: "Now" });
   for (const set of [2, 3]) {
     await sheet.getByRole("button", { name: "Done" }).click();
@@ -239,5 +239,5 @@ test("Load: the keyboard's way, the drop on the floor drawn, and what another se
   await expect(page.getByText(/Not counted, since they are on other bars now|Borrow/).first()).toContainText(/Rack 3/);
   await page.goto(run);
   await page.getByRole("button", { name: "End the session" }).click();
-  await expect(page.getByText("This session is over")).toBeVisible();
+  await expect(page.getByText("Session ended")).toBeVisible();
 });

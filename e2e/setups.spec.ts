@@ -21,17 +21,17 @@ const codeIn = ({ data, width, height }: PNG) => jsQR(new Uint8ClampedArray(data
 
 async function read(page: Page, rows: string, i: number, name: string, isNew: boolean) {
   if (isNew) {
-    await page.getByRole("group", { name: rows }).getByRole("button", { name: "One more" }).click();
+    await page.getByRole("group", { name: rows }).getByRole("button", { name: "Add" }).click();
   }
   const key = rows.startsWith("Marks") ? "marks" : "pins";
   await page.getByLabel(`${key} ${i}, name`).fill(name);
   for (const side of ["left", "right"]) {
-    await page.getByRole("button", { name: `Read ${side} of ${key} ${i}` }).click();
+    await page.getByRole("button", { name: `Measure ${side} of ${key} ${i}` }).click();
     await expect(page.getByLabel(`${key} ${i}, ${side}`)).toHaveValue(/^-?\d+\.\d$/);
   }
 }
 
-test("calibrate a bar, set it front-like for somebody of 1.93 m, print the card, scan its code: the same setting", async ({
+test("calibrate a bar, set it front-like for someone of 1.93 m, print the card, scan its code: the same setting", async ({
   page,
   context,
 }) => {
@@ -41,16 +41,13 @@ test("calibrate a bar, set it front-like for somebody of 1.93 m, print the card,
   await page.getByLabel("name", { exact: false }).nth(1).fill("Joren Askew");
   await page.getByLabel(/^height/).fill("1930");
   await page.getByLabel(/^body mass/).fill("92");
-  await page.getByRole("button", { name: "Enter it" }).click();
+  await page.getByRole("button", { name: "Add" }).click();
   await expect(page.getByRole("heading", { name: "Joren Askew" })).toBeVisible();
 
   // A bar of that kind that nobody measured yet.
   await page.goto("/bars/new?like=K17");
   await page.getByLabel(/^tag/).first().fill("K99");
-  await page
-    .getByRole("button", { name: /^Enter/ })
-    .first()
-    .click();
+  await page.getByRole("button", { name: /^Add/ }).first().click();
   await expect(page.getByRole("heading", { name: "Many ways" })).toBeVisible();
   await page.getByRole("link", { name: "Set it up" }).click();
   await expect(page.getByText("This bar has no chart yet")).toBeVisible();
@@ -58,14 +55,14 @@ test("calibrate a bar, set it front-like for somebody of 1.93 m, print the card,
   for (const group of ["Marks of the angle", "Pins of the distance"]) {
     await page
       .getByRole("group", { name: group })
-      .getByRole("button", { name: /null it/ })
+      .getByRole("button", { name: /zero it/ })
       .click();
-    await expect(page.getByRole("group", { name: group }).getByText("nulled")).toBeVisible();
+    await expect(page.getByRole("group", { name: group }).getByText("zeroed")).toBeVisible();
   }
   for (const [i, name] of ["1", "2", "3", "4", "5", "6"].entries()) await read(page, "Marks", i + 1, name, i > 0);
   for (const [i, name] of ["A", "B", "C", "D"].entries()) await read(page, "Pins", i + 1, name, i > 0);
   await page.getByLabel(/^of its mass, at the pad/).fill("8");
-  await page.getByRole("button", { name: "Keep the calibration" }).click();
+  await page.getByRole("button", { name: "Save calibration" }).click();
   await expect(page.getByRole("slider", { name: "The load about the axis" })).toBeVisible();
   await expect(page.getByRole("note")).toContainText("Change this bar only when it is empty");
   await expect(page.getByText("All 24 settings, easiest first")).toBeVisible();
@@ -78,10 +75,10 @@ test("calibrate a bar, set it front-like for somebody of 1.93 m, print the card,
   await expect(page.getByText(/^(Very close|Close) to front\.$/)).toBeVisible();
   const set = new URL(page.url()).searchParams;
   const words = `mark ${set.get("mark")}, pin ${set.get("pin")}`;
-  const keep = page.getByRole("region", { name: "Keep it" });
+  const keep = page.getByRole("region", { name: "Save setting" });
   await keep.getByRole("combobox", { name: "rack or bench" }).selectOption("rack-1");
   await expect(keep.getByLabel("J-cup hole")).toHaveValue("24");
-  await keep.getByRole("button", { name: "Keep it for Joren Askew" }).click();
+  await keep.getByRole("button", { name: "Save for Joren Askew" }).click();
   await keep.getByRole("link", { name: "Open the card" }).click();
   await expect(page).toHaveURL(/\/setups\/card\//);
   const address = page.url();
@@ -127,8 +124,8 @@ test("an open frame for 50 mm above standard: the flips are named, and hands off
   await expect(page.getByRole("alert").filter({ hasText: "Do not lift it like this" })).toContainText(
     "must cross back over the axis",
   );
-  await page.getByRole("button", { name: "Keep it for Oskar Pellin" }).click();
-  await expect(page.getByRole("region", { name: "Keep it" }).getByRole("status")).toContainText(
+  await page.getByRole("button", { name: "Save for Oskar Pellin" }).click();
+  await expect(page.getByRole("region", { name: "Save setting" }).getByRole("status")).toContainText(
     /Not kept: The hands are \d+ mm behind the common mass centre/,
   );
   // Small plates bring the arms to the floor when they point down.
@@ -177,7 +174,7 @@ test("left and right that differ are refused; a copied setting has the other lif
   await expect(page.getByText(/J-cups both in hole \d+ at Rack 1/)).toBeVisible();
 });
 
-test("somebody at the bar ticks the card off step by step on a telephone", async ({ browser }) => {
+test("someone at the bar ticks the card off step by step on a telephone", async ({ browser }) => {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
   const page = await context.newPage();
   await page.goto("/setups");
@@ -227,6 +224,6 @@ test("a bar is dragged to another place, and its parts are counted when it is pu
   // Without a mouse.
   await page.getByRole("region", { name: "Hang a bar elsewhere" }).getByLabel("bar").selectOption("K23");
   await page.getByRole("region", { name: "Hang a bar elsewhere" }).getByLabel("at").selectOption("Slipway end");
-  await page.getByRole("button", { name: "Hang it there" }).click();
+  await page.getByRole("button", { name: "Move", exact: true }).click();
   await expect(page.getByText(/K23 hangs at Slipway end/)).toBeVisible();
 });

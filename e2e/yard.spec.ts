@@ -11,8 +11,8 @@ const file = (name: string, text: string) => ({ name, mimeType: "text/csv", buff
 async function takeIn(page: Page, name: string, text: string) {
   await page.goto("/bars/files");
   await page.getByLabel(/Drop a file here/).setInputFiles(file(name, text));
-  await page.getByRole("button", { name: "Take them in" }).click();
-  await expect(page.getByText(/^Taken in:/)).toBeVisible();
+  await page.getByRole("button", { name: "Import" }).click();
+  await expect(page.getByText(/^Imported:/)).toBeVisible();
 }
 
 test("a long wall: taken in from a file, scrolled to its end, searched and ranged; a second time changes nothing", async ({
@@ -29,7 +29,7 @@ test("a long wall: taken in from a file, scrolled to its end, searched and range
     "yard.csv",
     text.replace("stated mass", "stated.mass").replace("stated shaft diameter", "stated.shaftDiameter"),
   );
-  await expect(page.getByText(/Taken in: 320 new/)).toBeVisible();
+  await expect(page.getByText(/Imported: 320 new/)).toBeVisible();
   await page.goto("/bars");
   await expect(page.getByText(/^323 on the wall/)).toBeVisible();
   // Only rows in sight are drawn, and the table says how many there are.
@@ -60,10 +60,10 @@ test("a long wall: taken in from a file, scrolled to its end, searched and range
         text.replace("stated mass", "stated.mass").replace("stated shaft diameter", "stated.shaftDiameter"),
       ),
     );
-  await expect(page.getByText("There is nothing to take in.")).toBeVisible();
+  await expect(page.getByText("Nothing to import.")).toBeVisible();
 });
 
-test("what is noticeable is the house's to say, and the comparison obeys", async ({ page }) => {
+test("what is noticeable is the gym’s to say, and the comparison obeys", async ({ page }) => {
   const whether = page.getByRole("region", { name: "Whether it matters" });
   await page.goto("/compare?bars=A1,A2&load=180");
   await expect(whether).toContainText(
@@ -72,33 +72,33 @@ test("what is noticeable is the house's to say, and the comparison obeys", async
   await page.goto("/settings");
   const rules = page.getByRole("region", { name: "Measuring and comparing" });
   await rules.getByLabel("noticeable difference in slack").fill("many");
-  await rules.getByRole("button", { name: "Keep the rules" }).click();
+  await rules.getByRole("button", { name: "Save" }).click();
   await expect(rules.getByText("must be a number from 0 to")).toBeVisible();
   await expect(rules.getByLabel("noticeable difference in slack")).toHaveValue("many");
   await rules.getByLabel("noticeable difference in slack").fill("0.5");
-  await rules.getByRole("button", { name: "Keep the rules" }).click();
-  await expect(rules.getByRole("status")).toContainText(/kept/i);
+  await rules.getByRole("button", { name: "Save" }).click();
+  await expect(rules.getByRole("status")).toContainText(/saved/i);
   await page.goto("/compare?bars=A1,A2&load=180");
   await expect(whether).toContainText("It matters here.");
   await page.goto("/settings");
   await rules.getByLabel("noticeable difference in slack").fill("");
-  await rules.getByRole("button", { name: "Keep the rules" }).click();
+  await rules.getByRole("button", { name: "Save" }).click();
   await expect(rules.getByLabel("noticeable difference in slack")).toHaveValue("1.5");
 });
 
 test("plates are entered, weighed one by one and paired; a station says where bars hang nearest", async ({ page }) => {
   await page.goto("/bars/equipment");
   const plates = page.getByRole("region", { name: "Plates" });
-  await plates.getByText("Enter another").click();
-  const form = plates.locator("details", { hasText: "Enter another" }).last().locator("form");
+  await plates.getByText("Add plate").click();
+  const form = plates.locator("details", { hasText: "Add plate" }).last().locator("form");
   await form.getByLabel(/^short name/).fill("y20");
   await form.getByLabel(/^nominal mass/).fill("20 buckets");
   await form.getByLabel(/^pairs owned/).fill("2");
-  await form.getByRole("button", { name: "Enter it" }).click();
+  await form.getByRole("button", { name: "Add" }).click();
   await expect(plates.getByText("is no mass; write 320 kg or 700 lb")).toBeVisible();
   await expect(form.getByLabel(/^short name/)).toHaveValue("y20");
   await form.getByLabel(/^nominal mass/).fill("20 kg");
-  await form.getByRole("button", { name: "Enter it" }).click();
+  await form.getByRole("button", { name: "Add" }).click();
   const row = plates.locator("li", { hasText: "y20" });
   await row.getByText("y20").click();
   for (const [mark, mass] of [
@@ -109,8 +109,8 @@ test("plates are entered, weighed one by one and paired; a station says where ba
   ] as const) {
     await row.getByLabel("what is written on it").fill(mark);
     await row.getByLabel("it weighs").fill(mass);
-    await row.getByRole("button", { name: "Keep", exact: true }).click();
-    await expect(row.getByText(`${mark} kept.`)).toBeVisible();
+    await row.getByRole("button", { name: "Add", exact: true }).click();
+    await expect(row.getByText(`${mark} saved.`)).toBeVisible();
   }
   await expect(row.getByText(/A with C|C with A/)).toBeVisible();
   await expect(row.getByText(/the sides differ by 0\.010 kg/)).toBeVisible();
@@ -120,20 +120,17 @@ test("plates are entered, weighed one by one and paired; a station says where ba
     .getByLabel(/^bars hang nearest at/)
     .first()
     .fill("Back wall");
-  await stations.getByRole("button", { name: "Keep the changes" }).first().click();
+  await stations.getByRole("button", { name: "Save" }).first().click();
   await expect(stations.getByText("Back wall").first()).toBeVisible();
   await page.goto("/match?lift=back-squat-high&load=100&at=rack-1");
-  await page
-    .getByText(/more things? weighed/)
-    .first()
-    .click();
+  await page.getByText("Why?").first().click();
   await expect(page.getByText("It hangs at Back wall, beside the station.").first()).toBeVisible();
 });
 
 test("one hall sees nothing of the other: no lifters, no classes, no rules", async ({ page }) => {
   await page.goto("/lifters");
   await expect(page.getByText("No lifters yet.")).toBeVisible();
-  await page.goto("/sessions");
+  await page.goto("/classes");
   await expect(page.getByText("No classes yet.")).toBeVisible();
   await page.goto("/match/meetings");
   await expect(page.getByText("River Federation")).toHaveCount(0);
@@ -149,7 +146,7 @@ test("by keyboard: sections with g, a slider with arrows, a side of a policy wit
   await expect(page.getByRole("heading", { name: "Lifters" })).toBeVisible();
   await page.keyboard.press("g");
   await page.keyboard.press("e");
-  await expect(page.getByRole("heading", { name: "Sessions" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Classes" })).toBeVisible();
   await page.goto("/match/balance");
   const load = page.getByRole("slider", { name: "load", exact: true });
   await load.focus();
@@ -161,6 +158,6 @@ test("by keyboard: sections with g, a slider with arrows, a side of a policy wit
   await page.keyboard.press("ArrowDown");
   await expect(page.getByRole("radio", { name: /^a cambered bar/ })).toBeChecked();
   await expect(page.getByRole("complementary", { name: "What would change" })).toContainText(
-    /No verdict flips|verdicts flip/,
+    /No verdict changes|verdicts change/,
   );
 });

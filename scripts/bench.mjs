@@ -31,7 +31,7 @@ const SCREENS = [
   "/match/coverage",
   "/match/balance",
   "/lifters",
-  "/sessions",
+  "/classes",
   "/setups",
   "/setups/K17?lifter=hale",
   "/setups/K23?height=%2B50",

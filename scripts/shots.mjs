@@ -30,7 +30,7 @@ async function invited(page) {
 
 /** A session some sets in; ended again, so that its plates are free for the next picture. */
 async function running(page) {
-  await page.getByRole("button", { name: "Run it" }).click();
+  await page.getByRole("button", { name: "Start" }).click();
   const now = page.getByRole("region", { name: "Now" });
   for (let i = 0; i < 8; i += 1) {
     await now.getByRole("button", { name: "Done" }).click();
@@ -56,14 +56,14 @@ const VIEWS = {
   compare: ["/compare?bars=K04,K05,K11,K16&load=220", desk],
   match: ["/match?lift=back-squat-high&load=120&lifter=bram", desk],
   balance: ["/match/balance", desk],
-  class: ["/sessions", desk, "light", assigned],
+  class: ["/classes", desk, "light", assigned],
   setup: ["/setups/K17?lifter=hale", desk],
   "wall-screen": ["/wall?lift=snatch", desk],
   load: ["/load?bar=K20&target=140&on=r25,i10lb", desk],
   care: ["/care", desk],
   air: ["/care/air", desk],
   log: ["/lifters/bram/log?bar=K20", desk],
-  rotation: ["/sessions/rotations", desk, "light", planned],
+  rotation: ["/classes/rotations", desk, "light", planned],
   buy: ["/buy", desk],
   people: ["/settings/people", desk, "light", invited],
   "run-phone": [

@@ -81,7 +81,7 @@ export const HALL_FILE_SCHEMAS = {
       }),
     )
     .max(1000)
-    .description("the hall’s own meeting rules"),
+    .description("the hall’s own competition rules"),
   lifters: Joi.array()
     .items(
       Joi.object({
@@ -90,7 +90,7 @@ export const HALL_FILE_SCHEMAS = {
       }),
     )
     .max(5000)
-    .description("only in the file of whoever may read lifters"),
+    .description("only for those who may read lifters"),
   careTasks: listOfEquipment(CARE_TASK_FIELDS),
   care: Joi.array()
     .items(
@@ -145,7 +145,7 @@ export const HALL_FILE_SCHEMAS = {
       }),
     )
     .max(MAX_ROWS)
-    .description("how bars are set for lifters; only in the file of whoever may read lifters"),
+    .description("how bars are set for lifters; only for those who may read lifters"),
   rules: Joi.array()
     .items(
       Joi.object({
@@ -154,7 +154,7 @@ export const HALL_FILE_SCHEMAS = {
       }),
     )
     .max(3)
-    .description("what the house decided, as it is kept; what is not understood of a value is refused by name"),
+    .description("what the gym decided, as it is kept; what is not understood of a value is refused by name"),
   air: Joi.array()
     .items(
       Joi.object({

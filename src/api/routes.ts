@@ -239,7 +239,7 @@ export const ROUTES = {
     method: "GET",
     path: "/export.json",
     summary:
-      "The bars of the hall with all their measurements, its equipment, lifts, meeting rules, lifters and their settings (for those who may read them), charts, inspections, care tasks, care log, house rules and air, which /import takes",
+      "The bars of the hall with all their measurements, its equipment, lifts, competition rules, lifters and their settings (for those who may read them), charts, inspections, care tasks, care log, house rules and air, which /import takes",
     query: Joi.object({
       health: Joi.boolean()
         .default(false)

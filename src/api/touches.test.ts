@@ -30,7 +30,7 @@ describe("a touch on a care round", () => {
           photo: "not base64!",
           minutes: 21,
           madeAt: "yesterday",
-          who: "somebody else",
+          who: "someone else",
         }),
       ),
     ).toEqual(["key", "kind", "madeAt", "minutes", "note", "photo", "tag", "tasks.0", "tasks.1", "who"]);

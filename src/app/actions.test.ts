@@ -12,7 +12,7 @@ import * as careActions from "./(desk)/care/actions";
 import * as lifterActions from "./(desk)/lifters/actions";
 import * as sessionActions from "./(desk)/load/session/actions";
 import * as matchActions from "./(desk)/match/actions";
-import * as classActions from "./(desk)/sessions/actions";
+import * as classActions from "./(desk)/classes/actions";
 import * as houseActions from "./(desk)/settings/house/actions";
 import * as settingsActions from "./(desk)/settings/actions";
 import * as setupActions from "./(desk)/setups/actions";
@@ -137,7 +137,7 @@ describe("bars", () => {
       instrument: "scale",
       idempotencyKey: "measure-a3-1",
     };
-    expect(await measureActions.keepReadings(sent)).toEqual({ ok: true, message: "Kept." });
+    expect(await measureActions.keepReadings(sent)).toEqual({ ok: true, message: "Saved." });
     expect(await measureActions.keepReadings(sent)).toMatchObject({ ok: true });
     expect((await bar("A3")).massKg).toBe(20.4);
     expect(await measureActions.keepReadings({ ...sent, readings: [] })).toMatchObject({ ok: false });
@@ -288,7 +288,7 @@ describe("people, lifts and classes", () => {
     expect(await note("yesterday")).toMatchObject({ ...refused, typed: { usedOn: "yesterday" } });
     expect(await note("2027-01-01")).toMatchObject(refused);
   });
-  it("a lift and competition rules are the house's to change", async () => {
+  it("a lift and competition rules are the gym’s to change", async () => {
     const lift = (key: string) =>
       matchActions.liftAction(
         FRESH,
@@ -331,7 +331,7 @@ describe("people, lifts and classes", () => {
         }),
       ),
     );
-    const classId = (answer as { to: string }).to.replace("/sessions/", "");
+    const classId = (answer as { to: string }).to.replace("/classes/", "");
     expect(classId).toMatch(/^[0-9a-f-]{36}$/);
     const entry = (load: string) =>
       classActions.addEntryAction(

@@ -1,4 +1,5 @@
 import type { ClimateClass } from "@/core/care/climateClass";
+import type { Units } from "@/core/units/shown";
 import { testDatabase } from "./testDatabase.fixture";
 import { HallDb } from "./hallDb";
 import { bars, carePlan, careTasks, halls, people, ROLES } from "./schema";
@@ -52,6 +53,9 @@ export async function makeHall(name: string) {
     timeZone: "UTC",
     climateClass: "salt-humid" as ClimateClass,
     massUnit: "kg" as "kg" | "lb",
+    units: { mass: "kg", length: "mm" } as Units,
+    gymLengthUnit: "mm" as "mm" | "in",
+    locale: "en-GB",
     currency: "EUR",
     isDemo: false,
   });

@@ -133,7 +133,7 @@ describe("with one connection for everybody", () => {
 });
 
 describe("looking at a file", () => {
-  it("waits for nobody's lock and holds up nobody: somebody is in the middle of changing every bar", async () => {
+  it("waits for nobody's lock and holds up nobody: someone is in the middle of changing every bar", async () => {
     const made = await makeContexts("locked");
     const context = made.context("manager");
     const file = {

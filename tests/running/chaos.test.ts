@@ -19,7 +19,7 @@ const SCREENS = [
   "/load",
   "/care",
   "/care/rounds",
-  "/sessions",
+  "/classes",
   "/match",
   "/setups",
   "/lifters",

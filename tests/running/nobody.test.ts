@@ -116,7 +116,7 @@ describe("another site's page", () => {
     ["a neighbour's", { origin: "http://127.0.0.1:9", "sec-fetch-site": "same-site" }],
     ["without an origin", { origin: "null" }],
   ];
-  it.each(FOREIGN)("%s writes nothing with the key of somebody who is signed in", async (_, headers) => {
+  it.each(FOREIGN)("%s writes nothing with the key of someone who is signed in", async (_, headers) => {
     const { cookie } = program.visitor;
     const before = await counted();
     const touch = {

@@ -93,7 +93,7 @@ it("npm start serves a gym's own empty hall to nobody but its owner, keeps it, b
   expect(items).toEqual([]);
   const lifts = (await (await ask("/api/v1/lifts")).json()) as { items: unknown[] };
   expect(lifts.items.length).toBeGreaterThan(20);
-  for (const path of ["/match", "/compare", "/setups", "/load", "/sessions", "/care", "/lifters", "/settings", "/wall"])
+  for (const path of ["/match", "/compare", "/setups", "/load", "/classes", "/care", "/lifters", "/settings", "/wall"])
     expect((await ask(path)).status, path).toBe(200);
   // The program's clock makes the first backup by itself.
   const folder = join(home, "backups");

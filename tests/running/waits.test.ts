@@ -13,7 +13,7 @@ afterAll(async () => {
 });
 
 describe("when the database cannot answer", () => {
-  it("every route still answers, or says 503 in time, while every connection waits for somebody else", async () => {
+  it("every route still answers, or says 503 in time, while every connection waits for someone else", async () => {
     const addresses = everyAddress();
     expect(addresses.length).toBeGreaterThan(60);
     const answers = await withOwner(house, async (client) => {

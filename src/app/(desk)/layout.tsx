@@ -4,22 +4,27 @@ import { keepCareCurrent } from "@/server/upkeep";
 import { todayCount } from "@/server/today";
 import { DEVICE_HOME, keptBriefly, requestContext } from "@/server/access";
 import { Shell } from "@/ui/kit/Shell";
+import { ShownProvider } from "@/ui/kit/shown";
 import { TabletShell } from "@/ui/kit/TabletShell";
 
 export default async function DeskLayout({ children }: { children: ReactNode }) {
   const context = await requestContext();
   await keepCareCurrent(context);
+  const { units, locale } = context.actor;
+  const reader = { units, locale, today: context.clock.today };
   if (context.door.kind === "device") {
     const { personId, name, hallName, isDemo } = context.actor;
     return (
-      <TabletShell
-        actor={{ personId, name }}
-        hallName={hallName}
-        isDemo={isDemo}
-        home={DEVICE_HOME[context.actor.role] ?? "/"}
-      >
-        {children}
-      </TabletShell>
+      <ShownProvider {...reader}>
+        <TabletShell
+          actor={{ personId, name }}
+          hallName={hallName}
+          isDemo={isDemo}
+          home={DEVICE_HOME[context.actor.role] ?? "/"}
+        >
+          {children}
+        </TabletShell>
+      </ShownProvider>
     );
   }
   // Beside every page: worked out when something of the hall was written, and not for each page anew.
@@ -27,13 +32,15 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
     Promise.all([todayCount(context), careDueCounts(context, context.clock.today)]),
   );
   return (
-    <Shell
-      hallName={context.actor.hallName}
-      isDemo={context.actor.isDemo}
-      actor={context.actor}
-      counts={{ today, care: due.reduce((sum, { count }) => sum + count, 0) }}
-    >
-      {children}
-    </Shell>
+    <ShownProvider {...reader}>
+      <Shell
+        hallName={context.actor.hallName}
+        isDemo={context.actor.isDemo}
+        actor={context.actor}
+        counts={{ today, care: due.reduce((sum, { count }) => sum + count, 0) }}
+      >
+        {children}
+      </Shell>
+    </ShownProvider>
   );
 }

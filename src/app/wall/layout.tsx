@@ -1,15 +1,16 @@
 import type { ReactNode } from "react";
+import { ShownProvider } from "@/ui/kit/shown";
 import { requestContext } from "@/server/access";
 
 /** The wall's screens have no frame; a demonstration says what it is on them too. */
 export default async function WallLayout({ children }: { children: ReactNode }) {
-  const { actor } = await requestContext();
+  const { actor, clock } = await requestContext();
   return (
-    <>
+    <ShownProvider units={actor.units} locale={actor.locale} today={clock.today}>
       {children}
       {actor.isDemo && (
         <p className="text-warning fixed right-2 bottom-1 text-xs font-semibold">Demonstration: all made up</p>
       )}
-    </>
+    </ShownProvider>
   );
 }

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
-import { allLifts } from "@/server/lifts";
+import { liftGroup } from "@/core/matching/liftGroups";
+import { allLifts, liftOf } from "@/server/lifts";
 import { wallAnswer } from "@/server/matching";
 import { requestContext } from "@/server/access";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
@@ -17,7 +18,7 @@ export default async function WallScreenPage({ searchParams }: { searchParams: S
   return (
     <WallScreen
       hallName={context.actor.hallName}
-      lifts={lifts.map(({ key, name }) => ({ key, name }))}
+      lifts={lifts.map((lift) => ({ key: lift.key, name: lift.name, group: liftGroup(liftOf(lift)) }))}
       answer={answer}
       returnAfter={seconds >= 1 && seconds <= 600 ? seconds : RETURN_AFTER_SECONDS}
     />

@@ -12,7 +12,7 @@ const messages = (texts: Record<string, string>) => {
   return read.ok ? [] : read.problems.map(({ path, message }) => `${path}: ${message}`);
 };
 
-describe("a bar as somebody enters it", () => {
+describe("a bar as someone enters it", () => {
   it("needs a tag, a name, a family and a state, and says all four at once", () =>
     expect(messages({})).toEqual([
       "tag: tag: must be given",

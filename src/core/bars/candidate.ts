@@ -1,6 +1,5 @@
 import { ALLOYS, type Alloy, type Bar } from "./bar";
 import type { Quantity } from "./effectiveQuantity";
-import { FAMILIES } from "./families";
 import { QUANTITIES, type QuantityKind } from "./quantities";
 
 /** A bar that nobody owns yet, as a link says it: name and figures between tildes. */
@@ -59,26 +58,6 @@ export function candidateText(candidate: Candidate): string {
     alloy,
     yieldMPa ?? "",
   ].join("~");
-}
-
-/**
- * A bar of an offer as a candidate of a comparison; only straight bars bend by its formulas.
- *
- * @returns the candidate; null where it is no straight bar, or a figure is missing
- */
-export function candidateOf(bar: Bar): Candidate | null {
-  const value = (kind: QuantityKind) => bar.quantities[kind]?.value ?? null;
-  const [massKg, shaftDiameterMm] = [value("mass"), value("shaftDiameter")];
-  const [shaftLengthMm, collarThicknessMm] = [value("shaftLength"), value("collarThickness")];
-  if (FAMILIES[bar.family].form !== "straight") return null;
-  if (massKg === null || shaftDiameterMm === null || shaftLengthMm === null || collarThicknessMm === null) return null;
-  return {
-    // Semicolons divide candidates in a link.
-    name: bar.name.replaceAll(";", ",").slice(0, MAX_NAME),
-    ...{ massKg, shaftDiameterMm, shaftLengthMm, collarThicknessMm },
-    alloy: bar.alloy ?? "alloy-steel",
-    yieldMPa: bar.yieldMPa,
-  };
 }
 
 /**

@@ -8,7 +8,7 @@ import { STARTING_TOLERANCES, tolerancesFrom } from "./tolerances";
 
 describe("flagged gaps", () => {
   const heavy = { quantities: { mass: measured(20.3, 20) } };
-  it("follow the house's tolerance, both sides of it", () => {
+  it("follow the gym’s tolerance, both sides of it", () => {
     expect(flaggedGaps(heavy)).toMatchObject([{ kind: "mass", tolerance: 0.2 }]);
     expect(flaggedGaps(heavy, { ...STARTING_TOLERANCES, mass: 0.3 })).toEqual([]);
     expect(flaggedGaps(heavy, { ...STARTING_TOLERANCES, mass: 0.29 })).toHaveLength(1);

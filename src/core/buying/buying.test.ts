@@ -259,7 +259,7 @@ describe("a used bar", () => {
     expect(usedWorth(fine, facts)).toEqual({ ended: null, open: 0, deductions: [], mostMinor: 38_000 });
     expect(usedWorth(fine, { ...facts, hasWarranty: false }).mostMinor).toBe(400 * (100 - NO_WARRANTY_PCT) - 2_000);
   });
-  it("loses what is found, by the house's figures where it has some", () => {
+  it("loses what is found, by the gym’s figures where it has some", () => {
     expect(usedWorth({ ...fine, rust: "surface" }, facts).mostMinor).toBe(34_800);
     expect(usedWorth({ ...fine, rust: "surface" }, facts, { "rust.surface": 20 }).mostMinor).toBe(30_000);
   });

@@ -16,7 +16,7 @@ export const DELIVERY_WORDS: Record<DeliveryLimit, string> = {
   dock: "to a loading dock only",
   commercial: "to a business address only",
   kerb: "to the kerb only",
-  signature: "somebody must sign",
+  signature: "someone must sign",
 };
 
 /** What is kept of an offer beside the bar itself. */

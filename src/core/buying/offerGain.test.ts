@@ -96,7 +96,7 @@ describe("what a difference is worth at this gym's loads", () => {
     const from = loadWhereTheyDiffer(offer, owned, { supportHalfSpacingMm: h, differenceMm: 1.5, mostKg: 500 })!;
     expect(shaft!.text).toContain(`below ${Math.round(from / 5) * 5} kg`);
   });
-  it("is the slack of the beam formulas where somebody does", () => {
+  it("is the slack of the beam formulas where someone does", () => {
     const [shaft] = ask(320);
     const slack = (bar: typeof offer | typeof owned) => {
       const bent = bendUnder(bar, 320, LIFTS.deadlift.supportHalfSpacingMm);

@@ -17,7 +17,7 @@ export interface ReceivingCheck {
 export const RECEIVING_CHECKS: readonly ReceivingCheck[] = [
   { key: "parts", ask: "Everything is in the box: pins, handles, pads, screws", wrong: "Something is missing" },
   { key: "transport", ask: "No damage from transport: ends, shaft, box", wrong: "Damaged" },
-  { key: "roll", ask: "Rolls true on a flat floor", wrong: "Wobbles or hops" },
+  { key: "roll", ask: "Rolls true on a flat floor", wrong: "Wobbles when rolled" },
   { key: "spin", ask: "Both sleeves turn freely and hold", wrong: "Drags, grinds or loose" },
   { key: "coating", ask: "Coating is even, no bare or flaking places", wrong: "Faulty" },
 ];

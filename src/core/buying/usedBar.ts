@@ -47,7 +47,7 @@ export const LOOK_STEPS: readonly LookStep[] = [
         key: "loose",
         text: "One comes off or a cap is loose",
         offPct: 100,
-        ends: "A sleeve that comes off hurts somebody.",
+        ends: "A sleeve that comes off hurts someone.",
       },
     ],
   },

@@ -100,13 +100,13 @@ describe("due", () => {
     ));
 });
 
-it("comes round a fifth sooner on the house's bar for most, and only there", () => {
+it("comes round a fifth sooner on the gym’s bar for most, and only there", () => {
   const busy = { climate: "dry", isAllRoundBusiest: true } as const;
   const days = (family: CareBar["family"], house: Parameters<typeof careIntervalDays>[2]) =>
     careIntervalDays(CARE_TASKS.shaft, { ...bare, family }, house);
   expect(days("all-round", busy)).toBe(Math.round(0.8 * days("all-round", air("dry"))));
   expect(days("power", busy)).toBe(days("power", air("dry")));
   expect(careDue(CARE_TASKS.shaft, { ...bare, family: "hybrid" }, busy, "2026-01-01", "2026-01-01").reason).toContain(
-    "the house’s bar for most",
+    "the gym’s bar for most",
   );
 });

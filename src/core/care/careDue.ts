@@ -61,7 +61,7 @@ export function careDue(
 ): CareDue {
   const intervalDays = careIntervalDays(task, bar, house);
   const air = CLIMATE_WORDS[house.climate];
-  const use = isBusiest(bar, house) ? ", the house’s bar for most" : "";
+  const use = isBusiest(bar, house) ? ", the gym’s bar for most" : "";
   const what = (task.dependsOnFinish ? `${finishWords(bar)} in ${air}` : air) + use;
   if (lastDoneOn === null)
     return {

@@ -48,7 +48,7 @@ export function checkAnswers(task: string, family: FamilyKey): readonly CheckAns
     case "straightness":
       return [
         answer("straight", "Straight, no crack seen", { hops: false, crackSeen: false }),
-        answer("hops", "Hops or wobbles", { hops: true }),
+        answer("hops", "Wobbles when rolled", { hops: true }),
         answer("crack", "Crack", { crackSeen: true }),
       ];
     case "sleeve-check":

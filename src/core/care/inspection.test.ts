@@ -62,7 +62,7 @@ describe("the rule", () => {
     ["specks", { rust: "specks" }, "keep"],
     ["a smooth knurl", { knurl: "smooth" }, "watch"],
   ])("%s", (_, facts, verdict) => expect(judgeInspection({ ...NOT_LOOKED_AT, ...facts }).verdict).toBe(verdict));
-  it("names every reason, the gravest first, and follows the house's limits", () => {
+  it("names every reason, the gravest first, and follows the gym’s limits", () => {
     const facts = { ...NOT_LOOKED_AT, dialMm: bent(2), crackSeen: true, endPlayMm: 9 };
     const { reasons } = judgeInspection(facts);
     expect(reasons.map(({ text }) => text)).toEqual([

@@ -112,7 +112,7 @@ export function judgeInspection(facts: InspectionFacts, limits: InspectionLimits
   const reasons: Judgement["reasons"] = [];
   const say = (verdict: InspectionVerdict, text: string) => reasons.push({ verdict, text });
   if (facts.crackSeen) say("quarantine", "a crack");
-  if (facts.hops) say("quarantine", "it hops when it rolls");
+  if (facts.hops) say("quarantine", "it wobbles when rolled");
   if (facts.dialMm) {
     const { tirMm } = runoutOf(facts.dialMm);
     const words = `runout ${tirMm.toFixed(1)} mm`;

@@ -189,7 +189,7 @@ it("own figures count as the climate that rusts bars as fast, where the calendar
   expect(daysIn({ dry: 30, temperate: 20, "salt-humid": 10 }, "humid")).toBe(14);
 });
 
-it("on condition only nothing is due until somebody asks", () => {
+it("on condition only nothing is due until someone asks", () => {
   expect(onCondition(null, null)).toMatchObject({ dueOn: "9999-12-31" });
   expect(onCondition("2026-02-03", "drags")).toEqual({ dueOn: "2026-02-03", intervalDays: 0, reason: "drags" });
 });

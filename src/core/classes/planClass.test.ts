@@ -97,7 +97,7 @@ describe("a class", () => {
     ]).entries.flatMap(({ block, tradeOff }) => (block === null ? [tradeOff] : []));
     expect(reasons.sort()).toEqual([
       "Every station that suits it is full.",
-      "No bar of the house can be used for this.",
+      "No bar here can be used for this.",
       "No station of the class suits this lift.",
     ]);
   });

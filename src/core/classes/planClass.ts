@@ -259,7 +259,7 @@ const verdictOf = (points: number): Verdict => VERDICTS.find((verdict) => POINTS
 
 function whyNowhere({ entries, slots }: ClassProblem, e: number, best: Verdict): string {
   const { fit, slots: open } = entries[e]!;
-  if (best === "never") return "No bar of the house can be used for this.";
+  if (best === "never") return "No bar here can be used for this.";
   if (!open.some(Boolean)) return "No station of the class suits this lift.";
   const reachable = slots.some((slot, k) => open[k] && slot.bars.some((can, j) => can && fit[j]! >= 0));
   return reachable ? "Every station that suits it is full." : "No bar that suits it fits a station of the class.";

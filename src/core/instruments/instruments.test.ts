@@ -35,7 +35,7 @@ describe("a simulated instrument", () => {
     for (const reading of once)
       expect(Math.abs(reading / resolution - Math.round(reading / resolution))).toBeLessThan(1e-6);
   });
-  test.each(INSTRUMENTS)("%s is off by its zero error until it is nulled, then true on average", (kind) => {
+  test.each(INSTRUMENTS)("%s is off by its zero error until it is zeroed, then true on average", (kind) => {
     const taken = takeInstrument(kind, 99);
     const { noise, resolution, worstZero } = SIMULATED_INSTRUMENTS[kind];
     const close = (4 * (noise + resolution)) / Math.sqrt(400) + resolution / 4;

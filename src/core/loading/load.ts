@@ -70,7 +70,7 @@ function canHoldAPlate({ plates, roomMm }: LoadQuestion, needUnits: number): boo
 }
 
 const DROP_FORBIDS =
-  "No way to load it may be dropped: iron is over the house's share of the rubber, or too little full-diameter rubber reaches the floor.";
+  "No way to load it may be dropped: iron is over the gym’s share of the rubber, or too little full-diameter rubber reaches the floor.";
 
 type MakeFinder = (kinds: readonly PlateKind[], start: Side, limits: SideLimits, budget: Budget) => SideFinder | null;
 

@@ -46,7 +46,7 @@ export function loadWarnings(
     if (ironShareVerdict(side, rule) === "warn")
       warn(
         "iron-share",
-        `Iron is ${Math.round((100 * side.ironUnits) / side.rubberUnits)} % of the rubber; the house warns over ${Math.round(100 * rule.warn)} % when dropping.`,
+        `Iron is ${Math.round((100 * side.ironUnits) / side.rubberUnits)} % of the rubber; the gym warns over ${Math.round(100 * rule.warn)} % when dropping.`,
       );
     if (used.some((plate) => !isRubber(plate) && isFullDiameter(plate)))
       warn(

@@ -34,6 +34,24 @@ function reason(factor: string, one: Bar, lift: LiftKey, kg = 100, options: Matc
 const atBest = (...ask: Parameters<typeof reason>): Verdict | null => reason(...ask)?.atBest ?? null;
 const person = (known: Partial<MatchLifter>): MatchOptions => ({ lifter: lifterWith(known) });
 
+describe("a bar that spares a joint", () => {
+  it.each([
+    ["yoke", "back-squat-high", "reach", "Spares the shoulder: nothing to reach back for."],
+    ["yoke", "back-squat-high", "elbow", "Spares the elbow: the hands hold handles in front."],
+    ["multi-grip", "bench", "shoulder", "Spares the shoulder: the palms can face each other."],
+    ["curl", "curl", "wrist", "Spares the wrist: the grips are turned in."],
+  ] as const)("%s for a %s: %s", (family, lift, limit, text) =>
+    expect(reason("comfort", bar(family), lift, 60, person({ limits: [limit] }))).toMatchObject({
+      ...{ text, atBest: "made-for", isPrivate: true },
+    }),
+  );
+  it("says nothing where a straight bar would ask nothing of it either, nor of the back, nor of a straight bar", () => {
+    expect(reason("comfort", bar("open-frame"), "deadlift", 60, person({ limits: ["reach"] }))).toBeUndefined();
+    expect(reason("comfort", bar("yoke"), "back-squat-high", 60, person({ limits: [] }))).toBeUndefined();
+    expect(reason("comfort", bar("power"), "back-squat-high", 60, person({ limits: ["wrist"] }))).toBeUndefined();
+  });
+});
+
 describe("rating", () => {
   test.each<[number, Verdict]>([
     [400, "made-for"],
@@ -49,7 +67,7 @@ describe("rating", () => {
     expect(atBest("rating", rated("unknown"), "deadlift", 100.1)).toBe("never");
     expect(atBest("rating", rated("total", 60), "deadlift", 61)).toBe("never");
   });
-  it("warns where the house says", () => {
+  it("warns where the gym says", () => {
     const rules = house({}, { ratingWarnShare: 0.5 });
     expect(atBest("rating", bar(), "deadlift", 250, { rules })).toBe("made-for");
     expect(atBest("rating", bar(), "deadlift", 251, { rules })).toBe("usable");
@@ -78,7 +96,7 @@ describe("the empty bar against the load", () => {
 });
 
 describe("margin and stiffness", () => {
-  it("a margin under the house's least is poor, under one never; a better shaft says nothing", () => {
+  it("a margin under the gym’s least is poor, under one never; a better shaft says nothing", () => {
     const yields = (yieldMPa: number) => bar("power", { yieldMPa }, { shaftDiameter: stated(28) });
     // 250 kg and a 20 kg bar: 115 kg a side; about 280 MPa at 220 mm (handbook §5 gives 303 at 125 kg a side).
     expect(atBest("margin", yields(250), "deadlift", 250)).toBe("never");
@@ -202,7 +220,7 @@ describe("the shaft for the slow lifts", () => {
     [28.75, 45, "28.5-thick", "good"],
     [28.2, 45, "28.5-thick", "good"],
     [29, 30, "either", null],
-  ])("%s mm with %s mm collars where the house says %s: %s", (mm, collar, shaft, wanted) => {
+  ])("%s mm with %s mm collars where the gym says %s: %s", (mm, collar, shaft, wanted) => {
     const one = bar("power", {}, { shaftDiameter: stated(mm), collarThickness: stated(collar) });
     expect(atBest("slow-shaft", one, "bench", 100, { rules: house({ shaft }) })).toBe(wanted);
   });
@@ -244,7 +262,7 @@ describe("the person", () => {
   ])("new to them, at %s of their usual 100 kg: %s", (kg, wanted) =>
     expect(atBest("familiarity", bar("yoke"), "back-squat-high", kg, person({ usualKg: 100 }))).toBe(wanted),
   );
-  it("the lean limit is the house's, and a pose that cannot balance is poor", () => {
+  it("the lean limit is the gym’s, and a pose that cannot balance is poor", () => {
     const lean = (leanLimitDeg: number) =>
       atBest("build", bar(), "back-squat-low", 100, {
         ...person({ build: { heightMm: 1800, massKg: 85 } }),

@@ -33,7 +33,7 @@ export const PURPOSE_WORDS: Record<Purpose, string> = {
   general: "general strength",
   "upper-back": "the upper back",
   hips: "the hips",
-  "carry-over": "carry-over to the meeting lift",
+  "carry-over": "carry-over to the competition lift",
   "weak-link": "showing the weak link",
   "spare-joint": "sparing a joint",
   learning: "learning",

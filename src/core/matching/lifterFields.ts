@@ -49,7 +49,7 @@ export const LIFTER_FIELDS = {
     most: 20,
     mostEach: 120,
     group: "rating",
-    label: "meetings",
+    label: "competitions",
     hint: "one a line: 2027-02-14 ipf River open",
   },
 } as const satisfies Record<string, FieldDef>;
@@ -102,7 +102,7 @@ export function readMeetings(
     const said = rest.join(" ");
     // The longest name that fits: "River Federation" before "River".
     const named = rules.filter((one) => `${said} `.startsWith(`${one} `)).sort((a, b) => b.length - a.length)[0];
-    const say = (message: string) => problems.push({ path: "meetings", message: `meetings: “${line}” ${message}` });
+    const say = (message: string) => problems.push({ path: "meetings", message: `competitions: “${line}” ${message}` });
     if (!isHallDay(on)) say("must begin with a day, as 2027-02-14");
     else if (!named) say(`must name its rules after the day: ${rules.join(", ")}`);
     else meetings.push({ on, rules: named, name: said.slice(named.length).trim() });

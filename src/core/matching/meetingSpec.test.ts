@@ -23,7 +23,7 @@ const anyBar = fc
     }),
   );
 
-describe("a meeting's bar", () => {
+describe("a competition’s bar", () => {
   it.each<RuleBook>(["iwf-men", "iwf-women", "ipf"])(
     "%s: says the same as the conformity sheet, line by line, for every measured bar",
     (book) =>
@@ -74,7 +74,7 @@ describe("what a coach types of a lifter", () => {
     const { problems } = readUsualLoads(["bench 80 kg", "bench 90 kg", "swim 1 kg"], LIFTS);
     expect(problems).toHaveLength(2);
   });
-  it("meetings: a day, the rules, and a name if it has one; the longest name of rules counts", () => {
+  it("competitions: a day, the rules, and a name if it has one; the longest name of rules counts", () => {
     expect(
       readMeetings(["2027-02-14 ipf River open", "2027-03-01 River Federation"], ["ipf", "River", "River Federation"]),
     ).toEqual({
@@ -90,7 +90,7 @@ describe("what a coach types of a lifter", () => {
     ["2027-02-30 ipf", "must begin with a day"],
     ["2027-02-14 nobody", "must name its rules"],
     ["2027-02-14", "must name its rules"],
-  ])("refuses the meeting “%s”", (line, message) =>
+  ])("refuses the competition “%s”", (line, message) =>
     expect(readMeetings([line], ["ipf"]).problems).toMatchObject([
       { path: "meetings", message: expect.stringContaining(message) },
     ]),

@@ -77,7 +77,7 @@ export const POLICIES = {
         "either",
         "no rule: the number at this load decides",
         "The bend at this lifter’s own load is calculated, so there is nothing to believe.",
-        "Somebody has to read the number.",
+        "Someone has to read the number.",
         "Changes nothing.",
       ),
       option(

@@ -178,7 +178,7 @@ describe("facts of the trade: a lifter (common practice, no source)", () => {
     expect(of("cambered").text).toMatch(/hold the load back \d+ mm/);
     expect(of("power")).toMatchObject({ basis: "physics", unit: "°", isPrivate: true });
   });
-  it("a meeting within six weeks wants its own bar, and asks to measure what nobody knows", () => {
+  it("a competition within six weeks wants its own bar, and asks to measure what nobody knows", () => {
     const meeting = { inDays: 28, spec: BOOK_SPECS.ipf };
     expect(verdict("power", "bench", 100, { meeting })).toBe("made-for");
     expect(verdict("multi-grip", "close-grip-bench", 70, { meeting })).not.toBe("made-for");

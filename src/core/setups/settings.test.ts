@@ -24,7 +24,7 @@ import {
 } from "./setupOptions";
 import { mostAlike, unlikeness } from "./similarLifters";
 
-describe("charts as somebody enters them", () => {
+describe("charts as someone enters them", () => {
   it("come back as they were written", () => {
     for (const chart of [ARM_CHART, FRAME_CHART])
       expect(readChart(chart.kind, chartTexts(chart))).toEqual({ ok: true, chart });

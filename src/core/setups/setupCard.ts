@@ -228,7 +228,7 @@ export function setupCard(ask: CardAsk): SetupCard {
       ...(jCupOffsetMm(set) !== 0 && holes?.jCup != null
         ? ["J-cups are for this bar: put them back for the next one."]
         : []),
-      "Never over the rating or the seller’s limit. Pain or injury: a doctor or physiotherapist, not this program. The maker’s instructions, the federation’s rules and local law come first.",
+      "Never over the rating or the seller’s limit. Pain or injury: ask a doctor or physiotherapist. The maker’s instructions, the federation’s rules and local law come first.",
     ],
     refusals: frame?.refusals.map(({ text }) => text) ?? [],
   };
@@ -370,7 +370,7 @@ function checkSteps({ bar, chart, options, setting, holes }: CardAsk): string[] 
           `J-cups both in hole ${holes.jCup} at ${holes.station}${holes.safety === undefined ? "; safeties under the lowest part" : `, safeties ${holes.safety === null ? "as low as they go" : `both in hole ${holes.safety}`}`}.`,
         ]
       : []),
-    ...(setting.stands === "on" ? ["Load on the stands; lift off them, or take them away first."] : []),
+    ...(setting.stands === "on" ? ["Load on the stands; lift off them, or remove them first."] : []),
     "Clamps on, both sides loaded alike.",
     "One light set first, then the plates.",
   ];

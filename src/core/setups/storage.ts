@@ -153,7 +153,7 @@ export function storageConflicts(places: readonly StoragePlace[], bars: readonly
     const place = bar.place === null ? undefined : byPlace.get(bar.place);
     const said = `${bar.tag} ${bar.name}`;
     if (!place) {
-      flag("nowhere", null, [bar.tag], `${said} has no place to hang.`);
+      flag("nowhere", null, [bar.tag], `${said} hangs nowhere: give it a place.`);
     } else {
       const isUp = place.kind === "wall-vertical";
       if (place.lengthMm !== null && bar.overallMm !== null && bar.overallMm > place.lengthMm)

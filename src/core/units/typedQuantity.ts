@@ -72,7 +72,7 @@ const THOUSANDS = /^\d{1,3}(?:,\d{3})+$/;
 
 /**
  * Reads what a person typed into a field: a number, perhaps with a unit; a comma counts as the decimal point, and in
- * millimetres before three digits as the thousands'. Metres, feet, grams and stone are taken too, and kept as mm, in,
+ * millimetres before three digits as the thousands'; halves to sixty-fourths are taken as fractions. Metres, feet, grams and stone are taken too, and kept as mm, in,
  * kg and lb: the units that the product keeps.
  *
  * @param fallback the unit when none is written.
@@ -80,10 +80,27 @@ const THOUSANDS = /^\d{1,3}(?:,\d{3})+$/;
  * @example readTyped("45 lb", "kg") // { value: "45", unit: "lb" }
  * @example readTyped("1.93 m", "mm") // { value: "1930", unit: "mm" }
  * @example readTyped("5 ft 11", "mm") // { value: "71", unit: "in" }
+ * @example readTyped("1 1/8 in", "mm") // { value: "1.125", unit: "in" }
  */
 export function readTyped(text: string, fallback: Unit): TypedQuantity | null {
-  const typed = readUnits(text.trim(), fallback);
+  const typed = readUnits(withoutFraction(text.trim()), fallback);
   return typed && computingUnit(typed.unit) === computingUnit(fallback) ? typed : null;
+}
+
+/** A whole number and parts of one, as inches are cut: 1 1/8, 1-1/8, 3/4, 5 ft 11 1/2. */
+const FRACTION = /(?<![\d.,/])(?:(\d+)(?:\s+|-))?(\d+)\/(2|4|8|16|32|64)(?![\d/])/;
+const SIGNS: Readonly<Record<string, string>> = {
+  ...{ "½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8" },
+};
+
+/** The same text with its fraction as decimals, which sixty-fourths have exactly. */
+function withoutFraction(text: string): string {
+  const spelt = text.replace(/(\d)?([½¼¾⅛⅜⅝⅞])/, (_, whole: string | undefined, sign: string) =>
+    whole ? `${whole} ${SIGNS[sign]}` : SIGNS[sign]!,
+  );
+  return spelt.replace(FRACTION, (_, whole = "0", top: string, below: string) =>
+    written(BigInt(whole as string) * 1_000_000n + (BigInt(top) * 1_000_000n) / BigInt(below), 6),
+  );
 }
 
 function readUnits(text: string, fallback: Unit): TypedQuantity | null {

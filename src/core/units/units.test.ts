@@ -46,6 +46,24 @@ describe("exact units (international yard and pound agreement, 1959)", () => {
 
 describe("readTyped", () => {
   test.each([
+    ["1 1/8 in", 28.575],
+    ['1-1/8"', 28.575],
+    ["1 ⅛ in", 28.575],
+    ["1⅛″", 28.575],
+    ["3/4 in", 19.05],
+    ["51 9/16 in", 1309.6875],
+    ["6 ft 4 1/2 in", 1943.1],
+    ["1 63/64 in", 50.403125],
+    ["-1/2 mm", -0.5],
+    ["1/3 in", null],
+    ["1/0 in", null],
+    ["1/2/4 in", null],
+    ["1 1/8 1/8 in", null],
+  ])("reads the fraction %j", (text, mm) => {
+    const typed = readTyped(text, "mm");
+    expect(typed && convertTyped(typed)).toBe(mm);
+  });
+  test.each([
     ["45 lb", { value: "45", unit: "lb" }],
     ["45LBS", { value: "45", unit: "lb" }],
     ["20,5", { value: "20.5", unit: "kg" }],

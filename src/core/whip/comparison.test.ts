@@ -38,14 +38,12 @@ const judged = (bars: ReturnType<typeof bar>[], more: Partial<JudgedAt> = {}) =>
 };
 
 describe("whether it matters here", () => {
-  it("starts with the answer, from the house's noticeable difference (28 and 29 mm: 22.1 and 19.2 mm, handbook §5)", () => {
+  it("starts with the answer, from the gym’s noticeable difference (28 and 29 mm: 22.1 and 19.2 mm, handbook §5)", () => {
     const two = [bar("A", 28), bar("B", 29)];
     const { verdict, text, opinion } = judged(two);
     expect(verdict).toBe("It matters here.");
     expect(text).toMatch(/At 270 kg the hands rise 22\.1 mm on A and 19\.2 mm on B .*: 2\.9 mm apart/);
-    expect(opinion).toMatch(
-      /some hold half a millimetre decisive.*2\.9 mm of slack, which this house calls noticeable/,
-    );
+    expect(opinion).toMatch(/some hold half a millimetre decisive.*2\.9 mm of slack, which this gym calls noticeable/);
     expect(judged(two, { noticeableMm: 5 }).verdict).toBe("It hardly matters here.");
   });
   it("names the greatest and the least of three, and the load from which it is noticed", () => {
@@ -140,6 +138,7 @@ describe("a comparison's link", () => {
         ({ tags, load, hands, candidates }) => {
           const state = {
             tags,
+            offers: tags.length > 1 ? ["O7"] : [],
             candidates,
             lift: "snatch",
             loadKg: load,
@@ -162,6 +161,8 @@ describe("a comparison's link", () => {
     const offer = candidateText(readCandidate("Offer~20~28.5~1310~30~stainless~1100")!);
     const state = readComparison({ bars: "A,B,C,D,E", try: `${offer};${offer}` });
     expect([state.tags.length, state.candidates.length]).toEqual([5, 1]);
+    const withOffers = readComparison({ bars: "A,B,C,D", offers: "O1,O2,O3", try: offer });
+    expect([withOffers.offers, withOffers.candidates]).toEqual([["O1", "O2"], []]);
     expect(candidateBar(state.candidates[0]!, 0)).toMatchObject({ tag: "A?", state: "on-order", alloy: "stainless" });
   });
 });

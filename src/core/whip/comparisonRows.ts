@@ -10,6 +10,8 @@ import type { Bent } from "./compareWhip";
 export interface ComparisonRow {
   name: string;
   cells: { text: string; isStated: boolean }[];
+  /** What the figures are in; empty for words. */
+  unit: string;
   /** Greatest minus least, with its unit; empty where that means nothing. */
   by: string;
   isEqual: boolean;
@@ -142,8 +144,7 @@ function numberRow({ name, values, decimals, unit, isStated = [], within = 0 }: 
   const difference = Math.max(...known) - Math.min(...known);
   const isEqual = known.length === values.length && difference <= within + 1e-9;
   return {
-    name,
-    isEqual,
+    ...{ name, unit, isEqual },
     cells: values.map((value, i) => ({
       text: value === null ? "–" : fixed(value, decimals),
       isStated: isStated[i] ?? false,
@@ -155,6 +156,7 @@ function numberRow({ name, values, decimals, unit, isStated = [], within = 0 }: 
 function wordRow(name: string, values: (string | null)[]): ComparisonRow {
   return {
     name,
+    unit: "",
     isEqual: values.every((value) => value === values[0]),
     cells: values.map((value) => ({ text: value ?? "–", isStated: false })),
     by: "",

@@ -13,6 +13,8 @@ const MAX_HANDS_MM = 1200;
 /** What a comparison is asked, as its link says it. */
 export interface ComparisonState {
   tags: string[];
+  /** Codes of offers: "O7". */
+  offers: string[];
   candidates: Candidate[];
   lift: string;
   loadKg: number;
@@ -31,16 +33,19 @@ export interface ComparisonState {
  */
 export function readComparison(search: Record<string, string | undefined>): ComparisonState {
   const tags = readTags(search.bars, MAX_COMPARED);
+  const offers = readTags(search.offers, MAX_COMPARED).slice(0, MAX_COMPARED - tags.length);
   const candidates = (search.try ?? "")
     .split(";")
     .flatMap((text) => readCandidate(text) ?? [])
-    .slice(0, MAX_COMPARED - tags.length);
+    .slice(0, MAX_COMPARED - tags.length - offers.length);
   const typed = search.load === undefined ? null : readTyped(search.load, "kg");
   const kg = typed ? convertTyped(typed) : NaN;
   const loadKg = kg > 0 && kg <= MAX_LOAD_KG ? kg : START_LOAD_KG;
-  const hands = search.hands ? Number(search.hands) : NaN;
+  const typedHands = search.hands ? readTyped(search.hands, "mm") : null;
+  const hands = typedHands ? convertTyped(typedHands) : NaN;
   return {
     tags,
+    offers,
     candidates,
     lift: search.lift ?? "deadlift",
     loadKg,
@@ -58,6 +63,7 @@ export function readComparison(search: Record<string, string | undefined>): Comp
 export function comparisonParams(state: ComparisonState): Record<string, string | null> {
   return {
     bars: state.tags.join(",") || null,
+    offers: state.offers.join(",") || null,
     try: state.candidates.map(candidateText).join(";") || null,
     lift: state.lift === "deadlift" ? null : state.lift,
     load: state.loadKg === START_LOAD_KG ? null : state.loadText,

@@ -69,7 +69,7 @@ export function judge(items: readonly Judged[], at: JudgedAt): Judgement {
   const threshold =
     from === null
       ? "; at no load a person lifts is that noticed."
-      : `. Below ${trimmed(from, 0)} kg the two differ by less than the ${trimmed(at.noticeableMm, 2)} mm that this house calls noticeable.`;
+      : `. Below ${trimmed(from, 0)} kg the two differ by less than the ${trimmed(at.noticeableMm, 2)} mm that this gym calls noticeable.`;
   return {
     verdict: matters ? "It matters here." : "It hardly matters here.",
     text: `${load} ${what} ${slack(most)} on ${most.bar.tag} and ${slack(least)} on ${least.bar.tag} ${then}${between}: ${trimmed(gap, 1)} mm apart${threshold}`,
@@ -84,5 +84,5 @@ function opinionOn(a: Bar, b: Bar, gap: number, matters: boolean): string {
   if (one === undefined || other === undefined) return "";
   const difference = Math.abs(one - other);
   if (difference < 0.05 || difference > 1.05) return "";
-  return `Some hold 28, 28.5 and 29 mm to be the same in practice, some hold half a millimetre decisive. Here it comes to ${trimmed(gap, 1)} mm of slack, which this house calls ${matters ? "noticeable" : "not noticeable"}.`;
+  return `Some hold 28, 28.5 and 29 mm to be the same in practice, some hold half a millimetre decisive. Here it comes to ${trimmed(gap, 1)} mm of slack, which this gym calls ${matters ? "noticeable" : "not noticeable"}.`;
 }

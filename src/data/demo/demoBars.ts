@@ -844,7 +844,7 @@ export const DEMO_BARS: readonly DemoBar[] = [
     family: "technique",
     place: WALL_A,
     state: "watch",
-    stateReason: "somebody loads it past its limit",
+    stateReason: "someone loads it past its limit",
     yearsAgo: 6,
     supplier: "Northquay Bars",
     batch: "T-8",

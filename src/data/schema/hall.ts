@@ -26,6 +26,9 @@ export const halls = pgTable("halls", {
   currency: text().notNull().default("EUR"),
   /** In which masses are typed where nobody says a unit. */
   massUnit: text().$type<"kg" | "lb">().notNull().default("kg"),
+  lengthUnit: text().$type<"mm" | "in">().notNull().default("mm"),
+  /** How times are written: a locale of `LOCALES`. */
+  locale: text().notNull().default("en-GB"),
   /** A demonstration: simulated instruments are offered and count here, and nowhere else. */
   isDemo: boolean().notNull().default(false),
   createdAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
@@ -58,6 +61,9 @@ export const people = pgTable(
     accountId: uuid().references(() => accounts.id),
     /** Argon2id of the short number that they type on a shared tablet. */
     pinHash: text(),
+    /** In which units they read and type; null: as the gym does. */
+    massUnit: text().$type<"kg" | "lb">(),
+    lengthUnit: text().$type<"mm" | "in">(),
     /** No longer here: nobody signs in as them. What they did stays theirs. */
     removedAt: timestamp({ withTimezone: true }),
     version: integer().notNull().default(1),

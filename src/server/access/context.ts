@@ -1,6 +1,7 @@
 import "server-only";
 import type { ClimateClass } from "@/core/care/climateClass";
 import { type HallDay, hallDayAt } from "@/core/units/hallDay";
+import type { Units } from "@/core/units/shown";
 import type { HallDb } from "@/data/hallDb";
 import type { Log } from "@/data/log";
 import type { Door } from "./door";
@@ -18,6 +19,11 @@ export interface Actor {
   climateClass: ClimateClass;
   /** In which masses are typed where nobody says a unit. */
   massUnit: "kg" | "lb";
+  /** In which units this person reads and types: their own choice, else the gym's. */
+  units: Units;
+  gymLengthUnit: "mm" | "in";
+  /** How times are written. */
+  locale: string;
   /** ISO 4217 code in which prices are kept. */
   currency: string;
   /** Whether the hall is a demonstration, where simulated instruments count. */

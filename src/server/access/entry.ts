@@ -35,13 +35,21 @@ export async function entryOfCookie(token: string | undefined, path: string | nu
 }
 
 /** What is asked of a person and of their hall. */
-const PERSON = { id: people.id, name: people.name, role: people.role };
+const PERSON = {
+  id: people.id,
+  name: people.name,
+  role: people.role,
+  massUnit: people.massUnit,
+  lengthUnit: people.lengthUnit,
+};
 const HALL = {
   id: halls.id,
   name: halls.name,
   timeZone: halls.timeZone,
   climateClass: halls.climateClass,
   massUnit: halls.massUnit,
+  lengthUnit: halls.lengthUnit,
+  locale: halls.locale,
   currency: halls.currency,
   isDemo: halls.isDemo,
 };
@@ -179,7 +187,11 @@ type KnownOfHall = Pick<typeof halls.$inferSelect, keyof typeof HALL>;
 
 /** A person as somebody who asks. */
 export function actorOf({ person, hall }: { person: KnownOfPerson; hall: KnownOfHall }): Actor {
-  return { ...hallOf(hall), personId: person.id, name: person.name, role: person.role };
+  return {
+    ...hallOf(hall),
+    ...{ personId: person.id, name: person.name, role: person.role },
+    units: { mass: person.massUnit ?? hall.massUnit, length: person.lengthUnit ?? hall.lengthUnit },
+  };
 }
 
 /** What is known of the hall that somebody asks in. */
@@ -189,6 +201,9 @@ export const hallOf = (hall: KnownOfHall) => ({
   timeZone: hall.timeZone,
   climateClass: hall.climateClass,
   massUnit: hall.massUnit,
+  units: { mass: hall.massUnit, length: hall.lengthUnit },
+  gymLengthUnit: hall.lengthUnit,
+  locale: hall.locale,
   currency: hall.currency,
   isDemo: hall.isDemo,
 });

@@ -145,8 +145,8 @@ const WRITES: [name: string, may: Role[], call: (context: Context) => Promise<Ou
   ["house rules", ["manager"], (context) => saveMatchingRules(context, { tallMm: "x" }, 0)],
   ["preview house rules", ["manager"], (context) => previewRules(context, { tallMm: "x" })],
   ["change a lift", ["manager", "coach"], (context) => saveLift(context, FORM)],
-  ["meeting rules", ["manager"], (context) => saveMeetingSpec(context, SPEC)],
-  ["remove meeting rules", ["manager"], (context) => removeMeetingSpec(context, NO_ID)],
+  ["competition rules", ["manager"], (context) => saveMeetingSpec(context, SPEC)],
+  ["remove competition rules", ["manager"], (context) => removeMeetingSpec(context, NO_ID)],
   ["change a lifter", ["manager", "coach"], (context) => saveLifter(context, FORM)],
   ["confirm a lifter", ["manager", "coach"], (context) => confirmLifter(context, "x", [])],
   [

@@ -86,7 +86,7 @@ describe("signing in", () => {
     const failed = await hall.rows(accountLog, { where: eq(accountLog.kind, "sign-in-failed") });
     expect(failed).toHaveLength(1);
   });
-  it("slows down after five wrong ones, from one place, and never bars somebody elsewhere", async () => {
+  it("slows down after five wrong ones, from one place, and never bars someone elsewhere", async () => {
     const { context } = await makeContexts("slow");
     const { name } = await join(context("owner"), "coach");
     const attacker = testStep();
@@ -157,7 +157,7 @@ describe("a session", () => {
     await rooms.signOut(mine, testStep());
     expect(keyOf()).toBeUndefined();
   });
-  it("ends where somebody else signs in on the same browser", async () => {
+  it("ends where someone else signs in on the same browser", async () => {
     const { context } = await makeContexts("same browser");
     const { name } = await join(context("owner"), "coach");
     browser.jar.clear();
@@ -167,7 +167,7 @@ describe("a session", () => {
     expect(await entryOfCookie(before, "/", browser.at)).toBeNull();
     expect(await letIn()).toMatchObject({ actor: { name } });
   });
-  it("of somebody else is not ended by its id, and a copied key is dead after the passphrase is typed again", async () => {
+  it("of someone else is not ended by its id, and a copied key is dead after the passphrase is typed again", async () => {
     const { context } = await makeContexts("others");
     await join(context("owner"), "coach");
     const theirs = await contextOfBrowser(context("coach"));
@@ -545,7 +545,7 @@ describe("a token of a program", () => {
 });
 
 describe("the gym", () => {
-  it("is renamed and counts otherwise by whoever sets its rules, and what somebody changed meanwhile stands", async () => {
+  it("is renamed and counts otherwise by whoever sets its rules, and what someone changed meanwhile stands", async () => {
     const { context } = await makeContexts("renamed");
     const gym = rooms.gymOf(context("manager"));
     const was = rooms.gymText(gym);

@@ -105,7 +105,7 @@ export async function claimGym(step: Doorstep, token: string, typed: GymFacts & 
       return { ok: true as const, cookie: await beginSession(tx, step, { accountId: account.id, personId: row!.id }) };
     })
     .catch(refusedWith("The gym is not claimed yet."));
-  if (!done) return failed("not-found", "Somebody claimed this gym a moment ago.");
+  if (!done) return failed("not-found", "Someone claimed this gym a moment ago.");
   if (!done.ok) return done;
   await setCookie(done.cookie);
   return { ok: true };

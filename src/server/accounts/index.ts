@@ -4,7 +4,7 @@ import "server-only";
 
 export { ACCOUNT_EVENTS, type AccountLine, accountLines, noteAccount } from "./accountLog";
 export { claimGym, claimOf, type GymFacts } from "./claim";
-export { gymOf, gymText, saveGym } from "./gym";
+export { gymOf, gymText, ownUnits, saveGym, saveOwnUnits } from "./gym";
 export { listDevices, makePairingCode, pairDevice, type PairedDevice, revokeDevice } from "./devices";
 export {
   askForReset,

@@ -125,7 +125,7 @@ function letterOf(
     body: [
       isInvite
         ? `${from?.name ?? ""} invites you to look after the bars of ${hallName}.`
-        : `Somebody asked for a new passphrase for your account at ${hallName}.`,
+        : `Someone asked for a new passphrase for your account at ${hallName}.`,
       "",
       `Open this address once, within ${isInvite ? "seven days" : "a day"}:`,
       address,

@@ -82,7 +82,7 @@ export async function addPasskey(
     expectedRPID: site.id,
     requireUserVerification: true,
   }).catch(() => null);
-  if (!verified?.verified) return failed("invalid", "The passkey did not fit. Try again.");
+  if (!verified?.verified) return failed("invalid", "The passkey was not accepted. Try again.");
   const { credential } = verified.registrationInfo;
   await step.db
     .insert(passkeys)

@@ -95,9 +95,9 @@ export async function changeRole(
     if (!mayManage(context, person.role) || !mayManage(context, role))
       return failed("forbidden", "Only an owner may make or change owners and managers.");
     if (person.version !== asked.version)
-      return stale(`Somebody changed ${person.name} meanwhile: now ${person.role}.`, person.version);
+      return stale(`Someone else changed ${person.name} meanwhile: now ${person.role}.`, person.version);
     if (person.role === "owner" && role !== "owner" && (await isLastOwner(context, person.id)))
-      return failed("impossible", "This is the gym's only owner. Make somebody else owner first.");
+      return failed("impossible", "This is the gym's only owner. Make someone else owner first.");
     await context.hall.update(people, eq(people.id, person.id), { role, version: person.version + 1 });
     await recordChange(context, {
       entity: "person",
@@ -124,9 +124,9 @@ export async function removePerson(
     if (!person) return notFound("such person");
     if (!mayManage(context, person.role)) return failed("forbidden", "Only an owner may remove owners and managers.");
     if (person.version !== asked.version)
-      return stale(`Somebody changed ${person.name} meanwhile: now ${person.role}.`, person.version);
+      return stale(`Someone else changed ${person.name} meanwhile: now ${person.role}.`, person.version);
     if (person.role === "owner" && (await isLastOwner(context, person.id)))
-      return failed("impossible", "This is the gym's only owner. Make somebody else owner first.");
+      return failed("impossible", "This is the gym's only owner. Make someone else owner first.");
     const at = clock.now();
     await hall.update(people, eq(people.id, person.id), {
       removedAt: at,

@@ -31,12 +31,12 @@ export async function enterBars(
         if (!problems.some(({ path, message }) => path === problem.path && message === problem.message))
           problems.push(problem);
   }
-  if (problems.length > 0) return failed("invalid", "Nothing was entered.", problems);
+  if (problems.length > 0) return failed("invalid", "Nothing added.", problems);
   return inTransaction(context, async (context) => {
     const { hall } = context;
     const taken = await tagsInUse(hall, tags);
     if (taken.length > 0)
-      return failed("invalid", "Nothing was entered.", [
+      return failed("invalid", "Nothing added.", [
         { path: "tag", message: `${taken.join(", ")} hangs on the wall already; take another tag` },
       ]);
     await insertBars(

@@ -29,7 +29,7 @@ export async function changeBarState(
     if (row.version !== version)
       return failed(
         "stale",
-        `Somebody changed ${tag} meanwhile: it is now ${row.state}${row.stateReason ? `, ${row.stateReason}` : ""}. You wanted ${state}, ${reason}.`,
+        `Someone else changed ${tag} meanwhile: it is now ${row.state}${row.stateReason ? `, ${row.stateReason}` : ""}. You wanted ${state}, ${reason}.`,
       );
     if (!mayLeave(context, row.state, state)) return forbidden("lift a quarantine; only the manager may");
     const lack = isReturn(row.state, state) ? await returnLacks(context, row) : null;

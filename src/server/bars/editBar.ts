@@ -23,7 +23,7 @@ export async function editBar(
   version: number,
   texts: Record<string, string>,
 ): Promise<Outcome<{ tag: string; changed: string[] }> & { stale?: StaleEdit }> {
-  if (!may(context, "bar.edit")) return forbidden("change what is kept of a bar");
+  if (!may(context, "bar.edit")) return forbidden("edit a bar");
   const read = readBarRecord(texts);
   if (!read.ok) return failed("invalid", "Nothing was changed.", read.problems);
   return inTransaction(context, async (context) => {
@@ -46,7 +46,7 @@ export async function editBar(
       return {
         ...failed(
           "stale",
-          `Somebody changed ${row.tag} meanwhile. Nothing was changed; your words are still here.`,
+          `Someone else changed ${row.tag} meanwhile. Nothing was changed; your words are still here.`,
           problems,
         ),
         stale: { theirs: withoutMoney(context, before), version: row.version },

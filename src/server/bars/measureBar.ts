@@ -30,7 +30,7 @@ export async function measureBar(
   if (madeBy(context, instrument).isSimulated && !context.actor.isDemo)
     problems.push({ path: "instrument", message: "Simulated instruments exist in the demonstration only." });
   if (instrument.length > 60) problems.push({ path: "instrument", message: "At most 60 characters." });
-  if (problems.length > 0) return failed("invalid", "Nothing was kept.", problems);
+  if (problems.length > 0) return failed("invalid", "Not saved.", problems);
   const facts = QUANTITIES[kind];
   return inTransaction(context, (context) => {
     const { hall } = context;

@@ -19,7 +19,7 @@ export async function undoLastChange(
   tag: string,
   changeId: string,
 ): Promise<Outcome<{ what: string }>> {
-  if (!may(context, "bar.edit")) return forbidden("take back a change of a bar");
+  if (!may(context, "bar.edit")) return forbidden("undo a change of a bar");
   return inTransaction(context, async (context) => {
     const { hall } = context;
     const row = await hall.first(bars, {
@@ -30,9 +30,9 @@ export async function undoLastChange(
     if (!row) return notFound(`bar ${tag}`);
     const last = await lastChangeOf(hall, "bar", row.id);
     if (!last || last.id !== changeId)
-      return failed("stale", `Something else happened to ${tag} meanwhile; only the last change can be taken back.`);
+      return failed("stale", `Something else happened to ${tag} meanwhile; only the last change can be undone.`);
     if (last.action === "entered")
-      return failed("impossible", "Entering a bar is not taken back; retire the bar instead.");
+      return failed("impossible", "Adding a bar cannot be undone; retire the bar instead.");
     const what = last.action.replace(/^undone: /, "");
     const [was, is] = [last.before as Texts, last.after as Texts];
     const refused = await revert(context, row, what, was, is);
@@ -73,7 +73,7 @@ async function revert(context: Context, row: BarRow, what: string, was: Texts, i
     return null;
   }
   const measurementId = (is?.measurementId ?? was?.measurementId) as string | undefined;
-  if (!measurementId) return failed("impossible", "This change cannot be taken back.");
+  if (!measurementId) return failed("impossible", "This change cannot be undone.");
   const isTakenBack = is?.measurementId !== undefined;
   await hall.update(barMeasurements, eq(barMeasurements.id, measurementId), {
     undoneAt: isTakenBack ? context.clock.now() : null,

@@ -100,7 +100,8 @@ export async function buyPdf({
         break;
       }
       case "photo": {
-        const image = await pdf.embedJpg(part.bytes);
+        // A copy: the package reads from the start of the memory that a view of bytes lies in.
+        const image = await pdf.embedJpg(Uint8Array.from(part.bytes));
         const scale = Math.min(240 / image.width, 240 / image.height);
         room(image.height * scale + 12);
         y -= image.height * scale + 8;

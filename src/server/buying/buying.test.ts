@@ -90,7 +90,8 @@ describe("buying", () => {
 
       const asked = await buyingChoice(manager, { budgetMinor: 80_000 });
       if (!asked.ok) throw new Error(asked.message);
-      const { best, why, nextBest, onlyOne, steps } = asked.choice;
+      const { best, onlyOne, beside } = asked.choice;
+      const { why, nextBest, steps } = await beside();
       expect(best).toMatchObject({ provenOptimal: true, costMinor: 79_000 });
       expect(best.chosen.map(({ item }) => item.offer.name).sort()).toEqual(["Plain yoke", "Second light bar"]);
       expect(best.spares.map(({ tag }) => tag)).toEqual(expect.arrayContaining(["K07", "K20"]));
@@ -193,6 +194,16 @@ describe("buying", () => {
       expect(best.costMinor).toBeLessThanOrEqual(DEMO_BUDGET_MINOR);
       expect(left.map(({ item }) => item.offer.name)).toEqual(["Adjustable yoke bar"]);
       expect(next!.extraMinor).toBeGreaterThan(0);
+      // Whoever leaves ends the search, and may ask again at once.
+      const gone = AbortSignal.abort(new Error("gone"));
+      await expect(buyingChoice({ ...manager, signal: gone }, { budgetMinor: DEMO_BUDGET_MINOR })).rejects.toThrow(
+        "gone",
+      );
+      const goneLater = new AbortController();
+      const answered = await buyingChoice({ ...manager, signal: goneLater.signal }, { budgetMinor: 40_000 });
+      if (!answered.ok) throw new Error(answered.message);
+      goneLater.abort(new Error("gone too"));
+      await expect(answered.choice.beside()).rejects.toThrow("gone too");
       // A bar that is sold brings money, and is missed.
       const sold = await buyingChoice(manager, { budgetMinor: DEMO_BUDGET_MINOR, sell: ["K07"] });
       if (!sold.ok) throw new Error(sold.message);

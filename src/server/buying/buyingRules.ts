@@ -58,7 +58,8 @@ export async function saveBuyingRules(
     const { hall, actor } = context;
     await hall.hold("buying rules");
     const now = await buyingRules(context);
-    if (now.version !== version) return stale("Somebody changed this meanwhile. Save again to overwrite.", now.version);
+    if (now.version !== version)
+      return stale("Someone else changed this meanwhile. Save again to overwrite.", now.version);
     const value = { budgetMinor, deductions };
     await hall.put(houseRules, [houseRules.hallId, houseRules.key], {
       ...{ key: BUYING_KEY, value, version: version + 1 },

@@ -55,16 +55,22 @@ export interface BuyingChoice {
   /** Bars that are sold for it, with what they bring. */
   sold: { tag: string; minor: number }[];
   best: ShownChoice & { bound: number; provenOptimal: boolean };
-  why: WhyChosen[];
-  /** The best choice that is another one; null where there is none. */
-  nextBest: ShownChoice | null;
   onlyOne: OfferItem | null;
   /** What a little more money would change; null where nothing. */
   next: { extraMinor: number; chosen: ShownChoice["chosen"] } | null;
-  /** From which budget on which choice is best, the smallest first. */
-  steps: (ShownChoice & { fromMinor: number })[];
   /** Offers that could not be weighed, with why. */
   left: { item: OfferItem; why: string }[];
+  /** Works out what stands beside the answer, which takes as long again: screens show the answer meanwhile. */
+  beside: () => Promise<BesideChoice>;
+}
+
+/** What a choice is set against. */
+export interface BesideChoice {
+  why: WhyChosen[];
+  /** The best choice that is another one; null where there is none. */
+  nextBest: ShownChoice | null;
+  /** From which budget on which choice is best, the smallest first. */
+  steps: (ShownChoice & { fromMinor: number })[];
 }
 
 interface Market {
@@ -74,7 +80,11 @@ interface Market {
   verdicts: ReturnType<typeof verdictsOf>;
 }
 
-/** What to buy within a budget, with why, and what other budgets would change. */
+/**
+ * What to buy within a budget; beside it why, and what other budgets would change.
+ *
+ * @throws what the signal says, when whoever asked has gone: the search then ends too.
+ */
 export async function buyingChoice(
   context: Context,
   { budgetMinor, sell = [] }: { budgetMinor: number; sell?: readonly string[] },
@@ -123,6 +133,29 @@ export async function buyingChoice(
   const plan = await solve({ ...market.question, budgetMinor: money }, CHOICE_MS);
   const shown = (chosen: readonly Chosen[]) => shownChoice(context, market, chosen);
   const best = await shown(plan.chosen);
+  return {
+    ok: true,
+    choice: {
+      ...{ budgetMinor, sold, left },
+      best: { ...best, gain: plan.gain, bound: plan.bound, provenOptimal: plan.provenOptimal },
+      onlyOne: items.find(({ row }) => row.id === plan.onlyOne) ?? null,
+      next: plan.next && { extraMinor: plan.next.extraMinor, chosen: inItems(market, plan.next.chosen) },
+      beside: () => besideChoice(market, plan, money, solve, shown),
+    },
+  };
+}
+
+type Solve = (question: PurchaseQuestion, ms: number) => Promise<PurchasePlan>;
+type Show = (chosen: readonly Chosen[]) => Promise<ShownChoice>;
+
+async function besideChoice(
+  market: Market,
+  plan: PurchasePlan,
+  money: number,
+  solve: Solve,
+  shown: Show,
+): Promise<BesideChoice> {
+  const { items } = market;
   const why: WhyChosen[] = [];
   let second: { chosen: Chosen[]; gain: number } | null = null;
   for (const { id, quantity } of plan.chosen) {
@@ -141,25 +174,15 @@ export async function buyingChoice(
     if (!second || other.gain > second.gain) second = { chosen: other.chosen, gain: other.gain };
   }
   return {
-    ok: true,
-    choice: {
-      ...{ budgetMinor, sold, left, why },
-      best: { ...best, gain: plan.gain, bound: plan.bound, provenOptimal: plan.provenOptimal },
-      nextBest: second && second.chosen.length > 0 ? { ...(await shown(second.chosen)), gain: second.gain } : null,
-      onlyOne: items.find(({ row }) => row.id === plan.onlyOne) ?? null,
-      next: plan.next && { extraMinor: plan.next.extraMinor, chosen: inItems(market, plan.next.chosen) },
-      steps: await budgetSteps(market, solve, shown),
-    },
+    why,
+    nextBest: second && second.chosen.length > 0 ? { ...(await shown(second.chosen)), gain: second.gain } : null,
+    steps: await budgetSteps(market, solve, shown),
   };
 }
 
 /** Where the choice flips: from nothing on, always the least money that gains more. */
-async function budgetSteps(
-  { question }: Market,
-  solve: (question: PurchaseQuestion, ms: number) => Promise<PurchasePlan>,
-  shown: (chosen: readonly Chosen[]) => Promise<ShownChoice>,
-): Promise<BuyingChoice["steps"]> {
-  const steps: BuyingChoice["steps"] = [];
+async function budgetSteps({ question }: Market, solve: Solve, shown: Show): Promise<BesideChoice["steps"]> {
+  const steps: BesideChoice["steps"] = [];
   let budgetMinor = 0;
   while (steps.length < MAX_STEPS) {
     const { next } = await solve({ ...question, budgetMinor }, BESIDE_MS);

@@ -87,7 +87,7 @@ export async function receiveBar(
   const said = verdict as DeliveryVerdict;
   const problems: Problem[] = [];
   if (!DELIVERY_VERDICTS.includes(said))
-    problems.push({ path: "verdict", message: "Say what becomes of it: keep, claim or return." });
+    problems.push({ path: "verdict", message: "Choose: accept, claim or send back." });
   if (!/^[\w-]{8,64}$/.test(key)) problems.push({ path: "key", message: "The form is too old. Load it again." });
   if (note.length > 500) problems.push({ path: "note", message: "Note: at most 500 characters." });
   if (photos.length > MAX_PHOTOS) problems.push({ path: "photo", message: `At most ${MAX_PHOTOS} photos.` });
@@ -106,7 +106,7 @@ export async function receiveBar(
   const { tolerances } = await measuringRules(context);
   const judged = judgeReceiving(bar, answers, values, tolerances);
   if (said === "keep" && judged.verdict === "claim" && note.trim() === "")
-    problems.push({ path: "note", message: `Why it is kept all the same: ${judged.reasons.join(" ")}` });
+    problems.push({ path: "note", message: `Reason for accepting it anyway: ${judged.reasons.join(" ")}` });
   if (said !== "keep" && judged.reasons.length === 0 && note.trim() === "")
     problems.push({ path: "note", message: "Say what is wrong with it." });
   if (said === "keep" && tag.trim() === "") problems.push({ path: "tag", message: "Tag: what will it be called?" });
@@ -217,7 +217,7 @@ export async function resolveClaim(
   if (!may(context, "offer.edit")) return forbidden("resolve claims");
   const problems: Problem[] = [];
   if (outcome !== "keep" && outcome !== "return")
-    problems.push({ path: "outcome", message: "Say whether it is kept or goes back." });
+    problems.push({ path: "outcome", message: "Choose: accept it or send it back." });
   if (resolution.trim() === "" || resolution.length > 300)
     problems.push({ path: "resolution", message: "What was agreed: a few words, at most 300 characters." });
   if (outcome === "keep" && tag.trim() === "") problems.push({ path: "tag", message: "Tag: what will it be called?" });
@@ -228,7 +228,7 @@ export async function resolveClaim(
       ? await hall.first(deliveries, { where: eq(deliveries.id, id), forUpdate: true })
       : null;
     if (!row || row.verdict !== "claim") return notFound("such claim");
-    if (row.isResolved) return failed("stale", "Somebody resolved this claim meanwhile. Nothing was changed.");
+    if (row.isResolved) return failed("stale", "Someone else resolved this claim meanwhile. Nothing was changed.");
     const offer = (await hall.first(offers, { where: eq(offers.id, row.offerId) }))!;
     let barId: string | null = null;
     if (outcome === "keep") {

@@ -4,7 +4,7 @@ import "server-only";
 
 export { sellerRecord, type SellerRecord, watchBatch } from "./batches";
 export { type BuyingRules, buyingRules, saveBuyingRules } from "./buyingRules";
-export { type BuyingChoice, buyingChoice, type ShownChoice, type WhyChosen } from "./choice";
+export { type BesideChoice, type BuyingChoice, buyingChoice, type ShownChoice, type WhyChosen } from "./choice";
 export { addRepair, type BarCostItem, barCosts, repairsOf } from "./costs";
 export { type DeliveryItem, deliveriesOf, deliveryPhoto, receiveBar, type Receiving, resolveClaim } from "./deliveries";
 export { type OfferPage, offerPage } from "./offerPage";

@@ -145,7 +145,7 @@ describe("care by the air", () => {
     expect((await plan(made)).reason).not.toContain("chalk");
     expect(await noteSeen(made.manager, ["none"], "chalk")).toMatchObject({ code: "not-found" });
   });
-  it("the day's spot checks are bars with chalk left on, then the busiest, each until somebody looked at it", async () => {
+  it("the day's spot checks are bars with chalk left on, then the busiest, each until someone looked at it", async () => {
     const made = await withSensor("spot checks");
     const { bar } = made;
     const more = await made.hall.insert(
@@ -189,7 +189,7 @@ describe("care by the air", () => {
       (await spotChecks(at(made.context("wall"), "2026-03-21T12:00:00Z"))).map(({ isLookedAt }) => isLookedAt),
     ).toEqual([false, false, false]);
   });
-  it("somebody may set what is worked out, and the meters show every factor", async () => {
+  it("someone may set what is worked out, and the meters show every factor", async () => {
     const made = await withSensor("factors");
     expect(await saveBarFactors(made.manager, { tag: "T1", version: 0, use: "20", finish: "" })).toMatchObject({
       code: "invalid",
@@ -382,7 +382,7 @@ describe("an inspection", () => {
     await inspectBar(made.manager, form("c", { dialMm: dial(0.5) }));
     expect((await made.hall.rows(bars))[0]!.state).toBe("in-service");
   });
-  it("an incident puts the bar under watch until somebody inspects it, once however often it is sent", async () => {
+  it("an incident puts the bar under watch until someone inspects it, once however often it is sent", async () => {
     const made = await withSensor("incident");
     const crew = made.context("care");
     const happened = {

@@ -95,7 +95,7 @@ describe("due days", () => {
     const steps: [string, () => Promise<{ ok: boolean }>, isFelt: boolean][] = [
       ["chalk is seen", () => noteSeen(manager, ["A"], "chalk"), true],
       ["it is seen clean again", () => noteSeen(manager, ["A"], "clean"), true],
-      ["somebody sets a factor", () => saveBarFactors(manager, { tag: "B", version: 0, use: "1.3", finish: "" }), true],
+      ["someone sets a factor", () => saveBarFactors(manager, { tag: "B", version: 0, use: "1.3", finish: "" }), true],
       [
         "the finish is edited",
         async () => {

@@ -163,7 +163,7 @@ function keepPlan(
     const { hall } = context;
     const now = await hall.first(classes, { where: eq(classes.id, row.id), forUpdate: true });
     if (!now || now.version !== row.version)
-      return failed("stale", "Somebody changed the class meanwhile. Assign it once more.");
+      return failed("stale", "Someone else changed the class meanwhile. Assign it once more.");
     await more?.(context);
     await hall.update(classes, eq(classes.id, row.id), { plan });
     await careFollows(context);

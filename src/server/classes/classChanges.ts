@@ -65,7 +65,7 @@ export async function saveClass(context: Context, form: ClassForm): Promise<Outc
     if (!row) return notFound("such class");
     if (row.version !== form.version)
       return stale(
-        `Somebody changed ${row.name} meanwhile: it is now on ${row.heldOn} at ${row.startsAt}, ${row.blocks} × ${row.blockMinutes} min. Nothing was changed; what you typed is still here.`,
+        `Someone else changed ${row.name} meanwhile: it is now on ${row.heldOn} at ${row.startsAt}, ${row.blocks} × ${row.blockMinutes} min. Nothing was changed; what you typed is still here.`,
         row.version,
       );
     await hall.update(classes, eq(classes.id, row.id), { ...value, plan: null, version: row.version + 1 });
@@ -176,7 +176,7 @@ export function lockEntry(
       if (held.block !== was.block || held.station !== was.station || held.tag !== was.tag)
         return failed(
           "stale",
-          `Somebody fixed this meanwhile: ${held.block === null ? "any block" : `block ${held.block}`}, ${held.station ?? "any station"}, ${held.tag ?? "any bar"}. Nothing was changed.`,
+          `Someone else fixed this meanwhile: ${held.block === null ? "any block" : `block ${held.block}`}, ${held.station ?? "any station"}, ${held.tag ?? "any bar"}. Nothing was changed.`,
         );
     }
     if (lock.block !== null && !(lock.block >= 1 && lock.block <= row.blocks)) return notFound("such block");

@@ -56,7 +56,7 @@ export async function classPool(
   const [plan, breaks] = fresh
     ? [fresh.plan, new Map<string, string[]>()]
     : [result.details.plan, result.details.breaks];
-  if (!plan) return failed("impossible", "Nobody is placed yet: assign the class first.");
+  if (!plan) return failed("impossible", "Nobody is assigned yet. Assign the class first.");
   const loads = new Map(fresh?.entries.map(({ id, loadKg }) => [id, loadKg]));
   const placed = plan.entries.flatMap((entry) => {
     const kept = items.find((one) => one.id === entry.id);

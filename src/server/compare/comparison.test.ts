@@ -6,6 +6,7 @@ import { eq } from "drizzle-orm";
 import { bars, lifts, plates } from "@/data/schema";
 import { makeContexts } from "@/server/access/context.fixture";
 import { enterBars } from "@/server/bars/addBars";
+import { saveOffer } from "@/server/offers";
 import { comparisonFor, questionWords } from "./comparison";
 import { comparisonPdf } from "./comparisonPdf";
 import { saveMeasuringRules } from "@/server/rules/measuringRules";
@@ -54,7 +55,7 @@ describe("a comparison from its link", () => {
     expect(judgement.verdict).toBe("It matters here.");
     expect(unknownTags).toEqual(["GONE"]);
   });
-  it("obeys the house's noticeable difference", async () => {
+  it("obeys the gym’s noticeable difference", async () => {
     const { context } = await hallWithBars();
     await saveMeasuringRules(context("manager"), { noticeableMm: "4" }, 0);
     expect((await comparisonFor(context("coach"), { bars: "A,B", load: "270" })).judgement.verdict).toBe(
@@ -83,6 +84,32 @@ describe("a comparison from its link", () => {
     expect(offer.ok && offer.whip.deflectionMm).toBeCloseTo(37.8, 1);
     expect(questionWords(comparison)).toBe("deadlift, 270 kg in all, hands 440 mm apart, 25 kg discs, 27 mm");
   });
+  it("sets offers on file beside the hall's bars, shaped ones too, and names codes that are none", async () => {
+    const { context } = await hallWithBars();
+    const offer = {
+      name: "Yoke on offer",
+      family: "yoke",
+      "stated.mass": "27 kg",
+      "stated.shaftDiameter": "32",
+      "stated.shaftLength": "1310",
+      "stated.collarThickness": "30",
+    };
+    expect(await saveOffer(context("manager"), { id: null, version: 0, texts: offer })).toMatchObject({ ok: true });
+    const straight = { ...offer, name: "Thin on offer", family: "deadlift", "stated.shaftDiameter": "27" };
+    expect(await saveOffer(context("manager"), { id: null, version: 0, texts: straight })).toMatchObject({ ok: true });
+    const asked = { bars: "A", offers: "O1,O2,O9", load: "270" };
+    const comparison = await comparisonFor(context("coach"), asked);
+    expect(comparison.items.map(({ bar, kind, bent }) => [bar.tag, kind, bent.ok])).toEqual([
+      ["A", "own", true],
+      ["O1", "offer", false],
+      ["O2", "offer", true],
+    ]);
+    expect(comparison.unknownTags).toEqual(["O9"]);
+    expect(comparison.offered).toEqual([]);
+    // A kiosk sees no offers, and a link to one shows it none.
+    const atWall = await comparisonFor(context("wall"), asked);
+    expect([atWall.items.length, atWall.offered]).toEqual([1, []]);
+  });
   it("says what of the hall may not be lifted with at this load, and nothing of an offer's state", async () => {
     const { hall, context } = await hallWithBars();
     const asked = () =>
@@ -99,7 +126,7 @@ describe("a comparison from its link", () => {
     const { breaks, warnings, items } = await asked();
     expect(breaks).toEqual(["A is quarantined: crack.", "B may carry 200 kg; 270 kg is planned."]);
     expect(warnings).toEqual(["B is under watch: clicks."]);
-    expect(items.map(({ isOffer }) => isOffer)).toEqual([false, false, true]);
+    expect(items.map(({ kind }) => kind)).toEqual(["own", "own", "candidate"]);
   });
   it("falls back to a deadlift at 220 kg for what it does not understand", async () => {
     const { context } = await hallWithBars();
@@ -124,6 +151,7 @@ it("a comparison's PDF has one page, whatever people wrote", async () => {
     rows: Array.from({ length: 60 }, (_, i) => ({
       name: `row ${i}`,
       cells: Array.from({ length: 6 }, () => ({ text: "1.0", isStated: false })),
+      unit: "mm",
       by: "0.0 mm",
       isEqual: i % 2 === 0,
     })),

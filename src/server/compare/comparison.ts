@@ -15,16 +15,22 @@ import { barsByTag } from "@/server/bars";
 import { openFindings } from "@/server/care/findings";
 import { listPlates } from "@/server/equipment";
 import { allLifts, liftOf } from "@/server/lifts";
+import { listOffers, OPEN_STATES } from "@/server/offers";
 import { measuringRules } from "@/server/rules";
 
 /** Lighter discs are not what a heavy bar is loaded with. */
 const MIN_DISC_KG = 10;
 
+/** A bar of the hall, an offer that is on file, or figures that only the link knows. */
+export type ComparedKind = "own" | "offer" | "candidate";
+
 export interface Comparison {
   state: ComparisonState;
   unknownTags: string[];
-  /** Bars of the hall, then candidates, in the order of the link. */
-  items: { bar: Bar; bent: Bent; isOffer: boolean }[];
+  /** Bars of the hall, then offers, then candidates, each in the order of the link. */
+  items: { bar: Bar; bent: Bent; kind: ComparedKind }[];
+  /** What else may be bought. */
+  offered: { code: string; name: string }[];
   /** Why bars of the hall may not be lifted with at this load, then what should be known of them: sentences. */
   breaks: string[];
   warnings: string[];
@@ -41,12 +47,13 @@ export interface Comparison {
 /** Everything a comparison shows, from its link: the page and its exports say the same. */
 export async function comparisonFor(context: Context, search: Record<string, string | undefined>): Promise<Comparison> {
   const state = readComparison(search);
-  const [found, liftRows, { items: plates }, rules, findings] = await Promise.all([
+  const [found, liftRows, { items: plates }, rules, findings, offers] = await Promise.all([
     barsByTag(context, state.tags),
     allLifts(context),
     listPlates(context),
     measuringRules(context),
     openFindings(context),
+    listOffers(context, OPEN_STATES),
   ]);
   const lifts = liftRows.map(liftOf);
   const lift = lifts.find(({ key }) => key === state.lift) ?? lifts.find(({ key }) => key === "deadlift") ?? lifts[0]!;
@@ -62,15 +69,27 @@ export async function comparisonFor(context: Context, search: Record<string, str
   const disc = discs.find(({ key }) => key === state.disc) ?? STANDARD_DISC;
   const handsMm = state.handsMm ?? 2 * lift.supportHalfSpacingMm;
   const own = found.map(({ bar }) => bar);
-  const items = [...own, ...state.candidates.map(candidateBar)].map((bar, i) => ({
+  const onOffer = state.offers.flatMap((code) => offers.find((offer) => offer.code === code) ?? []);
+  const compared = (bar: Bar, kind: ComparedKind) => ({
     bar,
     bent: bendUnder(bar, state.loadKg, handsMm / 2, disc),
-    isOffer: i >= own.length,
-  }));
+    kind,
+  });
+  const items = [
+    ...own.map((bar) => compared(bar, "own")),
+    ...onOffer.map(({ bar }) => compared(bar, "offer")),
+    ...state.candidates.map((candidate, i) => compared(candidateBar(candidate, i), "candidate")),
+  ];
   return {
     state: { ...state, lift: lift.key, handsMm: handsMm === 2 * lift.supportHalfSpacingMm ? null : handsMm },
-    unknownTags: state.tags.filter((tag) => !found.some(({ bar }) => bar.tag === tag)),
+    unknownTags: [
+      ...state.tags.filter((tag) => !found.some(({ bar }) => bar.tag === tag)),
+      ...state.offers.filter((code) => !onOffer.some((offer) => offer.code === code)),
+    ],
     items,
+    offered: offers
+      .filter(({ code }) => !state.offers.includes(code))
+      .map(({ code, offer }) => ({ code, name: offer.name })),
     breaks: own.flatMap((bar) => planBreaks(bar, { totalKg: state.loadKg })),
     warnings: own.flatMap((bar) => planWarnings(bar, findings.get(bar.tag) ?? [])),
     lifts,

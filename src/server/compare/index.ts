@@ -2,5 +2,5 @@ import "server-only";
 
 /* What other rooms, pages and routes may use of this one. */
 
-export { type Comparison, comparisonFor, questionWords } from "./comparison";
+export { type ComparedKind, type Comparison, comparisonFor, questionWords } from "./comparison";
 export { comparisonPdf } from "./comparisonPdf";

@@ -2,6 +2,7 @@ import { afterAll, describe, expect, it } from "vitest";
 import { inOrder, rotation } from "@/core/loading/plan/instances.fixture";
 import { planSession } from "@/core/loading/plan/planSession";
 import { massUnitsFromKg } from "@/core/units/exactMass";
+import { market } from "@/core/buying/market.fixture";
 import { compute, endThreads, TooBusy } from ".";
 
 afterAll(endThreads);
@@ -39,6 +40,15 @@ describe("what is computed in threads", () => {
     await expect(asked).rejects.toThrow();
     // The thread is free again long before its time was over.
     await expect(compute(asker("a"), "sessionPlan", inOrder(rotation(1, [60, 120])))).resolves.toBeTruthy();
+  });
+  it("stops weighing offers when the page was left", async () => {
+    const gone = new AbortController();
+    const hard = market(4, { offers: 60, needs: 3000, share: 0.3 });
+    const asked = compute(asker("a", gone.signal), "purchase", hard, { ms: 60_000 });
+    setTimeout(() => gone.abort(), 200);
+    await expect(asked).rejects.toThrow();
+    const small = market(1, { offers: 3, needs: 5, share: 0.5 });
+    await expect(compute(asker("a"), "purchase", small)).resolves.toMatchObject({ provenOptimal: true });
   });
   it("turns away what is beyond the queue", async () => {
     const gone = new AbortController();

@@ -21,7 +21,7 @@ export async function weighPlate(
 ): Promise<Outcome<{ mark: string }>> {
   if (!may(context, "bar.measure")) return forbidden("weigh plates");
   const read = readWeight(mark, mass);
-  if (!read.ok) return failed("invalid", "Nothing was kept.", read.problems);
+  if (!read.ok) return failed("invalid", "Not saved.", read.problems);
   return inTransaction(context, async (context) => {
     const { hall } = context;
     const plate = await hall.first(plates, { where: eq(plates.id, plateId), forUpdate: true });

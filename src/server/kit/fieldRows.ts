@@ -120,7 +120,7 @@ export async function saveRow<R extends FieldRow>(
     if (row && row.version !== version) {
       const differing = differingTexts(kind.textsOf(row), fieldTexts(kind.defs, values));
       return stale(
-        `Somebody changed ${row.key} meanwhile. Nothing was changed; your words are still here.`,
+        `Someone else changed ${row.key} meanwhile. Nothing was changed; your words are still here.`,
         row.version,
         Object.keys(differing.after).map((field) => ({
           path: field,

@@ -16,7 +16,7 @@ export interface Change {
     | "rule"
     | "lift"
     | "lifter"
-    | "meeting rule"
+    | "competition rule"
     | "class"
     | "place"
     | "run"

@@ -36,9 +36,9 @@ export async function noteBarUse(
 ): Promise<Outcome<object>> {
   if (!may(context, "lifter.edit")) return forbidden("note what lifters use");
   if (usedOn > context.clock.today)
-    return failed("invalid", "Nothing was kept.", [{ path: "usedOn", message: "That day has not come yet." }]);
+    return failed("invalid", "Not saved.", [{ path: "usedOn", message: "The day is in the future." }]);
   if (setting.length > 120)
-    return failed("invalid", "Nothing was kept.", [{ path: "setting", message: "At most 120 characters." }]);
+    return failed("invalid", "Not saved.", [{ path: "setting", message: "At most 120 characters." }]);
   return inTransaction(context, async (context) => {
     const { hall } = context;
     const person = await hall.first(lifters, { where: eq(lifters.key, lifter), forUpdate: true });

@@ -50,7 +50,7 @@ export function lifterKind(liftKeys: readonly string[], rules: readonly string[]
               {
                 path: "guardianConsent",
                 message:
-                  "guardian’s consent: note who gave it before anything about health is kept of somebody under age",
+                  "guardian’s consent: note who gave it before anything about health is kept of someone under age",
               },
             ]
           : []),

@@ -284,7 +284,7 @@ describe("house rules", () => {
   });
 });
 
-describe("meeting rules", () => {
+describe("competition rules", () => {
   const FORM = {
     id: null,
     version: 0,
@@ -294,7 +294,7 @@ describe("meeting rules", () => {
     marks: "powerlifting",
     texts: { "least.shaftDiameter": "28", "most.shaftDiameter": "29" },
   };
-  it("are entered, changed against their version, taken away, and counted for whoever has such a meeting", async () => {
+  it("are entered, changed against their version, taken away, and counted for whoever has such a competition", async () => {
     const made = await withLifts("meetings");
     expect(await saveMeetingSpec(made.context("manager"), FORM)).toMatchObject({ ok: true });
     await enter(made, { ...ANN, limits: "", meetings: "2026-04-10 Lake League Summer cup" });
@@ -303,7 +303,10 @@ describe("meeting rules", () => {
     const meeting =
       result.ok &&
       result.matching.items.find(({ tag }) => tag === "T1")!.reasons.find(({ factor }) => factor === "meeting");
-    expect(meeting).toMatchObject({ text: "It is the bar of the meeting: Lake League in 3 weeks.", isPrivate: true });
+    expect(meeting).toMatchObject({
+      text: "It is the bar of the competition: Lake League in 3 weeks.",
+      isPrivate: true,
+    });
     const [spec] = await made.hall.rows(meetingSpecs);
     expect(await saveMeetingSpec(made.context("manager"), { ...FORM, id: spec!.id, version: 2 })).toMatchObject({
       code: "stale",
@@ -480,7 +483,7 @@ describe("classes", () => {
       expect(seen.pool, words).toContain(words);
       if (seen.load) expect([seen.load.ok, seen.session!.ok], words).toEqual([false, false]);
       expect(seen.today[0]!.title, words).toContain(words);
-      expect(seen.today[0]!.action).toEqual({ label: "Reassign", href: `/sessions/${id}` });
+      expect(seen.today[0]!.action).toEqual({ label: "Reassign", href: `/classes/${id}` });
     }
     // Watch warns and breaks nothing.
     await set({ state: "watch", stateReason: "clicks" });
@@ -527,7 +530,7 @@ describe("classes", () => {
     await made.hall.update(classes, eq(classes.id, held!.id), { startsAt: "18:00" });
     expect(await taken()).toBeUndefined();
   });
-  it("say why somebody has no place", async () => {
+  it("say why someone has no place", async () => {
     const { made, id, put } = await withClass();
     await put("ann", "snatch", "40 kg");
     await put("bo");

@@ -54,7 +54,7 @@ export function readSpec(
   const rules = form.rules.trim();
   if (rules === "" || rules.length > 40) problems.push({ path: "rules", message: "name: up to 40 characters" });
   if (BUILT_IN_RULES.some((one) => one.rules === rules.toLowerCase()))
-    problems.push({ path: "rules", message: `name: ${rules} comes with the program` });
+    problems.push({ path: "rules", message: `name: ${rules} is built in` });
   const source = form.source.trim();
   if (source === "" || source.length > 120)
     problems.push({ path: "source", message: "where it is written: up to 120 characters" });
@@ -77,7 +77,7 @@ export async function writeSpec(context: Context, row: MeetingSpecRow | null, va
   if (!row) {
     const [made] = await hall.insert(meetingSpecs, value);
     return recordChange(context, {
-      entity: "meeting rule",
+      entity: "competition rule",
       entityId: made!.id,
       action: "entered",
       after: value,
@@ -87,7 +87,7 @@ export async function writeSpec(context: Context, row: MeetingSpecRow | null, va
   await hall.update(meetingSpecs, eq(meetingSpecs.id, row.id), { ...value, version: row.version + 1 });
   const { rules, source, lifts, ranges, marks } = row;
   return recordChange(context, {
-    entity: "meeting rule",
+    entity: "competition rule",
     entityId: row.id,
     action: "edited",
     before: { rules, source, lifts, ranges, marks },
@@ -98,7 +98,7 @@ export async function writeSpec(context: Context, row: MeetingSpecRow | null, va
 
 /** Enters or changes what rules ask of the bar for some lifts. */
 export async function saveMeetingSpec(context: Context, form: MeetingSpecForm): Promise<Outcome<{ rules: string }>> {
-  if (!may(context, "rule.edit")) return forbidden("enter meeting rules");
+  if (!may(context, "rule.edit")) return forbidden("enter competition rules");
   const { value, problems } = readSpec(
     form,
     (await allLifts(context)).map(({ key }) => key),
@@ -110,9 +110,9 @@ export async function saveMeetingSpec(context: Context, form: MeetingSpecForm): 
       form.id === null
         ? null
         : await hall.first(meetingSpecs, { where: eq(meetingSpecs.id, form.id), forUpdate: true });
-    if (form.id !== null && !row) return notFound("such meeting rule");
+    if (form.id !== null && !row) return notFound("such competition rule");
     if (row && row.version !== form.version)
-      return failed("stale", `Somebody changed ${row.rules} meanwhile. Nothing was changed; look at it again.`);
+      return failed("stale", `Someone else changed ${row.rules} meanwhile. Nothing was changed; look at it again.`);
     await writeSpec(context, row, value);
     return { ok: true, rules: value.rules };
   });
@@ -141,15 +141,15 @@ function readRanges(texts: Record<string, string>, problems: Problem[]): Meeting
 
 /** Takes what rules ask for some lifts away again. */
 export async function removeMeetingSpec(context: Context, id: string): Promise<Outcome<{ rules: string }>> {
-  if (!may(context, "rule.edit")) return forbidden("take meeting rules away");
+  if (!may(context, "rule.edit")) return forbidden("delete competition rules");
   return inTransaction(context, async (context) => {
     const { hall } = context;
     const row = await hall.first(meetingSpecs, { where: eq(meetingSpecs.id, id), forUpdate: true });
-    if (!row) return notFound("such meeting rule");
+    if (!row) return notFound("such competition rule");
     const { rules, source, lifts, ranges, marks } = row;
     await hall.remove(meetingSpecs, eq(meetingSpecs.id, id));
     await recordChange(context, {
-      entity: "meeting rule",
+      entity: "competition rule",
       entityId: id,
       action: "taken away",
       before: { rules, source, lifts, ranges, marks },

@@ -142,10 +142,7 @@ export async function planRun(
       wish,
     );
   } catch (error) {
-    return failed(
-      "invalid",
-      error instanceof RangeError ? `The ladder cannot be made: ${error.message}.` : "No ladder.",
-    );
+    return failed("invalid", error instanceof RangeError ? `Warm-ups cannot be made: ${error.message}.` : "No ladder.");
   }
   const facts = new Map<
     string,

@@ -11,22 +11,22 @@ export function noticeOf(step: RunStep, before: RunSet, next: SteppedRun): strin
   const set = `${before.lifter}'s set of ${kgWords(before.targetUnits)}`;
   if (next.outcome === "late")
     return step.kind === "reopen"
-      ? `${set} was not taken back: more was lifted since.`
+      ? `${set} was not undone: more was lifted since.`
       : `${set} was lifted on one tablet while another ${step.kind === "skip" ? "left it out" : "changed its load"}: it counts as lifted.`;
   if (next.outcome !== "taken") return null;
   const after = next.state.sets.find(({ id }) => id === before.id)!;
   switch (step.kind) {
     case "load":
-      return `${before.lifter}: ${kgWords(step.targetUnits)} instead of ${kgWords(before.targetUnits)}. What comes was planned anew.`;
+      return `${before.lifter}: ${kgWords(step.targetUnits)} instead of ${kgWords(before.targetUnits)}. What comes was replanned.`;
     case "skip":
-      return `${set} was left out. What comes was planned anew.`;
+      return `${set} was left out. What comes was replanned.`;
     case "reopen":
-      return `${set} was taken back.`;
+      return `${set} was undone.`;
     case "done":
       if (before.state === "skipped") return `${set} had been left out and was lifted after all.`;
       return before.perSide.join() === after.perSide.join()
         ? null
-        : `${before.lifter} lifted ${kgWords(after.achievedUnits)}, with other plates than planned last. What comes was planned anew.`;
+        : `${before.lifter} lifted ${kgWords(after.achievedUnits)}, with other plates than planned last. What comes was replanned.`;
     default:
       return null;
   }

@@ -29,7 +29,7 @@ export async function withPlatesOfNow(context: Context, row: RunRow): Promise<Ru
       setId: null,
       detail: changes.map(({ plate }) => plate),
       outcome: "taken",
-      notice: `${changes.map(({ words }) => words).join(" ")} What comes was planned anew.`,
+      notice: `${changes.map(({ words }) => words).join(" ")} What comes was replanned.`,
       personId: context.actor.personId,
       madeAt: context.clock.now(),
     });
@@ -54,7 +54,7 @@ async function platesChanged(context: Context, { id, state }: RunRow) {
         ? pairs === 0
           ? `No ${label} plates are left.`
           : `Of the ${label} plates ${pairs} ${pairs === 1 ? "pair is" : "pairs are"} left.`
-        : `The ${label} plates were measured anew.`;
+        : `The ${label} plates were measured again.`;
     return [{ plate: { ...plate, pairs, massUnits, thicknessMm }, words }];
   });
 }

@@ -164,7 +164,7 @@ describe("a session that is run", () => {
     await hall.update(plates, eq(plates.key, gone), { pairs: 0 });
     const after = await see();
     expect(after.seq).toBe(before.seq + 1);
-    expect(after.notices[0]!.text).toMatch(/^No [\d.]+ kg plates are left\. What comes was planned anew\.$/);
+    expect(after.notices[0]!.text).toMatch(/^No [\d.]+ kg plates are left\. What comes was replanned\.$/);
     expect(after.state.sets.slice(0, 13)).toEqual(before.state.sets.slice(0, 13));
     for (const set of after.state.sets.slice(13)) expect(set.perSide).not.toContain(gone);
     // Said once.
@@ -240,7 +240,7 @@ describe("a session that is run", () => {
     expect(ok(await runOf({ ...made.manager }, id)).view.state.sets).toHaveLength(15);
     expect(await runOf(made.manager, "x")).toMatchObject({ code: "not-found" });
   });
-  it("counts weighed plates by the house's rule", async () => {
+  it("counts weighed plates by the gym’s rule", async () => {
     const { hall, manager, item, wish } = await withPlates("weighed");
     const [row] = await hall.rows(plates, { where: eq(plates.key, "r20") });
     const weigh = (mark: string, kg: number) => ({

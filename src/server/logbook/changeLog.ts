@@ -157,7 +157,7 @@ export async function editSet(context: Context, id: string, version: number, for
     const row = await hall.first(logSets, { where: eq(logSets.id, id), forUpdate: true });
     if (!row) return notFound("such set");
     if (row.version !== version)
-      return stale("Somebody changed this set meanwhile. Save again to overwrite.", row.version);
+      return stale("Someone else changed this set meanwhile. Save again to overwrite.", row.version);
     const found = await subjects(context, form);
     const read = readLogLines(form.lines, actor.massUnit);
     const problems = [...found.problems, ...(read.ok ? [] : read.problems)];
@@ -231,7 +231,7 @@ export async function undoLog(context: Context, lifterId: string, changeId: stri
     const { hall } = context;
     await hall.hold(`log ${lifterId}`);
     const last = await lastLogChange(context, lifterId);
-    if (!last || last.id !== changeId) return failed("stale", "Somebody changed the log meanwhile. Look again.");
+    if (!last || last.id !== changeId) return failed("stale", "Someone else changed the log meanwhile. Look again.");
     const { before, after } = last;
     const now = await hall.rows(logSets, {
       where: and(

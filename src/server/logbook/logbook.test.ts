@@ -271,7 +271,7 @@ describe("a run sheet", () => {
     expect(await logOf(hall, mine.id)).toHaveLength(1);
   });
 
-  it("leaves what somebody edited by hand, and names that are nobody's", async () => {
+  it("leaves what someone edited by hand, and names that are nobody's", async () => {
     const { coach, hall, mine, form, run, touched } = await withRun("run stays");
     await runSetLogged(coach, run, "2");
     const [set] = await logOf(hall, mine.id);
@@ -283,7 +283,7 @@ describe("a run sheet", () => {
   });
 });
 
-describe("somebody who is erased", () => {
+describe("someone who is erased", () => {
   it("leaves no set, no worth and no word in the history of the log", async () => {
     const { coach, form, mine, other, hall, context } = await withLog("log erased");
     await addSets(coach, form({ tag: "Y1", lines: "110x5 @2", note: "knee" }));

@@ -1,7 +1,7 @@
 import "server-only";
 import { eq } from "drizzle-orm";
 import type { Bar } from "@/core/bars/bar";
-import type { Purpose } from "@/core/matching/lifter";
+import { lifterWith, type MatchLifter, type Purpose } from "@/core/matching/lifter";
 import type { Lift } from "@/core/matching/lifts";
 import { type Match, matchBar, type MatchOptions, rankBars } from "@/core/matching/match";
 import { rackSetting, rackWords } from "@/core/setups/rackHeight";
@@ -33,6 +33,8 @@ export interface MatchAsk {
   loadKg: number;
   /** Key of a lifter; null for anybody. */
   lifter: string | null;
+  /** Somebody who is not on file, as they say it; nothing of it is kept. */
+  guest?: Pick<MatchLifter, "build" | "experience" | "limits"> | null;
   purpose?: Purpose;
   /** Key of the station it is wanted at. */
   at?: string | null;
@@ -63,8 +65,10 @@ export async function matchForLift(context: Context, ask: MatchAsk): Promise<Out
   ]);
   const byTag = new Map(listed.map((item) => [item.bar.tag, item]));
   const options: MatchOptions = {
-    lifter:
-      lifter && matchLifterOf(lifter, lift, { today: context.clock.today, rules: meetings, used: used.get(lifter.id) }),
+    lifter: ask.guest
+      ? lifterWith(ask.guest)
+      : lifter &&
+        matchLifterOf(lifter, lift, { today: context.clock.today, rules: meetings, used: used.get(lifter.id) }),
     purpose: ask.purpose,
     rules,
     today: context.clock.today,
@@ -84,7 +88,7 @@ export async function matchForLift(context: Context, ask: MatchAsk): Promise<Out
   const [fit, never] = [ranked.filter((one) => !isNever(one)), ranked.filter(isNever)];
   const worded = new Set([...fit.slice(0, shown), ...never.slice(0, shown)]);
   const matches = ranked.filter((one) => worded.has(one)).map(({ bar }) => matchBar(bar, lift, ask.loadKg, options));
-  const build = lifter && buildOf(lifter);
+  const build = ask.guest ? ask.guest.build : lifter && buildOf(lifter);
   const { firstHoleMm = null, holePitchMm = null, kind = null } = station ?? {};
   const settingOf = (bar: Bar) => {
     if (!build || kind !== "rack" || firstHoleMm === null || holePitchMm === null) return null;

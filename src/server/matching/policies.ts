@@ -81,7 +81,7 @@ export async function saveMatchingRules(
     const row = await hall.first(houseRules, { where: eq(houseRules.key, KEY), forUpdate: true });
     if ((row?.version ?? 0) !== version)
       return stale(
-        "Somebody changed the rules meanwhile. Nothing was changed; what you typed is still here.",
+        "Someone else changed the rules meanwhile. Nothing was changed; what you typed is still here.",
         row?.version ?? 0,
         Object.entries(changedOnly(rulesFrom(row?.value), rules)).map(([path, now]) => ({
           path,

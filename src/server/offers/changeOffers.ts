@@ -78,7 +78,7 @@ const locked = ({ hall }: Context, id: string): Promise<OfferRow | null> =>
 
 const changed = (row: OfferRow) =>
   stale(
-    `Somebody changed this offer meanwhile: it is ${row.state} now${row.reason ? `, ${row.reason}` : ""}. Nothing was changed.`,
+    `Someone else changed this offer meanwhile: it is ${row.state} now${row.reason ? `, ${row.reason}` : ""}. Nothing was changed.`,
     row.version,
   );
 

@@ -150,7 +150,7 @@ describe("a lifter who signs in", () => {
   });
 });
 
-describe("somebody under age", () => {
+describe("someone under age", () => {
   it("has nothing about health kept before a guardian's consent is noted", async () => {
     const { context } = await makeContexts("minors");
     const save = (texts: Record<string, string>) =>

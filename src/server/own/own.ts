@@ -171,7 +171,7 @@ export async function saveOwnComfort(
     if (!row) return notFound("lifter that is you");
     if (row.version !== asked.version)
       return stale(
-        `Somebody changed this meanwhile. It now says: ${row.comfortNote ?? "nothing"}. Save again to overwrite.`,
+        `Someone else changed this meanwhile. It now says: ${row.comfortNote ?? "nothing"}. Save again to overwrite.`,
         row.version,
       );
     if (row.isMinor && !row.guardianConsent && (comfortNote !== "" || limits.length > 0))
@@ -247,7 +247,7 @@ export async function exportOwn(context: Context, { db }: Doorstep): Promise<Rec
  */
 export async function eraseOwn(context: Context, { db }: Doorstep): Promise<Outcome<object>> {
   const { door, actor, clock } = context;
-  if (actor.role !== "lifter") return failed("forbidden", "Whoever works here is removed by the owner.");
+  if (actor.role !== "lifter") return failed("forbidden", "People who work here are removed by the owner.");
   if (!isConfirmed(context)) return failed("forbidden", CONFIRM_FIRST);
   const accountId = door.kind === "session" ? door.accountId : null;
   const done = await inTransaction(context, async (context) => {

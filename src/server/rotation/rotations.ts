@@ -147,7 +147,7 @@ async function savePlanned(context: Context, frame: Frame): Promise<Outcome<{ id
     const row = await findRotation(context, id, true);
     if (!row) return notFound("such rotation");
     if (row.version !== version)
-      return stale("Somebody changed this rotation meanwhile. Save again to overwrite.", row.version);
+      return stale("Someone else changed this rotation meanwhile. Save again to overwrite.", row.version);
     await hall.update(rotations, eq(rotations.id, id), { ...value, version: version + 1 });
     await recordChange(context, { entity: "rotation", entityId: id, action: "planned" });
     return { ok: true, id };
@@ -164,7 +164,7 @@ export async function pinWeeks(
   if (!may(context, "class.edit")) return forbidden("plan rotations");
   const row = await findRotation(context, id);
   if (!row) return notFound("such rotation");
-  if (row.version !== version) return stale("Somebody changed this rotation meanwhile. Look again.", row.version);
+  if (row.version !== version) return stale("Someone else changed this rotation meanwhile. Look again.", row.version);
   const isSame = (a: Omit<RotationPin, "barId">, b: Omit<RotationPin, "barId">) =>
     a.lifterId === b.lifterId && a.session === b.session && a.week === b.week;
   const pins = row.wish.pins.filter((pin) => !changes.some((change) => isSame(change, pin)));

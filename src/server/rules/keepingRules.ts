@@ -53,7 +53,7 @@ export async function saveKeepingRules(
     const now = await keepingRules({ hall });
     if ((row?.version ?? 0) !== version)
       return stale(
-        `Somebody changed this meanwhile: ${now.accountLogDays} days, ${now.retiredLifterMonths ?? "no"} months. Save again to overwrite.`,
+        `Someone else changed this meanwhile: ${now.accountLogDays} days, ${now.retiredLifterMonths ?? "no"} months. Save again to overwrite.`,
         row?.version ?? 0,
       );
     await hall.put(houseRules, [houseRules.hallId, houseRules.key], {

@@ -4,7 +4,7 @@ import { changes } from "@/data/schema";
 import { makeContexts } from "@/server/access/context.fixture";
 import { measuringRules, saveMeasuringRules } from "./measuringRules";
 
-it("starts with the handbook's tolerances, keeps the house's own, and writes what was and what is", async () => {
+it("starts with the handbook's tolerances, keeps the gym’s own, and writes what was and what is", async () => {
   const { context, hall } = await makeContexts("rules");
   expect(await measuringRules(context("coach"))).toEqual({
     tolerances: STARTING_TOLERANCES,

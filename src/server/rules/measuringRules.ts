@@ -67,7 +67,7 @@ export async function saveMeasuringRules(
     const row = await hall.first(houseRules, { where: eq(houseRules.key, MEASURING_KEY), forUpdate: true });
     if ((row?.version ?? 0) !== version)
       return stale(
-        "Somebody changed the rules meanwhile. Nothing was changed; what you typed is still here.",
+        "Someone else changed the rules meanwhile. Nothing was changed; what you typed is still here.",
         row?.version ?? 0,
         Object.entries((row?.value as { tolerances?: Record<string, number> } | undefined)?.tolerances ?? {})
           .filter(([kind, now]) => tolerances[kind] !== now)

@@ -27,7 +27,7 @@ export async function saveStrengthRules(
     const { hall } = context;
     await hall.hold("strength rules");
     const { version: now, ...before } = await strengthRules({ hall });
-    if (now !== version) return stale("Somebody changed these rules meanwhile. Save again to overwrite.", now);
+    if (now !== version) return stale("Someone else changed these rules meanwhile. Save again to overwrite.", now);
     await hall.put(houseRules, [houseRules.hallId, houseRules.key], {
       key: STRENGTH_KEY,
       value: read.rules,

@@ -16,7 +16,7 @@ import { buildOf } from "@/server/lifters";
 import { type SetBar, barToSet, liftsToSet } from "./setBars";
 import { stationHoles } from "./stationHoles";
 
-const invalid = (problems: Problem[], message = "Nothing was kept.") => failed("invalid", message, problems);
+const invalid = (problems: Problem[], message = "Not saved.") => failed("invalid", message, problems);
 
 /** The bar's row of settings, made when there is none, locked. */
 async function lockedSetup(hall: HallDb, barId: string) {
@@ -53,7 +53,7 @@ export async function calibrate(
     if (!bar) return notFound(`bar ${form.tag}`);
     const row = await lockedSetup(hall, bar.id);
     if ((set.setupVersion === 0 ? 0 : row.version) !== form.version)
-      return failed("stale", "Somebody calibrated this bar meanwhile. Look at it and enter yours again.");
+      return failed("stale", "Someone else calibrated this bar meanwhile. Look at it and enter yours again.");
     const before = row.chart ? chartTexts(row.chart as SetupChart) : {};
     const differing = differingTexts(before, chartTexts(read.chart));
     if (Object.keys(differing.after).length === 0) return { ok: true, chart: read.chart };

@@ -80,7 +80,7 @@ export async function savePlace(
 ): Promise<Outcome<{ id: string }>> {
   if (!may(context, "equipment.edit")) return forbidden("change places");
   const read = readFields(PLACE_FIELDS, form.texts);
-  if (!read.ok) return failed("invalid", "Nothing was kept.", read.problems);
+  if (!read.ok) return failed("invalid", "Not saved.", read.problems);
   const values = read.values as Record<string, unknown>;
   return inTransaction(context, async (context) => {
     const { hall } = context;
@@ -94,7 +94,7 @@ export async function savePlace(
       problems.push({ path: "stationKey", message: `there is no station ${key}` });
     if (values.kind === "rack" && !key)
       problems.push({ path: "stationKey", message: "say which rack: its spare J-cups are counted" });
-    if (problems.length > 0) return failed("invalid", "Nothing was kept.", problems);
+    if (problems.length > 0) return failed("invalid", "Not saved.", problems);
     const columns = { ...values } as Partial<typeof places.$inferInsert>;
     if (form.id === null) {
       const [made] = await hall.insert(places, {
@@ -112,7 +112,7 @@ export async function savePlace(
     const row = await hall.first(places, { where: eq(places.id, form.id), forUpdate: true });
     if (!row) return notFound("place like that");
     if (row.version !== form.version)
-      return failed("stale", "Somebody changed this place meanwhile. Look at it and enter yours again.");
+      return failed("stale", "Someone else changed this place meanwhile. Look at it and enter yours again.");
     await hall.update(places, eq(places.id, row.id), { ...columns, version: row.version + 1 });
     await recordChange(context, {
       entity: "place",

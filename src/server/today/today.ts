@@ -1,4 +1,5 @@
 import "server-only";
+import { dayText } from "@/core/units/dates";
 import { cache } from "react";
 import { gapToStated } from "@/core/bars/effectiveQuantity";
 import type { StorageConflict } from "@/core/setups/storage";
@@ -87,7 +88,7 @@ export const todayItems = cache(async (context: Context): Promise<TodayItem[]> =
     ...underWatch(troubled),
     ...heavyOrLight(off),
     ...neverWeighed(unweighed),
-    ...warrantyItems(ending),
+    ...warrantyItems(ending, context.clock.today),
   ];
 });
 
@@ -156,14 +157,11 @@ function brokenClasses(broken: readonly BrokenClass[], today: string): TodayItem
   return broken.map(({ row, breaks, people }) => ({
     id: `broken-${row.id}`,
     weight: "danger",
-    title: `${row.name}${row.heldOn === today ? ` at ${row.startsAt}` : `, ${row.heldOn}`}: ${breaks.join(" ")}`,
+    title: `${row.name}${row.heldOn === today ? ` at ${row.startsAt}` : `, ${dayText(row.heldOn, today)}`}: ${breaks.join(" ")}`,
     because: `${listed(people)} ${people.length === 1 ? "needs" : "need"} another bar or place. A sheet that was printed no longer holds.`,
-    action: { label: "Reassign", href: `/sessions/${row.id}` },
+    action: { label: "Reassign", href: `/classes/${row.id}` },
   }));
 }
-
-const DAY = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" });
-const dayWords = (on: string) => DAY.format(new Date(`${on}T00:00:00Z`)).replace(",", "");
 
 /** Claims that the seller has not answered. */
 function claimItems(claims: readonly OpenClaim[]): TodayItem[] {
@@ -187,7 +185,7 @@ function orderItems(orders: readonly OpenOrder[], today: string): TodayItem[] {
         : expectedOn === today
           ? "expected today."
           : expectedOn
-            ? `expected ${dayWords(expectedOn)}.`
+            ? `expected ${dayText(expectedOn, today)}.`
             : "ordered, no day said."
     }`,
     because: quantity > 1 ? `${arrived} of ${quantity} arrived.` : "Check it in while it stands in its box.",
@@ -196,14 +194,14 @@ function orderItems(orders: readonly OpenOrder[], today: string): TodayItem[] {
 }
 
 /** Warranties that end soon: the last chance for a claim. */
-function warrantyItems(ending: readonly { tag: string; name: string; on: string }[]): TodayItem[] {
+function warrantyItems(ending: readonly { tag: string; name: string; on: string }[], today: string): TodayItem[] {
   const [first, ...others] = ending;
   if (!first) return [];
   return [
     {
       id: "warranties",
       weight: "soon",
-      title: `The warranty of ${first.tag} ${first.name} ends ${dayWords(first.on)}.`,
+      title: `The warranty of ${first.tag} ${first.name} ends ${dayText(first.on, today)}.`,
       because: others.length > 0 ? `Soon also ${listed(others.map(({ tag }) => tag))}.` : "Look it over before then.",
       action: { label: "Inspect", href: `/bars/${encodeURIComponent(first.tag)}` },
     },
@@ -263,7 +261,7 @@ function found(findings: readonly Finding[]): TodayItem[] {
       title: `${first!.tag}: ${first!.note}. Not resolved.`,
       because:
         tags.length === 1
-          ? "It stands on every screen that names the bar until somebody resolves it."
+          ? "It stands on every screen that names the bar until someone resolves it."
           : `Also on ${listed(tags.filter((tag) => tag !== first!.tag))}.`,
       action: { label: "Resolve", href: "/care" },
     },
@@ -303,7 +301,7 @@ function tonight(classes: readonly ClassRow[]): TodayItem[] {
     weight: "now",
     title: `${name} at ${startsAt}: nobody knows yet where to lift, and with which bar.`,
     because: "Assign stations and bars, then print the sheet.",
-    action: { label: "Assign", href: `/sessions/${id}` },
+    action: { label: "Assign", href: `/classes/${id}` },
   }));
 }
 

@@ -21,7 +21,7 @@ export async function takeArchive(
   context: Context,
   { passphrase, version }: { passphrase: string; version: string },
 ): Promise<Outcome<{ bytes: Buffer; name: string }>> {
-  if (!may(context, "hall.archive")) return forbidden("take the archive of the hall");
+  if (!may(context, "hall.archive")) return forbidden("download the gym’s archive");
   if (!isConfirmed(context)) return failed("forbidden", CONFIRM_FIRST);
   if (passphrase.length < MIN_PASSPHRASE || passphrase.length > 200)
     return failed("invalid", "No archive was made.", [

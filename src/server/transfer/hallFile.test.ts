@@ -150,7 +150,7 @@ describe("round trip", () => {
     });
     expect(await into(false)).toMatchObject({ report: { added: 0, changed: 0, unchanged: 8 } });
   });
-  it("a hall's file: lifts, meeting rules, lifters with what was confirmed, tasks and the log of care, twice the same", async () => {
+  it("a hall's file: lifts, competition rules, lifters with what was confirmed, tasks and the log of care, twice the same", async () => {
     const made = await full();
     const manager = made.context("manager");
     const ok = <T extends { ok: boolean }>(result: T) => expect(result).toMatchObject({ ok: true });
@@ -285,7 +285,7 @@ describe("round trip", () => {
       "inspection 1, facts",
     ]);
   });
-  it("a hall's file: how bars are set for lifters, what the house decided, and its air, twice the same", async () => {
+  it("a hall's file: how bars are set for lifters, what the gym decided, and its air, twice the same", async () => {
     const made = await makeContexts("house");
     const manager = made.context("manager");
     const fresh = () => ({ ...manager });
@@ -418,9 +418,9 @@ describe("round trip", () => {
     );
     const paths = result.ok ? [] : result.problems.map(({ path }) => path);
     for (const path of [
-      "meeting rule 1, rules",
-      "meeting rule 1, lifts",
-      "meeting rule 1, least.mass",
+      "competition rule 1, rules",
+      "competition rule 1, lifts",
+      "competition rule 1, least.mass",
       "lifter 1, confirmed",
       "care task 1, key",
       "care 2, tag",
@@ -433,7 +433,7 @@ describe("round trip", () => {
     expect(paths.some((path) => path.startsWith("lifter 2"))).toBe(false);
     for (const table of [lifters, lifts, careLog]) expect(await made.hall.rows(table)).toEqual([]);
   });
-  it("care done by somebody the hall does not know is kept with the name in its note, once", async () => {
+  it("care done by someone the hall does not know is kept with the name in its note, once", async () => {
     const made = await makeContexts("in");
     const care = [{ tag: "T1", task: "shaft", doneOn: "2026-03-05", by: "Old Hand", minutes: null, note: "oiled" }];
     const into = () => importHall({ ...made.context("manager") }, { care }, { isDryRun: false });

@@ -84,7 +84,7 @@ const mayReadHealth = (context: Context) =>
 
 /** Every bar of the hall as files carry it. */
 export async function exportBars(context: Context): Promise<Outcome<{ bars: FileBar[] }>> {
-  if (!may(context, "hall.export")) return forbidden("take the hall’s records out");
+  if (!may(context, "hall.export")) return forbidden("export the gym’s records");
   return { ok: true, bars: await context.hall.snapshot((hall) => barsPart.read({ ...context, hall })) };
 }
 
@@ -108,8 +108,7 @@ export async function importHall(
 ): Promise<Outcome<{ report: ImportReport; token: string }>> {
   if (!may(context, "hall.import")) return forbidden("import files");
   if (!isConfirmed(context)) return failed("forbidden", CONFIRM_FIRST);
-  if (Object.values(file).every((list) => (list?.length ?? 0) === 0))
-    return failed("invalid", "There is nothing in the file.");
+  if (Object.values(file).every((list) => (list?.length ?? 0) === 0)) return failed("invalid", "The file is empty.");
   if (isDryRun)
     return context.hall.snapshot(async (hall) => {
       const parts = await differences({ ...context, hall }, file, false);
@@ -122,10 +121,7 @@ export async function importHall(
     if (problems.length > 0) return nothingTakenIn(problems);
     const told = reportOf(file, parts);
     if (token !== undefined && token !== told.token)
-      return failed(
-        "stale",
-        "Something changed since this file was looked at. Nothing was taken in; look at it again.",
-      );
+      return failed("stale", "Something changed since this file was looked at. Nothing imported; check it again.");
     for (const { write } of parts) await write(onProgress);
     await noteAccount(context, "imported", `${told.report.added} added, ${told.report.changed} changed`);
     // Tasks, rules and air of the file say how often; what was planned before them is planned anew.

@@ -88,7 +88,7 @@ export const FROM_A_FILE = "from a file";
 export function nothingTakenIn(problems: readonly Problem[]) {
   return failed(
     "invalid",
-    `Nothing was taken in: ${problems.length}${problems.length >= MAX_PROBLEMS ? " or more" : ""} ${problems.length === 1 ? "problem" : "problems"}.`,
+    `Nothing imported: ${problems.length}${problems.length >= MAX_PROBLEMS ? " or more" : ""} ${problems.length === 1 ? "problem" : "problems"}.`,
     problems.slice(0, MAX_PROBLEMS),
   );
 }

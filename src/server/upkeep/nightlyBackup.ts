@@ -31,7 +31,7 @@ export function isBackupDue(lastGoodAt: Date | null, now: Date, hour: number, fr
 /** Makes a backup now, for an owner who asks; the script writes into the database how it went. */
 export async function backUpNow(context: Context): Promise<Outcome<object>> {
   if (!may(context, "hall.archive")) return forbidden("make a backup");
-  if (!(await backupState())) return failed("impossible", "This program makes no backups: BACKUP_FOLDER is not set.");
+  if (!(await backupState())) return failed("impossible", "No backups are made: BACKUP_FOLDER is not set.");
   try {
     await promisify(execFile)(process.execPath, ["scripts/backup.mjs"], { cwd: process.cwd() });
   } catch (error) {

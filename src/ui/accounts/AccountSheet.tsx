@@ -42,7 +42,7 @@ export function AccountSheet({ name, role, hallName, own, confirm, ...parts }: P
               <SheetPart
                 id="second-step"
                 title="Second step"
-                about="A code from an authenticator app as well, for whoever may change a lot."
+                about="A code from an authenticator app as well, for people who may change a lot."
               >
                 {parts.secondStep}
               </SheetPart>

@@ -31,7 +31,7 @@ export function TokenForms({
         <OneTimeText
           title={`Token of ${state.typed.label ?? ""}`}
           text={state.typed.token ?? ""}
-          about="Shown this once. The program sends it as: Authorization: Bearer TOKEN."
+          about="Shown once. The program sends it as: Authorization: Bearer TOKEN."
         />
       )}
       <form action={send} className="grid gap-3" key={state.typed.token ?? "open"}>
@@ -62,7 +62,7 @@ export function TokenForms({
             </div>
           )}
         </Field>
-        <DoorField state={state} name="days" label="Works for, days" defaultValue="90" inputMode="numeric" />
+        <DoorField state={state} name="days" label="Valid for, days" defaultValue="90" inputMode="numeric" />
         <button className="btn btn-neutral min-h-11 justify-self-start" disabled={isPending}>
           Make token
         </button>

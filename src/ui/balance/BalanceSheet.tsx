@@ -58,7 +58,7 @@ export function BalanceSheet({ start, lifters, handTorqueNm }: Props) {
           </div>
           {lifters.length > 0 && (
             <select
-              aria-label="Take the lengths of a lifter"
+              aria-label="Use a lifter’s lengths"
               className="select select-sm min-h-10 w-52"
               value=""
               onChange={({ target }) => {
@@ -66,7 +66,7 @@ export function BalanceSheet({ start, lifters, handTorqueNm }: Props) {
                 if (lifter) change({ build: lifter.build });
               }}
             >
-              <option value="">lengths of a lifter …</option>
+              <option value="">a lifter’s lengths …</option>
               {lifters.map(({ name }) => (
                 <option key={name}>{name}</option>
               ))}
@@ -143,7 +143,7 @@ export function BalanceSheet({ start, lifters, handTorqueNm }: Props) {
             className="link justify-self-start text-xs"
             onClick={() => changeBuild({ thighLengthMm: null, trunkLengthMm: null, shankLengthMm: null })}
           >
-            lengths from the height again
+            reset to height
           </button>
         )}
       </section>

@@ -51,7 +51,7 @@ export function CarryCard({
           <button
             type="button"
             className="btn btn-ghost btn-sm min-h-10"
-            aria-label={`Take away: ${name}`}
+            aria-label={`Remove: ${name}`}
             onClick={onRemove}
           >
             ×

@@ -1,6 +1,9 @@
 "use client";
 
-import { useId } from "react";
+import { useId, useState } from "react";
+import { convertTyped, readTyped } from "@/core/units/typedQuantity";
+import { fieldNumber, typedIn } from "@/core/units/shown";
+import { useShown } from "../kit/shown";
 
 interface Props {
   label: string;
@@ -15,6 +18,16 @@ interface Props {
 /** A number that is moved or typed. */
 export function Slider({ label, value, range: [least, most], step = 1, unit, onChange, isDisabled = false }: Props) {
   const id = useId();
+  /** What is being typed, as long as it is. */
+  const [draft, setDraft] = useState<string | null>(null);
+  const { units, name } = useShown();
+  const kept = unit === "kg" || unit === "mm" ? unit : null;
+  // Others are typed as they are kept.
+  const text = kept ? fieldNumber(value, kept, units) : String(value);
+  const read = (typed: string) => {
+    const quantity = kept && readTyped(typedIn(typed, kept, units), kept);
+    return kept ? (quantity ? convertTyped(quantity) : NaN) : Number(typed);
+  };
   return (
     <div className="grid grid-cols-[6.5rem_minmax(0,1fr)_5.5rem] items-center gap-2 text-xs">
       <label htmlFor={id}>{label}</label>
@@ -31,20 +44,19 @@ export function Slider({ label, value, range: [least, most], step = 1, unit, onC
       />
       <span className="flex items-baseline justify-end gap-1">
         <input
-          type="number"
           aria-label={`${label}, typed`}
-          min={least}
-          max={most}
-          step={step}
-          value={value}
+          inputMode="decimal"
+          value={draft ?? text}
           disabled={isDisabled}
           onChange={({ target }) => {
-            const typed = Number(target.value);
-            if (target.value !== "" && typed >= least && typed <= most) onChange(typed);
+            setDraft(target.value);
+            const typed = target.value.trim() === "" ? NaN : read(target.value);
+            if (typed >= least && typed <= most) onChange(typed);
           }}
+          onBlur={() => setDraft(null)}
           className="input input-xs w-14 px-1 text-right"
         />
-        <span className="unit w-6">{unit}</span>
+        <span className="unit w-6">{name(unit)}</span>
       </span>
     </div>
   );

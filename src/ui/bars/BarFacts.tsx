@@ -1,12 +1,15 @@
 import { ratedTotalKg } from "@/core/bars/bar";
+import { ValueText } from "../kit/QuantityText";
 import { BAR_FIELDS, FIELD_GROUPS, FIELD_KEYS, type FieldDef, type FieldKey } from "@/core/bars/barFields";
 import { trimmed } from "@/core/units/format";
 import type { BarDetails } from "@/server/bars";
 import type { LogItem } from "@/server/care/log";
 import type { DueItem } from "@/server/care/due";
-import { dayText, dueText } from "../kit/dayText";
+import { dayText } from "@/core/units/dates";
+import { dueText } from "../kit/dueText";
 import Link from "../kit/Link";
 import { href } from "../kit/search";
+import { Day, Say } from "../kit/shown";
 
 /** Said elsewhere on the page. */
 const ELSEWHERE: readonly FieldKey[] = ["tag", "name", "family", "state", "stateReason"];
@@ -36,7 +39,7 @@ export function Facts({ details: { bar, texts, currency } }: { details: BarDetai
       <dl className={LIST}>
         <dt className="text-quiet">may carry</dt>
         <dd className={rated === null ? "text-accent font-semibold" : "font-semibold"}>
-          {rated === null ? "unknown: ask the seller" : `${trimmed(rated, 1)} kg in all`}
+          {rated === null ? "unknown: ask the seller" : <Say text={`${trimmed(rated, 1)} kg in all`} />}
         </dd>
       </dl>
       {ORDER.filter((group) => FIELD_GROUPS.includes(group)).map((group) => {
@@ -69,8 +72,10 @@ function factText(def: FieldDef, text: string, currency: string) {
   switch (def.kind) {
     case "choice":
       return text.replaceAll("-", " ");
+    case "day":
+      return <Day on={text} />;
     case "number":
-      return `${text}${def.unit ? ` ${def.unit}` : ""}`;
+      return <ValueText value={Number(text)} decimals={2} unit={def.unit} />;
     case "money":
       return `${text} ${currency}`;
     case "list":

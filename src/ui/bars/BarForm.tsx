@@ -84,9 +84,7 @@ export function BarForm({ mode, texts, places, currency, showsMoney, action, bac
               <li key={path + message}>{message}</li>
             ))}
           </ul>
-          {form.version !== undefined && (
-            <p>Send it again to write over what is there now, or leave it and look at the bar first.</p>
-          )}
+          {form.version !== undefined && <p>Overwrite replaces what is there now. Cancel keeps it.</p>}
         </div>
       )}
       <fieldset className="sheet grid gap-x-4 gap-y-3 p-4 sm:grid-cols-2 lg:grid-cols-4">
@@ -170,10 +168,10 @@ export function BarForm({ mode, texts, places, currency, showsMoney, action, bac
 
       <div className="bg-base-200 border-base-300 sticky bottom-0 flex flex-wrap items-center gap-4 border-t py-3">
         <button className="btn btn-neutral min-h-11" disabled={isPending}>
-          {mode === "new" ? `Enter the ${name}` : form.version !== undefined ? "Write over it" : "Keep the changes"}
+          {mode === "new" ? `Add ${name}` : form.version !== undefined ? "Overwrite" : "Save"}
         </button>
         <Link href={back} className="btn btn-outline min-h-11">
-          Leave it
+          Cancel
         </Link>
         {form.status === "refused" && <FormMessage state={form} />}
       </div>

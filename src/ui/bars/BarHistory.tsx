@@ -1,5 +1,5 @@
 import type { BarDetails } from "@/server/bars";
-import { dayText } from "../kit/dayText";
+import { dayText } from "@/core/units/dates";
 import type { FormAction } from "../kit/formState";
 import { historyWords } from "./historyWords";
 import { UndoForm } from "./UndoForm";

@@ -5,10 +5,10 @@ import { seatToSeatOf } from "@/core/bars/lengths";
 import { measurableKinds, QUANTITIES, quantityLabel } from "@/core/bars/quantities";
 import { statedKey } from "@/core/bars/barRecord";
 import type { Tolerances } from "@/core/bars/tolerances";
-import { listed, signed, trimmed } from "@/core/units/format";
+import { listed, trimmed } from "@/core/units/format";
 import type { BarDetails } from "@/server/bars";
-import { dayText } from "../kit/dayText";
-import { QuantityLegend, QuantityText } from "../kit/QuantityText";
+import { dayText } from "@/core/units/dates";
+import { QuantityLegend, QuantityText, ValueText } from "../kit/QuantityText";
 
 interface Props {
   details: BarDetails;
@@ -72,7 +72,7 @@ export function BarNumbers({ details: { bar, texts, measurements }, tolerances, 
                   <td
                     className={`px-2 text-right whitespace-nowrap ${flagged.has(kind) ? "text-accent font-bold" : "text-quiet"}`}
                   >
-                    {gap === null ? "" : signed(gap, decimals)}
+                    {gap !== null && <ValueText value={gap} decimals={decimals} unit={unit} isSigned isBare />}
                     {flagged.has(kind) && <span className="sr-only"> flagged</span>}
                   </td>
                   <td className="text-quiet min-w-44 px-4 py-1 text-xs leading-snug">

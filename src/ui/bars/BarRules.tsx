@@ -23,7 +23,7 @@ export function BarRules({ bar, tolerances, clampPairKg }: Props) {
   return (
     <section className="sheet" aria-labelledby="rules">
       <h2 id="rules" className="px-4 pt-3 pb-1 font-bold">
-        Against the rules of meetings
+        Against competition rules
       </h2>
       {books.map((book, i) => (
         <details key={book.book} className="border-base-300 border-t" open={i === 0}>

@@ -1,4 +1,5 @@
 import type { Bar } from "@/core/bars/bar";
+import { Say } from "../kit/shown";
 import { FAMILIES } from "@/core/bars/families";
 import { flaggedGaps } from "@/core/bars/flaggedGaps";
 import { gapMeaning } from "@/core/bars/gapMeaning";
@@ -40,7 +41,7 @@ export function BarWarnings({ bar, tolerances }: { bar: Bar; tolerances: Toleran
       )}
       {warnings.map((warning) => (
         <p key={warning}>
-          <strong className="text-accent">Flagged.</strong> {warning}.
+          <strong className="text-accent">Flagged.</strong> <Say text={warning} />.
         </p>
       ))}
     </div>

@@ -1,4 +1,5 @@
 import type { Bar } from "@/core/bars/bar";
+import { Say } from "../kit/shown";
 import { dimensionsOf, type Dimension } from "@/core/drawing/dimensionedSheet";
 import { drawBar, WALL_THICKNESS_FACTOR } from "@/core/drawing/drawBar";
 import { SHEET_HALF_MM, Shapes } from "../kit/BarDrawing";
@@ -61,7 +62,7 @@ function DimensionLine({ fromMm, toMm, text, isStated, y, fromY }: Dimension & {
         fill="var(--color-base-content)"
         fontStyle={isStated ? "italic" : undefined}
       >
-        {text}
+        <Say text={text} />
       </text>
     </g>
   );

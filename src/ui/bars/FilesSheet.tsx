@@ -18,7 +18,7 @@ export function FilesSheet({
   return (
     <>
       <PageHead
-        title="Files in and out"
+        title="Import / export"
         about="bars with everything that is kept of them, equipment, lifts, lifters, care"
       />
       {confirm}
@@ -48,22 +48,22 @@ export function FilesSheet({
                 Plates, CSV
               </a>
               <p className="text-quiet basis-full text-sm">
-                CSV carries the newest measurement of each quantity, JSON all of them, and equipment, lifts, meeting
+                CSV carries the newest measurement of each quantity, JSON all of them, and equipment, lifts, competition
                 rules, lifters and their settings, charts of setups, inspections, care tasks, the log of care, house
                 rules and the air as well. It names people: keep it as you keep their papers. What hurts whom is in it
                 only where you ask for it. Cells that a spreadsheet would run as a formula get an apostrophe, which is
-                taken away again on the way in.
+                removed on import.
               </p>
             </div>
           ) : (
-            <p className="text-sm">Coaches and the manager take files out.</p>
+            <p className="text-sm">Only coaches and the manager export files.</p>
           )}
         </section>
         <section className="sheet p-4" aria-labelledby="in">
           <h2 id="in" className="mb-1 font-bold">
             In
           </h2>
-          {mayImport ? <ImportFile /> : <p className="text-sm">The manager takes files in.</p>}
+          {mayImport ? <ImportFile /> : <p className="text-sm">Only the manager imports files.</p>}
         </section>
       </div>
     </>

@@ -1,4 +1,5 @@
 import type { FieldDef } from "@/core/bars/barFields";
+import { UnitInput, UnitName } from "../kit/shown";
 
 interface Props {
   name: string;
@@ -38,7 +39,11 @@ export function FormField({
     <div className={name === "note" ? "sm:col-span-2 lg:col-span-3" : isWide(def) ? "sm:col-span-2" : undefined}>
       <label htmlFor={id} className="mb-1 block text-sm font-semibold">
         {label}
-        {def.kind === "number" && def.unit && <span className="font-normal">, {def.unit}</span>}
+        {def.kind === "number" && def.unit && (
+          <span className="font-normal">
+            , <UnitName of={def.unit} />
+          </span>
+        )}
         {def.isRequired && (
           <span className="text-quiet font-normal" aria-hidden="true">
             {" "}
@@ -102,6 +107,8 @@ function Choices({
   );
 }
 
+const isTurned = (unit: string): unit is "kg" | "mm" => unit === "kg" || unit === "mm";
+
 function Control({
   def,
   text,
@@ -146,11 +153,24 @@ function Control({
       );
     case "day":
       return <input {...attributes} type="date" defaultValue={text} className="input min-h-11 w-full" />;
-    default:
+    default: {
+      const unit = def.kind === "mass" ? "kg" : def.kind === "number" && isTurned(def.unit) ? def.unit : undefined;
+      // A number that is kept in kg or mm stands there in the reader's unit; what was typed with its unit stays as it is.
+      if (unit && def.kind === "number" && text !== "" && Number.isFinite(Number(text)))
+        return (
+          <UnitInput
+            {...attributes}
+            unit={unit}
+            value={Number(text)}
+            autoComplete="off"
+            className="input min-h-11 w-full"
+          />
+        );
       return (
         <>
           <input
             {...attributes}
+            data-unit={unit}
             defaultValue={text}
             inputMode={def.kind === "number" || def.kind === "money" ? "decimal" : undefined}
             list={suggestions ? `${attributes.id}-list` : undefined}
@@ -166,5 +186,6 @@ function Control({
           )}
         </>
       );
+    }
   }
 }

@@ -94,7 +94,7 @@ export function ImportFile() {
 
       {done?.report && (
         <p role="status" className="text-success text-sm font-semibold">
-          Taken in: {done.report.added} new, {done.report.changed} changed, {done.report.unchanged} as they were.
+          Imported: {done.report.added} new, {done.report.changed} changed, {done.report.unchanged} as they were.
         </p>
       )}
       {file?.kind === "unread" && <Problems title={`${file.name} cannot be read.`} problems={file.problems} />}
@@ -106,7 +106,7 @@ export function ImportFile() {
         </div>
       )}
       {checked && !checked.ok && (
-        <Problems title={checked.message ?? "Nothing was taken in."} problems={checked.problems ?? []} />
+        <Problems title={checked.message ?? "Nothing imported."} problems={checked.problems ?? []} />
       )}
       {checked?.ok && checked.report && !progress && (
         <section aria-label="What would change" className="grid gap-2">
@@ -114,9 +114,7 @@ export function ImportFile() {
             <strong>
               {checked.report.added} new, {checked.report.changed} changed, {checked.report.unchanged} as they are.
             </strong>{" "}
-            {checked.report.added + checked.report.changed === 0
-              ? "There is nothing to take in."
-              : "Nothing is written yet."}
+            {checked.report.added + checked.report.changed === 0 ? "Nothing to import." : "Nothing is written yet."}
           </p>
           {checked.report.changes.length > 0 && (
             <ul className="border-base-300 max-h-60 overflow-y-auto border text-sm" tabIndex={0}>
@@ -131,7 +129,7 @@ export function ImportFile() {
           {checked.report.added + checked.report.changed > 0 && (
             <div>
               <button type="button" className="btn btn-neutral min-h-11" onClick={bringIn}>
-                Take them in
+                Import
               </button>
             </div>
           )}
@@ -143,7 +141,7 @@ export function ImportFile() {
 
 const unreachable = (): ImportOutcome => ({
   ok: false,
-  message: "The hall’s server did not answer. Nothing was taken in; try again.",
+  message: "The server did not answer. Nothing imported; try again.",
 });
 
 function Problems({ title, problems }: { title: string; problems: readonly { path: string; message: string }[] }) {
@@ -158,7 +156,7 @@ function Problems({ title, problems }: { title: string; problems: readonly { pat
         ))}
       </ul>
       {problems.length > MAX_SHOWN && <p className="text-quiet">and {problems.length - MAX_SHOWN} more</p>}
-      <p className="mt-1">Mend the file and drop it again, or map its columns otherwise. Nothing was written.</p>
+      <p className="mt-1">Fix the file and drop it again, or choose other columns. Nothing was written.</p>
     </section>
   );
 }

@@ -78,12 +78,12 @@ export function InstrumentPanel({ kind, truth, unit, seed, onReading }: Props) {
             setShown(0);
           }}
         >
-          Null it
+          Zero it
         </button>
       </div>
       <p className="text-quiet mt-2 text-xs">
         For learning and trying without hardware: shows steps of {facts.resolution} {unit} and is a little different
-        each time. To null it: {facts.howToNull}.
+        each time. To zero it: {facts.howToNull}.
       </p>
     </section>
   );

@@ -20,7 +20,7 @@ export function KeyPad({ onKey, onBack }: Props) {
         type="button"
         className="btn btn-outline min-h-14 text-xl"
         onClick={onBack}
-        aria-label="Take the last digit away"
+        aria-label="Delete the last digit"
       >
         ⌫
       </button>

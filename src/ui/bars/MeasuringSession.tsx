@@ -95,7 +95,7 @@ export function MeasuringSession({ bars: given, start, tolerances, seed, offersS
     startKeeping(async () => {
       const result = await action(kept).catch(() => ({
         ok: false,
-        message: "The hall’s server did not answer. Your readings are still here; try again.",
+        message: "The server did not answer. Your readings are still here; try again.",
       }));
       if (!result.ok) {
         setMessage({ text: result.message, isProblem: true });
@@ -108,7 +108,7 @@ export function MeasuringSession({ bars: given, start, tolerances, seed, offersS
       );
       const label = quantityLabel(step.kind, form);
       setMessage({
-        text: `${step.tag} ${label} ${trimmed(entered.mean, facts.decimals)} ${facts.unit} kept.${found.length > 0 ? ` Flagged: ${found.join(". ")}.` : ""}`,
+        text: `${step.tag} ${label} ${trimmed(entered.mean, facts.decimals)} ${facts.unit} saved.${found.length > 0 ? ` Flagged: ${found.join(". ")}.` : ""}`,
         isProblem: false,
       });
       go(stepFrom(bars, step, 1));
@@ -189,7 +189,7 @@ export function MeasuringSession({ bars: given, start, tolerances, seed, offersS
         </div>
         <div className="flex flex-wrap gap-2">
           <button className="btn btn-neutral min-h-14 grow text-base" disabled={isKeeping}>
-            Keep, next
+            Save and next
           </button>
           <button type="button" className="btn btn-outline min-h-14" onClick={() => go(stepFrom(bars, step, 1))}>
             Skip
@@ -304,7 +304,12 @@ function StepList({ bars, step, onStep }: { bars: SessionBar[]; step: Step; onSt
                         >
                           <span>{quantityLabel(kind, FAMILIES[bar.family].form)}</span>
                           {known ? (
-                            <QuantityText quantity={known} decimals={QUANTITIES[kind].decimals} />
+                            <QuantityText
+                              quantity={known}
+                              decimals={QUANTITIES[kind].decimals}
+                              unit={QUANTITIES[kind].unit}
+                              isBare
+                            />
                           ) : (
                             <span className="text-quiet">–</span>
                           )}

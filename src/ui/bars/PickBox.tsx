@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "../kit/Link";
 import { useRouter } from "next/navigation";
 import { createContext, startTransition, useContext, useOptimistic, type ReactNode } from "react";
 import { MAX_PICKED } from "@/core/bars/wallQuery";
@@ -8,7 +7,6 @@ import { MAX_PICKED } from "@/core/bars/wallQuery";
 interface Picks {
   picked: readonly string[];
   toggle: (tag: string) => void;
-  addressOf: (picked: readonly string[]) => string;
 }
 
 const PicksContext = createContext<Picks | null>(null);
@@ -35,30 +33,23 @@ export function PicksProvider({
       showPicked(next);
       router.replace(addressOf(next), { scroll: false });
     });
-  return <PicksContext value={{ picked, toggle, addressOf }}>{children}</PicksContext>;
+  return <PicksContext value={{ picked, toggle }}>{children}</PicksContext>;
 }
 
 /** The box before a bar: in the comparison or not. */
 export function PickBox({ tag }: { tag: string }) {
-  const { picked, toggle, addressOf } = useContext(PicksContext)!;
-  const isPicked = picked.includes(tag);
+  const { picked, toggle } = useContext(PicksContext)!;
   return (
-    <Link
-      href={addressOf(toggled(picked, tag))}
-      replace
-      scroll={false}
-      role="checkbox"
-      aria-checked={isPicked}
-      aria-label={`Compare ${tag}`}
-      data-pick={tag}
-      className="hidden size-6 place-items-center sm:grid"
-      onClick={(event) => {
-        event.preventDefault();
-        toggle(tag);
-      }}
-    >
-      <span className={`size-3.5 border ${isPicked ? "border-primary bg-primary" : "border-faint"}`} />
-    </Link>
+    <label className="grid size-11 shrink-0 cursor-pointer place-items-center md:size-6">
+      <input
+        type="checkbox"
+        checked={picked.includes(tag)}
+        onChange={() => toggle(tag)}
+        aria-label={`Compare ${tag}`}
+        data-pick={tag}
+        className="checkbox checkbox-primary size-4.5 rounded-none md:size-3.5"
+      />
+    </label>
   );
 }
 

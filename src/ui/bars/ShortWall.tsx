@@ -13,9 +13,9 @@ interface Props {
 /** A wall that is drawn whole. A leaf of the client's: bars go over as their figures, not as their elements. */
 export function ShortWall({ items, today, extra }: Props) {
   return (
-    <tbody className="divide-base-300 divide-y">
+    <tbody role="rowgroup" className="divide-base-300 divide-y max-md:block">
       {items.map((item) => (
-        <tr key={item.bar.tag} className={ROW_CLASS}>
+        <tr role="row" key={item.bar.tag} className={ROW_CLASS}>
           <WallRow item={item} today={today} extra={extra} />
         </tr>
       ))}

@@ -13,7 +13,7 @@ export function UndoForm({ tag, changeId, action }: { tag: string; changeId: str
       <input type="hidden" name="changeId" value={changeId} />
       <FormMessage state={form} />
       <button className="btn btn-sm btn-outline min-h-10" disabled={isPending}>
-        Take back
+        Undo
       </button>
     </form>
   );

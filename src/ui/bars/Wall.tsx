@@ -1,3 +1,5 @@
+import type { ReactNode } from "react";
+import { FoldOnPhone } from "../kit/FoldOnPhone";
 import { BAR_STATES, type Bar } from "@/core/bars/bar";
 import { seatToSeatOf } from "@/core/bars/lengths";
 import { QUANTITIES, QUANTITY_KINDS, type QuantityKind } from "@/core/bars/quantities";
@@ -16,6 +18,7 @@ import { WallKeys } from "./WallKeys";
 import { ShortWall } from "./ShortWall";
 import { WallRows } from "./WallRows";
 import { wallParams, type WallQuery, type WallSort } from "@/core/bars/wallQuery";
+import { Say, UnitName } from "../kit/shown";
 
 interface Props {
   items: WallBar[];
@@ -47,21 +50,23 @@ export function Wall({ items, total, facts, picked, query, today, isSearchFocuse
       >
         <nav aria-label="About the bars" className="no-print flex flex-wrap gap-2">
           {mayEdit && (
-            <Link href="/bars/new" className="btn btn-sm btn-neutral min-h-10">
-              Enter a bar
+            <Link href="/bars/new" className="btn btn-sm btn-neutral min-h-11">
+              Add bar
             </Link>
           )}
-          {mayMeasure && (
-            <Link href="/bars/measure" className="btn btn-sm btn-outline min-h-10">
-              Measure
+          <FoldOnPhone label="More" className="flex flex-wrap gap-2">
+            {mayMeasure && (
+              <Link href="/bars/measure" className="btn btn-sm btn-outline min-h-11">
+                Measure
+              </Link>
+            )}
+            <Link href="/bars/equipment" className="btn btn-sm btn-outline min-h-11">
+              Plates, clamps, stations
             </Link>
-          )}
-          <Link href="/bars/equipment" className="btn btn-sm btn-outline min-h-10">
-            Plates, clamps, stations
-          </Link>
-          <Link href="/bars/files" className="btn btn-sm btn-outline min-h-10">
-            Files in and out
-          </Link>
+            <Link href="/bars/files" className="btn btn-sm btn-outline min-h-11">
+              Import / export
+            </Link>
+          </FoldOnPhone>
         </nav>
       </PageHead>
       <WallFilters
@@ -77,19 +82,19 @@ export function Wall({ items, total, facts, picked, query, today, isSearchFocuse
             <>
               No bars yet.{" "}
               <Link className="link" href="/bars/new">
-                Enter the first
+                Add the first
               </Link>{" "}
               or{" "}
               <Link className="link" href="/bars/files">
-                bring in a file
+                import a file
               </Link>
               .
             </>
           ) : (
             <>
-              No bar answers to that.{" "}
+              No bars match.{" "}
               <Link className="link" href="/bars">
-                Show the whole wall
+                Show all bars
               </Link>
               .
             </>
@@ -97,19 +102,23 @@ export function Wall({ items, total, facts, picked, query, today, isSearchFocuse
         </p>
       ) : (
         <div className="sheet">
-          <table className="w-full table-fixed border-collapse text-sm" aria-rowcount={isLong ? total + 1 : undefined}>
+          <table
+            role="table"
+            className="w-full table-fixed border-collapse text-sm max-md:block"
+            aria-rowcount={isLong ? total + 1 : undefined}
+          >
             <caption className="sr-only">Bars, drawn to scale on one centre line</caption>
             <colgroup>
               <col className="w-12 sm:w-24" />
               <col className="w-auto md:w-36" />
               <col className="hidden md:table-column" />
               <col className="w-18" />
-              <col className="hidden w-18 sm:table-column" />
-              <col className="hidden w-20 sm:table-column" />
-              {extra && <col className="hidden w-24 sm:table-column" />}
+              <col className="hidden w-18 md:table-column" />
+              <col className="hidden w-20 md:table-column" />
+              {extra && <col className="hidden w-24 md:table-column" />}
               <col className="hidden w-36 lg:table-column" />
             </colgroup>
-            <thead className="border-base-content border-b">
+            <thead role="rowgroup" className="border-base-content border-b max-md:sr-only">
               <tr className="text-quiet text-xs">
                 <SortHead sort="tag" query={query} address={address} className="pl-3 text-left sm:pl-9">
                   tag
@@ -122,22 +131,22 @@ export function Wall({ items, total, facts, picked, query, today, isSearchFocuse
                   <Ruler />
                 </th>
                 <SortHead sort="mass" query={query} address={address} className="text-right">
-                  mass kg
+                  mass <UnitName of="kg" />
                 </SortHead>
                 <SortHead
                   sort="shaftDiameter"
                   query={query}
                   address={address}
-                  className="hidden text-right sm:table-cell"
+                  className="hidden text-right md:table-cell"
                 >
-                  shaft mm
+                  shaft <UnitName of="mm" />
                 </SortHead>
-                <SortHead sort="seatToSeat" query={query} address={address} className="hidden text-right sm:table-cell">
-                  seats mm
+                <SortHead sort="seatToSeat" query={query} address={address} className="hidden text-right md:table-cell">
+                  seats <UnitName of="mm" />
                 </SortHead>
                 {extra && (
-                  <SortHead sort={extra} query={query} address={address} className="hidden text-right sm:table-cell">
-                    {`${QUANTITIES[extra].label} ${QUANTITIES[extra].unit}`}
+                  <SortHead sort={extra} query={query} address={address} className="hidden text-right md:table-cell">
+                    {QUANTITIES[extra].label} <UnitName of={QUANTITIES[extra].unit} />
                   </SortHead>
                 )}
                 <SortHead sort="state" query={query} address={address} className="hidden pl-4 text-left lg:table-cell">
@@ -192,7 +201,7 @@ function SortHead({
   query: WallQuery;
   address: (change: Record<string, string | null>) => string;
   className: string;
-  children: string;
+  children: ReactNode;
 }) {
   const isSorted = query.sort === sort;
   const isDown = isSorted && query.isDescending;
@@ -261,8 +270,8 @@ function Picked({ picked, clear, mayMeasure }: { picked: readonly Bar[]; clear: 
         <span className="text-quiet">
           {" "}
           {picked.map(({ tag }) => tag).join(", ")}
-          {picked.length === 2 && Number.isFinite(seats) && ` · seats differ ${trimmed(seats, 0)} mm`}
-          {picked.length === 2 && Number.isFinite(shaft) && `, shaft ${trimmed(shaft, 1)} mm`}
+          {picked.length === 2 && Number.isFinite(seats) && <Say text={` · seats differ ${trimmed(seats, 0)} mm`} />}
+          {picked.length === 2 && Number.isFinite(shaft) && <Say text={`, shaft ${trimmed(shaft, 1)} mm`} />}
         </span>
       </p>
       {picked.length > 1 && (

@@ -1,4 +1,5 @@
 import type { BarState } from "@/core/bars/bar";
+import { FoldOnPhone } from "../kit/FoldOnPhone";
 import { FAMILIES } from "@/core/bars/families";
 import { QUANTITIES, QUANTITY_KINDS } from "@/core/bars/quantities";
 import type { WallFacts } from "@/server/bars";
@@ -32,25 +33,33 @@ export function WallFilters({ query, facts, states, isSearchFocused }: Props) {
   return (
     <>
       <AskForm action="/bars" label="Which bars" className="mb-2 flex flex-wrap items-center gap-2">
-        <Choice name="state" label="State" value={query.state} any="any state">
-          {[["usable", "usable today"], ...states.map((state) => [state, state.replace("-", " ")])]}
-        </Choice>
-        <Choice name="family" label="Family" value={query.family} any="any family">
-          {facts.families.map((key) => [key, FAMILIES[key].name])}
-        </Choice>
-        <Choice name="place" label="Place" value={query.place} any="any place">
-          {facts.places.map((name) => [name, name])}
-        </Choice>
-        <Choice name="finish" label="Finish" value={query.finish} any="any finish">
-          {facts.finishes.map((finish) => [finish, finish.replace("-", " ")])}
-        </Choice>
-        <Choice name="sort" label="Sort" value={query.sort}>
-          {[
-            ...SORT_WORDS,
-            ...QUANTITY_KINDS.filter((kind) => facts.spans[kind]).map((kind) => [kind, `by ${QUANTITIES[kind].label}`]),
-          ]}
-        </Choice>
-        <label className="input input-sm ml-auto min-h-10 w-full sm:w-56">
+        <FoldOnPhone
+          label="Filter and sort"
+          className="flex flex-wrap items-center gap-2 max-md:order-last max-md:w-full"
+        >
+          <Choice name="state" label="State" value={query.state} any="any state">
+            {[["usable", "usable today"], ...states.map((state) => [state, state.replace("-", " ")])]}
+          </Choice>
+          <Choice name="family" label="Family" value={query.family} any="any family">
+            {facts.families.map((key) => [key, FAMILIES[key].name])}
+          </Choice>
+          <Choice name="place" label="Place" value={query.place} any="any place">
+            {facts.places.map((name) => [name, name])}
+          </Choice>
+          <Choice name="finish" label="Finish" value={query.finish} any="any finish">
+            {facts.finishes.map((finish) => [finish, finish.replace("-", " ")])}
+          </Choice>
+          <Choice name="sort" label="Sort" value={query.sort}>
+            {[
+              ...SORT_WORDS,
+              ...QUANTITY_KINDS.filter((kind) => facts.spans[kind]).map((kind) => [
+                kind,
+                `by ${QUANTITIES[kind].label}`,
+              ]),
+            ]}
+          </Choice>
+        </FoldOnPhone>
+        <label className="input input-sm min-h-11 max-md:grow max-md:basis-40 md:ml-auto md:w-56">
           <span className="sr-only">Search bars</span>
           <input
             type="search"
@@ -61,13 +70,13 @@ export function WallFilters({ query, facts, states, isSearchFocused }: Props) {
             placeholder="tag, name, finish, place"
             autoFocus={isSearchFocused}
           />
-          <kbd className="kbd kbd-sm" aria-hidden="true">
+          <kbd className="kbd kbd-sm max-md:hidden" aria-hidden="true">
             /
           </kbd>
         </label>
       </AskForm>
       {spans.length > 0 && (
-        <details className="mb-2" open={ranged > 0}>
+        <details className={`mb-2 ${ranged > 0 ? "" : "max-md:hidden"}`} open={ranged > 0}>
           <summary className="text-quiet hover:text-base-content inline-block min-h-8 cursor-pointer text-sm">
             By numbers{ranged > 0 && <strong className="text-base-content"> · {ranged} set</strong>}
           </summary>
@@ -146,7 +155,7 @@ function Choice({
         name={name}
         defaultValue={value}
         key={value}
-        className="select select-sm min-h-10 w-auto max-w-44"
+        className="select select-sm min-h-11 w-auto max-w-44"
       >
         {any !== undefined && <option value="">{any}</option>}
         {children.map(([key, words]) => (

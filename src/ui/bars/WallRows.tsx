@@ -61,17 +61,24 @@ export function WallRows({ first, total, source, today, extra, columns }: Props)
   const before = (shown[0]?.start ?? offset) - offset;
   const after = rows.getTotalSize() - ((shown.at(-1)?.end ?? offset) - offset);
   return (
-    <tbody ref={body} className="divide-base-300 divide-y" aria-label="Bars">
+    <tbody role="rowgroup" ref={body} className="divide-base-300 divide-y max-md:block" aria-label="Bars">
       {before > 0 && <Gap height={before} columns={columns} />}
       {shown.map(({ index }) => {
         const item = chunks.get(Math.floor(index / CHUNK))?.[index % CHUNK];
         return (
-          <tr key={index} ref={rows.measureElement} data-index={index} aria-rowindex={index + 2} className={ROW_CLASS}>
+          <tr
+            role="row"
+            key={index}
+            ref={rows.measureElement}
+            data-index={index}
+            aria-rowindex={index + 2}
+            className={ROW_CLASS}
+          >
             {item ? (
               <WallRow item={item} today={today} extra={extra} />
             ) : (
               <td colSpan={columns} className="text-quiet h-13 px-4">
-                {problem ? "The hall’s server does not answer; scroll to try again." : "…"}
+                {problem ? "The server does not answer; scroll to try again." : "…"}
               </td>
             )}
           </tr>
@@ -84,8 +91,8 @@ export function WallRows({ first, total, source, today, extra, columns }: Props)
 
 function Gap({ height, columns }: { height: number; columns: number }) {
   return (
-    <tr aria-hidden="true">
-      <td colSpan={columns} style={{ height, padding: 0 }} />
+    <tr aria-hidden="true" className="max-md:block">
+      <td colSpan={columns} className="max-md:block" style={{ height, padding: 0 }} />
     </tr>
   );
 }

@@ -25,7 +25,7 @@ const TOLERANCES = { ...STARTING_TOLERANCES, mass: 0.1, shaftDiameter: 0.15 };
 
 describe("a quantity", () => {
   const quantity = (value: Parameters<typeof QuantityText>[0]["quantity"], more = {}) =>
-    shown(<QuantityText quantity={value} decimals={1} {...more} />);
+    shown(<QuantityText quantity={value} decimals={1} unit="" {...more} />);
   it("is upright when measured, leaning when stated, a dash when unknown", () => {
     expect(quantity(measured(20.04)).html).not.toContain("stated");
     expect(quantity(stated(20)).html).toContain('class="stated"');
@@ -96,7 +96,7 @@ describe("what is flagged", () => {
     expect(warningsOf(bar, TOLERANCES)).toEqual([]);
     expect(shown(<BarWarnings bar={bar} tolerances={TOLERANCES} />).html).toBe("");
   });
-  it("is a gap over the house's tolerance, with what it changes", () => {
+  it("is a gap over the gym’s tolerance, with what it changes", () => {
     const heavy = testBar({ ...MENS_BAR, mass: measured(20.4, 20) });
     expect(warningsOf(heavy, TOLERANCES).join()).toMatch(/mass.*0\.4/i);
     expect(warningsOf(heavy, { ...TOLERANCES, mass: 0.5 })).toEqual([]);
@@ -140,7 +140,7 @@ describe("facts and numbers of a bar", () => {
     expect(text).toContain("hard chrome");
     expect(text).toContain("420.00 EUR");
   });
-  it("names what is not known, so that somebody measures it", () => {
+  it("names what is not known, so that someone measures it", () => {
     const { html, text } = shown(<BarNumbers details={details()} tolerances={TOLERANCES} today={TODAY} />);
     expect(html).not.toMatch(/NaN|undefined/);
     expect(text).toContain("Nobody stated or measured: mass, shaft diameter, shaft length,");

@@ -48,7 +48,7 @@ async function drop(text: string, name?: string) {
 }
 
 const preview = () => screen.findByRole("region", { name: "What would change" });
-const takeIn = { name: "Take them in" };
+const takeIn = { name: "Import" };
 
 describe("a table", () => {
   it("is looked at first: nothing is written until the manager says so, and then what was shown", async () => {
@@ -60,7 +60,7 @@ describe("a table", () => {
     await waitFor(() => expect(asked()).toHaveLength(2));
     expect(asked()[1]).toMatchObject({ isDryRun: false, token: "t-1" });
     expect(asked()[1]!.rows).toEqual(asked()[0]!.rows);
-    expect((await screen.findByText(/^Taken in:/)).textContent).toContain("2 new");
+    expect((await screen.findByText(/^Imported:/)).textContent).toContain("2 new");
     expect(visits.refreshed).toBe(1);
     expect(screen.queryByRole("button", takeIn)).toBeNull();
   });
@@ -147,7 +147,7 @@ describe("a table", () => {
     serve(answer);
     await drop(CSV);
     expect(await screen.findByRole("alert")).toBeTruthy();
-    expect(screen.queryByText(/^Taken in:/)).toBeNull();
+    expect(screen.queryByText(/^Imported:/)).toBeNull();
     expect(screen.queryByRole("button", takeIn)).toBeNull();
   });
 });

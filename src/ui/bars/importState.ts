@@ -78,7 +78,7 @@ export async function sendFile(
     headers: { "content-type": "application/json" },
     body: JSON.stringify({ isDryRun, token, rows: rowsOf(file), ...(file.kind === "hall" ? file.more : {}) }),
   });
-  if (!response.ok || !response.body) return { ok: false, message: `The hall’s server answered ${response.status}.` };
+  if (!response.ok || !response.body) return { ok: false, message: `The server answered ${response.status}.` };
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
   let [rest, outcome]: [string, ImportOutcome | null] = ["", null];
   for (;;) {

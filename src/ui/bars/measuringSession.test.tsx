@@ -38,7 +38,7 @@ const OK = { ok: true, message: "" };
 const step = () => within(screen.getByRole("form", { name: "One quantity" }));
 const boxes = () => step().getAllByRole<HTMLInputElement>("textbox");
 const heading = () => step().getByRole("heading").textContent;
-const keep = () => step().getByRole("button", { name: "Keep, next" });
+const keep = () => step().getByRole("button", { name: "Save and next" });
 
 describe("readings", () => {
   it("are typed, averaged as they are typed, kept with their unit and instrument, and the next quantity is asked", async () => {
@@ -153,7 +153,7 @@ describe("a simulated instrument", () => {
   it("fills the boxes one after the other, near the bar, and is named in what is kept", async () => {
     const { kept, user } = session();
     await user.click(screen.getByRole("checkbox", { name: "simulated instrument" }));
-    await user.click(screen.getByRole("button", { name: "Null it" }));
+    await user.click(screen.getByRole("button", { name: "Zero it" }));
     expect(screen.getByText("nulled")).toBeTruthy();
     for (let i = 0; i < boxes().length; i += 1) await user.click(screen.getByRole("button", { name: "Read the bar" }));
     for (const { value } of boxes()) expect(Math.abs(Number(value) - 20)).toBeLessThan(0.5);
@@ -162,11 +162,11 @@ describe("a simulated instrument", () => {
     expect(kept[0]!.readings).toHaveLength(QUANTITIES.mass.spots.length);
   });
 
-  it("shows its zero error with nothing in it until it is nulled", async () => {
+  it("shows its zero error with nothing in it until it is zeroed", async () => {
     const { user } = session();
     await user.click(screen.getByRole("checkbox", { name: "simulated instrument" }));
     expect(screen.getByText("zero not checked")).toBeTruthy();
-    await user.click(screen.getByRole("button", { name: "Null it" }));
+    await user.click(screen.getByRole("button", { name: "Zero it" }));
     await user.click(screen.getByRole("button", { name: "With nothing in it" }));
     const shown = Number.parseFloat(screen.getByLabelText("It shows").textContent!);
     expect(Math.abs(shown)).toBeLessThan(0.1);

@@ -1,7 +1,8 @@
 import { peopleText } from "@/core/buying/offerGain";
 import { roundMoneyText } from "@/core/buying/money";
 import { listed } from "@/core/units/format";
-import type { BuyingChoice, ShownChoice } from "@/server/buying";
+import type { ReactNode } from "react";
+import type { BesideChoice, BuyingChoice, ShownChoice } from "@/server/buying";
 import { AskForm } from "../kit/AskForm";
 import Link from "../kit/Link";
 import { BudgetSteps, type ShownStep } from "./BudgetSteps";
@@ -16,19 +17,17 @@ interface Props {
   /** Bars that could be sold for it, with what they would bring. */
   sellable: readonly { tag: string; name: string; minor: number; misses: number }[];
   sold: readonly string[];
+  /** What stands beside the answer, and comes after it. */
+  children: ReactNode;
 }
 
+const namesOf = ({ chosen }: Pick<ShownChoice, "chosen">) =>
+  listed(chosen.map(({ item, quantity }) => `${quantity > 1 ? `${quantity} × ` : ""}${item.offer.name}`));
+
 /** What to buy within a budget: the answer first, then why, what came next, and what other money would change. */
-export function ChoiceSheet({ choice, currency, budgetText, sellable, sold }: Props) {
-  const { best, why, nextBest, onlyOne, next, steps, left } = choice;
+export function ChoiceSheet({ choice, currency, budgetText, sellable, sold, children }: Props) {
+  const { best, onlyOne, next, left } = choice;
   const money = (minor: number) => roundMoneyText({ minor, currency });
-  const names = ({ chosen }: Pick<ShownChoice, "chosen">) =>
-    listed(chosen.map(({ item, quantity }) => `${quantity > 1 ? `${quantity} × ` : ""}${item.offer.name}`));
-  const shownSteps = steps.map((step): ShownStep => ({
-    fromMinor: step.fromMinor,
-    names: names(step),
-    gain: Math.round(step.gain),
-  }));
   return (
     <section className="sheet border-l-primary grid gap-3 border-l-4 px-4 py-3" aria-label="What to buy">
       <AskForm
@@ -56,7 +55,7 @@ export function ChoiceSheet({ choice, currency, budgetText, sellable, sold }: Pr
         <>
           <p className="text-lg">
             <strong>
-              Buy {names(best)}: {money(best.costMinor)} delivered.
+              Buy {namesOf(best)}: {money(best.costMinor)} delivered.
             </strong>{" "}
             <span className="text-quiet text-sm">
               {best.provenOptimal
@@ -64,29 +63,10 @@ export function ChoiceSheet({ choice, currency, budgetText, sellable, sold }: Pr
                 : `Nothing gains over ${Math.round((100 * (best.bound - best.gain)) / Math.max(1, best.gain))} % more.`}
             </span>
           </p>
-          <ul className="grid gap-2 md:grid-cols-2">
-            {why.map(({ item, withoutGain, instead }) => (
-              <li key={item.row.id} className="border-base-300 border px-3 py-2 text-sm">
-                <p className="flex flex-wrap items-baseline justify-between gap-x-3">
-                  <Link href={`/buy/${item.row.id}`} className="font-bold hover:underline">
-                    {item.code} {item.offer.name}
-                  </Link>
-                  <span className="tabular-nums">{money(item.deliveredMinor!)}</span>
-                </p>
-                <OfferDrawing bar={item.bar} className="my-1 max-h-14" />
-                <p>
-                  Without it {Math.round(best.gain - withoutGain)} of {Math.round(best.gain)} points are lost
-                  {instead.length > 0 &&
-                    `, even with ${listed(instead.map((one) => `${one.quantity > 1 ? `${one.quantity} × ` : ""}${one.item.offer.name}`))} instead`}
-                  .
-                </p>
-              </li>
-            ))}
-          </ul>
           <Changes choice={best} />
         </>
       )}
-      <dl className="grid gap-x-6 gap-y-2 text-sm sm:grid-cols-3">
+      <dl className="grid gap-x-6 gap-y-2 text-sm sm:grid-cols-2">
         <div>
           <dt className="font-bold">If only one</dt>
           <dd>
@@ -100,22 +80,71 @@ export function ChoiceSheet({ choice, currency, budgetText, sellable, sold }: Pr
           </dd>
         </div>
         <div>
-          <dt className="font-bold">Next best</dt>
-          <dd>
-            {nextBest
-              ? `${names(nextBest)}: ${money(nextBest.costMinor)}, ${Math.round(nextBest.gain)} instead of ${Math.round(best.gain)} points.`
-              : "No other choice gains anything."}
-          </dd>
-        </div>
-        <div>
           <dt className="font-bold">A little more money</dt>
           <dd>
             {next
-              ? `${money(next.extraMinor)} more changes the answer to ${names(next)}.`
+              ? `${money(next.extraMinor)} more changes the answer to ${namesOf(next)}.`
               : "More money changes nothing."}
           </dd>
         </div>
       </dl>
+      {children}
+      {sellable.length > 0 && <Sellable {...{ sellable, sold, budgetText, money }} />}
+      {left.length > 0 && (
+        <p className="text-quiet text-sm">
+          Not weighed: {left.map(({ item, why: reason }) => `${item.code} ${item.offer.name}, ${reason}`).join("; ")}.
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** What the choice is set against: what each part of it adds, the next best, and other budgets. */
+export function BesideChoiceSheet({
+  choice,
+  beside: { why, nextBest, steps },
+  currency,
+}: {
+  choice: BuyingChoice;
+  beside: BesideChoice;
+  currency: string;
+}) {
+  const { best } = choice;
+  const money = (minor: number) => roundMoneyText({ minor, currency });
+  const shownSteps = steps.map((step): ShownStep => ({
+    fromMinor: step.fromMinor,
+    names: namesOf(step),
+    gain: Math.round(step.gain),
+  }));
+  return (
+    <>
+      {why.length > 0 && (
+        <ul className="grid gap-2 md:grid-cols-2">
+          {why.map(({ item, withoutGain, instead }) => (
+            <li key={item.row.id} className="border-base-300 border px-3 py-2 text-sm">
+              <p className="flex flex-wrap items-baseline justify-between gap-x-3">
+                <Link href={`/buy/${item.row.id}`} className="font-bold hover:underline">
+                  {item.code} {item.offer.name}
+                </Link>
+                <span className="tabular-nums">{money(item.deliveredMinor!)}</span>
+              </p>
+              <OfferDrawing bar={item.bar} className="my-1 max-h-14" />
+              <p>
+                Without it {Math.round(best.gain - withoutGain)} of {Math.round(best.gain)} points are lost
+                {instead.length > 0 &&
+                  `, even with ${listed(instead.map((one) => `${one.quantity > 1 ? `${one.quantity} × ` : ""}${one.item.offer.name}`))} instead`}
+                .
+              </p>
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="text-sm">
+        <b>Next best</b>:{" "}
+        {nextBest
+          ? `${namesOf(nextBest)}: ${money(nextBest.costMinor)}, ${Math.round(nextBest.gain)} instead of ${Math.round(best.gain)} points.`
+          : "no other choice gains anything."}
+      </p>
       {best.chosen.length > 0 && (
         <table className="w-full max-w-2xl text-sm">
           <caption className="sr-only">The choice and the next best</caption>
@@ -150,13 +179,7 @@ export function ChoiceSheet({ choice, currency, budgetText, sellable, sold }: Pr
         </table>
       )}
       {shownSteps.length > 0 && <BudgetSteps steps={shownSteps} budgetMinor={choice.budgetMinor} currency={currency} />}
-      {sellable.length > 0 && <Sellable {...{ sellable, sold, budgetText, money }} />}
-      {left.length > 0 && (
-        <p className="text-quiet text-sm">
-          Not weighed: {left.map(({ item, why: reason }) => `${item.code} ${item.offer.name}, ${reason}`).join("; ")}.
-        </p>
-      )}
-    </section>
+    </>
   );
 }
 
@@ -192,7 +215,7 @@ function Sellable({
             href={`/buy?budget=${encodeURIComponent(budgetText)}&sell=${[...(sold.includes(tag) ? sold.filter((one) => one !== tag) : [...sold, tag])].join(",")}`}
             className={`inline-flex min-h-11 items-center gap-2 ${sold.includes(tag) ? "font-bold underline" : "link"}`}
           >
-            {sold.includes(tag) ? "Keep" : "Sell"} {tag} {name}, {money(minor)}
+            {sold.includes(tag) ? "Don’t sell" : "Sell"} {tag} {name}, {money(minor)}
             <span className="text-quiet no-underline">
               {misses === 0 ? "nobody would miss it" : `${misses} lifts would suffer`}
             </span>

@@ -2,7 +2,7 @@ import { daysBetween } from "@/core/units/hallDay";
 import { moneyText, roundMoneyText } from "@/core/buying/money";
 import type { BarCostItem } from "@/server/buying";
 import { BarTag } from "../kit/BarTag";
-import { dayText } from "../kit/dayText";
+import { dayText } from "@/core/units/dates";
 
 const SHOWN_MISSED = 2;
 /** So long without use, and missed by nobody, a bar may go. */

@@ -3,9 +3,10 @@ import { moneyText } from "@/core/buying/money";
 import { isValidOn, type OfferState } from "@/core/buying/offer";
 import type { OfferItem } from "@/server/offers";
 import { KnurlPatterns } from "../kit/BarDrawing";
-import { dayText } from "../kit/dayText";
+import { dayText } from "@/core/units/dates";
 import Link from "../kit/Link";
 import { OfferDrawing } from "./OfferDrawing";
+import { Say } from "../kit/shown";
 
 const ORDER: readonly OfferState[] = ["ordered", "quoted", "idea", "arrived", "refused"];
 
@@ -52,7 +53,7 @@ function OfferRow({ item, today }: { item: OfferItem; today: string }) {
         </Link>
         <span className="text-quiet block text-xs">
           {FAMILIES[bar.family].name}
-          {diameter ? `, ${diameter} mm` : ""}
+          {diameter ? <Say text={`, ${diameter} mm`} /> : ""}
           {offer.stock !== "new" && `, ${offer.stock}`}
         </span>
       </span>

@@ -1,5 +1,4 @@
 import { FAMILIES } from "@/core/bars/families";
-import { candidateOf, candidateText } from "@/core/bars/candidate";
 import { oddsText } from "@/core/buying/batchRisk";
 import { peopleText } from "@/core/buying/offerGain";
 import { isValidOn } from "@/core/buying/offer";
@@ -7,7 +6,7 @@ import { signed } from "@/core/units/format";
 import type { DeliveryItem, OfferPage } from "@/server/buying";
 import { BarTag } from "../kit/BarTag";
 import { KnurlPatterns } from "../kit/BarDrawing";
-import { dayText } from "../kit/dayText";
+import { dayText } from "@/core/units/dates";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { href } from "../kit/search";
@@ -39,7 +38,7 @@ export function OfferSheet({ page, lines, today, actions }: Props) {
     many,
   } = page;
   const { row, offer, bar } = item;
-  const [best, comparison] = [improvements[0], compareHref(page)];
+  const [best] = improvements;
   return (
     <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
       <KnurlPatterns />
@@ -48,8 +47,8 @@ export function OfferSheet({ page, lines, today, actions }: Props) {
           <OfferDrawing bar={bar} className="max-h-24" />
           <p className="text-quiet text-sm">
             {FAMILIES[bar.family].name}, {FAMILIES[bar.family].madeFor}. Drawn from what its seller states.{" "}
-            {comparison && nearest && (
-              <Link href={comparison} className="link">
+            {nearest && (
+              <Link href={href("/compare", { bars: nearest.tag, offers: item.code })} className="link">
                 Compare with {nearest.tag}
               </Link>
             )}
@@ -187,10 +186,6 @@ export function OfferSheet({ page, lines, today, actions }: Props) {
 }
 
 /** Into the comparison beside the nearest bar that is owned; null where the beam formulas do not hold. */
-function compareHref({ item: { bar }, nearest }: OfferPage): string | null {
-  const candidate = candidateOf(bar);
-  return candidate && nearest ? href("/compare", { bars: nearest.tag, try: candidateText(candidate) }) : null;
-}
 
 function Decide({ page: { item }, today, action }: { page: OfferPage; today: string; action: FormAction }) {
   const { row, offer } = item;
@@ -239,7 +234,7 @@ function Decide({ page: { item }, today, action }: { page: OfferPage; today: str
   );
 }
 
-const VERDICT_WORDS = { keep: "Kept", claim: "Claim", return: "Sent back" } as const;
+const VERDICT_WORDS = { keep: "Accepted", claim: "Claim", return: "Sent back" } as const;
 
 function Deliveries({
   items,
@@ -297,11 +292,11 @@ function Deliveries({
                 <label className="grid gap-1">
                   Outcome
                   <select name="outcome" className="select select-sm min-h-11 w-40">
-                    <option value="return">It goes back</option>
-                    <option value="keep">It is kept</option>
+                    <option value="return">Send it back</option>
+                    <option value="keep">Accept it</option>
                   </select>
                 </label>
-                <TextField name="tag" label="Tag, if kept" start={wantedTag ?? ""} />
+                <TextField name="tag" label="Tag, if accepted" start={wantedTag ?? ""} />
                 <TextField name="resolution" label="What was agreed" isWide />
               </OneForm>
             )}

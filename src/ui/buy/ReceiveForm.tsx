@@ -20,7 +20,7 @@ interface Props {
 }
 
 const VERDICTS = [
-  ["keep", "Keep", "It hangs on the wall with everything that is known of it."],
+  ["keep", "Accept", "It goes on the wall with everything that is known of it."],
   ["claim", "Claim", "It stays in its box until the seller answers."],
   ["return", "Send back", "It goes back."],
 ] as const;

@@ -33,7 +33,7 @@ export function UsedLook({ currency, news, house }: Props) {
   const worth = usedWorth(answers, { newMinor: newMinor ?? 0, freightMinor: freightMinor ?? 0, hasWarranty }, house);
   const firstOpen = LOOK_STEPS.find(({ key }) => !answers[key])?.key;
   const verdict = worth.ended
-    ? `Leave it: ${worth.ended}`
+    ? `Don’t buy: ${worth.ended}`
     : newMinor === null || newMinor === 0
       ? "What does a new one cost?"
       : `Pay at most ${roundMoneyText({ minor: worth.mostMinor, currency })}${worth.open > 0 ? ` so far; ${worth.open} looks to go` : ""}.`;

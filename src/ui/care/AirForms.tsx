@@ -21,7 +21,7 @@ export function ImportForm({ sensorKey, action }: { sensorKey: string; action: F
       </p>
       <div className="flex items-center gap-3">
         <button type="submit" disabled={isPending} className="btn btn-sm btn-neutral min-h-11">
-          Take them in
+          Import
         </button>
         <FormMessage state={form} />
       </div>

@@ -1,5 +1,6 @@
 "use client";
 
+import { monthOfYear } from "@/core/units/dates";
 import {
   Bar,
   CartesianGrid,
@@ -19,7 +20,7 @@ import type { SensorRow } from "@/server/care/air";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { ImportForm, SensorForm } from "./AirForms";
-import { longMonth, MonthTable, monthName } from "./MonthTable";
+import { MonthTable, monthName } from "./MonthTable";
 import type { FormAction } from "../kit/formState";
 
 interface Props {
@@ -225,9 +226,9 @@ function Why({ months, depositionOf, sensor }: Props) {
   return (
     <section className="sheet px-4 py-3" aria-label="Why this month">
       <p className="text-lg leading-snug font-semibold">
-        {longMonth(last.month)} is {word === "like" ? "like the months before it" : `${word} than the months before it`}
-        : bars need care {trimmed(last.factor, 2)} times as often as in temperate air, {trimmed(times, 2)} times the
-        usual here.
+        {monthOfYear(last.month)} is{" "}
+        {word === "like" ? "like the months before it" : `${word} than the months before it`}: bars need care{" "}
+        {trimmed(last.factor, 2)} times as often as in temperate air, {trimmed(times, 2)} times the usual here.
       </p>
       <p className="text-sm">
         {told.length === 0

@@ -1,5 +1,6 @@
 import type { InspectionLimits, Runout } from "@/core/care/inspection";
 import { fixed } from "@/core/units/format";
+import { Mm } from "../kit/shown";
 
 interface Props {
   dialMm: readonly number[];
@@ -81,14 +82,16 @@ export function BendPicture({ dialMm, runout: { tirMm, bendAtDeg, residualMm }, 
         })}
       </svg>
       <figcaption className="min-w-0 flex-1 text-sm">
-        <strong className="text-lg">Runout {fixed(tirMm, 2)} mm</strong>
+        <strong className="text-lg">
+          Runout <Mm value={tirMm} decimals={2} isAligned />
+        </strong>
         <br />
         It bends towards {fixed(bendAtDeg, 0)}° from the first reading. Drawn large; the dashed ring is a straight bar.
         Watch over {limits.watchTirMm} mm, quarantine over {limits.quarantineTirMm} mm.
         {residualMm > Math.max(0.1, tirMm / 5) && (
           <span className="text-accent block font-semibold">
-            Readings lie up to {fixed(residualMm, 2)} mm off one even turn: grit, an oval shaft or a slip of the gauge.
-            Read it again.
+            Readings lie up to <Mm value={residualMm} decimals={2} isAligned /> off one even turn: grit, an oval shaft
+            or a slip of the gauge. Read it again.
           </span>
         )}
       </figcaption>

@@ -9,7 +9,8 @@ import type { Finding } from "@/server/care/findings";
 import type { SpotCheck } from "@/server/care/rounds";
 import { AskForm } from "../kit/AskForm";
 import { BarTag } from "../kit/BarTag";
-import { dayText, dueText } from "../kit/dayText";
+import { dayText } from "@/core/units/dates";
+import { dueText } from "../kit/dueText";
 import type { FormAction } from "../kit/formState";
 import { PageHead } from "../kit/PageHead";
 import { StateText } from "../kit/StateText";
@@ -176,9 +177,7 @@ export function CareSheet({
         </ol>
       )}
       {items.length === 0 && (
-        <p className="sheet p-6">
-          Nothing is due{query.ahead > 0 ? " in that time" : " today"}. Look further ahead, or enjoy the quiet.
-        </p>
+        <p className="sheet p-6">Nothing is due{query.ahead > 0 ? " in that time" : " today"}. Look further ahead.</p>
       )}
       {items.length < count && (
         <p className="sheet mb-3 p-4 text-sm">
@@ -255,7 +254,7 @@ export function CareSheet({
                 <span className="text-quiet">
                   {dayText(entry.doneOn, today)}, {entry.by}
                   {entry.note && `: ${entry.note}`}
-                  {entry.isUndone && " (taken back)"}
+                  {entry.isUndone && " (undone)"}
                 </span>
                 {mayTick && !entry.isUndone && <UndoForm logId={entry.id} what={`${entry.taskName} on ${entry.tag}`} />}
               </li>

@@ -1,7 +1,7 @@
 "use client";
 
 import type { Finding } from "@/server/care/findings";
-import { dayText } from "../kit/dayText";
+import { dayText } from "@/core/units/dates";
 import { BarTag } from "../kit/BarTag";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";

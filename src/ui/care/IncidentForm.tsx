@@ -16,7 +16,7 @@ export function IncidentForm({ tag }: { tag: string }) {
   if (isSaved)
     return (
       <div role="status" className="sheet border-l-accent border-l-4 p-4">
-        <p className="font-bold">Saved. {tag} is under watch until somebody inspects it.</p>
+        <p className="font-bold">Saved. {tag} is under watch until someone inspects it.</p>
         <p className="mt-2 flex gap-4">
           <Link href={`/bars/${encodeURIComponent(tag)}/inspect`} className="btn btn-neutral min-h-11">
             Inspect {tag}
@@ -39,7 +39,7 @@ export function IncidentForm({ tag }: { tag: string }) {
         if (kind === "" || note === "") return setProblem("Choose what happened, and say how in a few words.");
         const loadKg = typed ? convertTyped(typed) : null;
         if (load !== "" && !(loadKg !== null && loadKg > 0))
-          return setProblem(`Load: “${load}” is no load; write 82.5, 82.5 kg or 180 lb.`);
+          return setProblem(`Load: “${load}” is not a load. Write 82.5, 82.5 kg or 180 lb.`);
         const photo = await photoOf(data);
         if (!photo.ok) return setProblem(photo.why);
         setSending(true);
@@ -65,7 +65,7 @@ export function IncidentForm({ tag }: { tag: string }) {
         }
       }}
     >
-      <p className="text-sm font-semibold">Is somebody hurt? Help them first, and call a doctor if you are in doubt.</p>
+      <p className="text-sm font-semibold">Is someone hurt? Help them first, and call a doctor if you are in doubt.</p>
       <fieldset className="grid gap-2">
         <legend className="font-semibold">What happened?</legend>
         <div className="grid gap-2 sm:grid-cols-3">
@@ -104,7 +104,7 @@ export function IncidentForm({ tag }: { tag: string }) {
         {isSending ? "Saving …" : "Save"}
       </button>
       <p className="text-quiet text-xs">
-        The bar goes under watch until somebody inspects it. The manager reads what is recorded here.
+        The bar goes under watch until someone inspects it. The manager reads what is recorded here.
       </p>
     </form>
   );

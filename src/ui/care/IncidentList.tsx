@@ -2,7 +2,7 @@ import { INCIDENT_WORDS } from "@/core/care/incident";
 import { sentence, trimmed } from "@/core/units/format";
 import type { Incident } from "@/server/care/findings";
 import { BarTag } from "../kit/BarTag";
-import { dayText } from "../kit/dayText";
+import { dayText } from "@/core/units/dates";
 import Link from "../kit/Link";
 
 /** What happened, newest first. */

@@ -159,7 +159,7 @@ export function InspectionSheet(props: Props) {
                       Turn the simulated gauge
                     </button>
                   )}
-                  {choice("hops", "rolled on the floor it hops", yesNo)}
+                  {choice("hops", "wobbles when rolled", yesNo)}
                 </div>
                 {runout && <BendPicture dialMm={facts!.dialMm!} runout={runout} limits={limits} />}
               </fieldset>
@@ -228,7 +228,7 @@ export function InspectionSheet(props: Props) {
                 ))}
                 {judged?.reasons.length === 0 && (
                   <li className="text-quiet">
-                    {isEmpty ? "What the house’s rule says stands here as you note it." : "Nothing wrong was noted."}
+                    {isEmpty ? "What the gym’s rule says stands here as you note it." : "Nothing wrong was noted."}
                   </li>
                 )}
               </ul>
@@ -256,7 +256,7 @@ export function InspectionSheet(props: Props) {
                   </select>
                 </label>
                 <label className="grid gap-1 text-sm">
-                  why, where you decide otherwise
+                  reason for overriding
                   <input
                     name="reason"
                     value={known.reason ?? ""}

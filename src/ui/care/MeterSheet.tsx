@@ -7,7 +7,7 @@ import type { InspectionLimits } from "@/core/care/inspection";
 import { fixed, trimmed } from "@/core/units/format";
 import type { MeterItem } from "@/server/care/planning";
 import { BarTag } from "../kit/BarTag";
-import { dueText } from "../kit/dayText";
+import { dueText } from "../kit/dueText";
 import { Field, FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
@@ -57,7 +57,7 @@ export function MeterSheet({ items, total, from, rules, today, mayRule, mayEdit,
           100 % is due.{" "}
           {rules.rule === "meter"
             ? "Due days follow these meters."
-            : `The house goes ${RULE_WORDS[rules.rule][0]}: the meters are shown and decide nothing.`}{" "}
+            : `The gym goes ${RULE_WORDS[rules.rule][0]}: the meters are shown and decide nothing.`}{" "}
           Air times finish times use times chalk, over the base interval of the task.
           <span className="hidden lg:inline">
             {" "}
@@ -196,7 +196,7 @@ function Factors({ item, action }: { item: MeterItem; action: FormAction }) {
     <form action={send} className="grid w-56 gap-2 pb-2">
       <input type="hidden" name="tag" value={item.tag} />
       <input type="hidden" name="version" value={form.version ?? item.version} />
-      <p className="text-quiet text-xs">Empty is worked out: use × {trimmed(factor("use"), 2)}.</p>
+      <p className="text-quiet text-xs">Leave blank to calculate: use × {trimmed(factor("use"), 2)}.</p>
       <Field state={form} name="use" label="use, times the usual">
         {(attributes) => (
           <input

@@ -1,25 +1,9 @@
 import type { ClimateMonth } from "@/core/care/climateMonths";
+import { monthText } from "@/core/units/dates";
 import { fixed } from "@/core/units/format";
 
-const NAMES = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
-const LONG = [
-  "January",
-  "February",
-  "March",
-  "April",
-  "May",
-  "June",
-  "July",
-  "August",
-  "September",
-  "October",
-  "November",
-  "December",
-];
-/** "November 2026" of "2026-11". */
-export const longMonth = (month: string) => `${LONG[Number(month.slice(5)) - 1]} ${month.slice(0, 4)}`;
 /** "Nov 26" of "2026-11". */
-export const monthName = (month: string) => `${NAMES[Number(month.slice(5)) - 1]} ${month.slice(2, 4)}`;
+export const monthName = (month: string) => `${monthText(month)} ${month.slice(2, 4)}`;
 
 /** The months of a place, number by number. */
 export function MonthTable({ months }: { months: readonly ClimateMonth[] }) {

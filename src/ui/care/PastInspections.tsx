@@ -3,6 +3,7 @@ import type { InspectionFacts, InspectionLimits } from "@/core/care/inspection";
 import { fixed } from "@/core/units/format";
 import type { BarCondition } from "@/server/care/records";
 import { ConditionChart } from "./ConditionChart";
+import { Day, Say } from "../kit/shown";
 
 export interface PastInspection {
   id: string;
@@ -36,9 +37,12 @@ export function PastInspections({ bar, past, limits, condition, today }: Props) 
       <ul className="divide-base-300 divide-y text-sm">
         {past.map(({ id, on, by, tirMm, suggested, decided, reason }) => (
           <li key={id} className="py-1">
-            <strong>{on}</strong> {by}: {decided}
+            <strong>
+              <Day on={on} />
+            </strong>{" "}
+            {by}: {decided}
             {decided !== suggested && ` (the rule said ${suggested})`}
-            {tirMm !== null && `, runout ${fixed(tirMm, 2)} mm`}
+            {tirMm !== null && <Say text={`, runout ${fixed(tirMm, 2)} mm`} />}
             {reason && `: ${reason}`}
           </li>
         ))}

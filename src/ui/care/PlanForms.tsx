@@ -33,7 +33,7 @@ export function OutboxList({ outbox, action }: { outbox: readonly Reminder[]; ac
     <section className="sheet p-4" aria-label="Reminders">
       <h2 className="font-bold">Reminders</h2>
       <p className="text-quiet mb-2 text-xs">
-        Written on the morning of a round to whoever does it. They are kept here; nothing is mailed.
+        Written on the morning of a round to the person who does it. They are kept here; nothing is mailed.
       </p>
       {outbox.length === 0 && <p className="text-sm">None yet.</p>}
       <ul className="divide-base-300 max-h-72 divide-y overflow-y-auto text-sm">
@@ -47,7 +47,7 @@ export function OutboxList({ outbox, action }: { outbox: readonly Reminder[]; ac
               <form action={read}>
                 <input type="hidden" name="id" value={id} />
                 <button type="submit" disabled={isPending} className="btn btn-sm btn-ghost min-h-11">
-                  Read<span className="sr-only"> {subject}</span>
+                  Dismiss<span className="sr-only"> {subject}</span>
                 </button>
               </form>
             )}
@@ -110,7 +110,7 @@ export function Links({
     <section className="sheet p-4" aria-label="Calendars">
       <h2 className="font-bold">In a calendar program</h2>
       <p className="text-quiet mb-2 text-xs">
-        A secret address that a calendar subscribes to; it follows every change of plan, and can be taken back.
+        A secret address that a calendar subscribes to; it follows every change of plan, and can be revoked.
       </p>
       <form action={make} className="flex flex-wrap items-end gap-2">
         <Field state={made} name="person" label="rounds of">
@@ -126,7 +126,7 @@ export function Links({
           )}
         </Field>
         <button type="submit" disabled={isMaking} className="btn btn-outline min-h-11">
-          Make an address
+          Make address
         </button>
       </form>
       {made.typed.token && (
@@ -145,7 +145,7 @@ export function Links({
             <form action={take}>
               <input type="hidden" name="id" value={id} />
               <button type="submit" disabled={isTaking} className="btn btn-sm btn-ghost min-h-11">
-                Take it back<span className="sr-only"> from {person ?? "everybody"}</span>
+                Revoke<span className="sr-only"> from {person ?? "everybody"}</span>
               </button>
             </form>
           </li>

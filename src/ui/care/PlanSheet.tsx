@@ -38,7 +38,7 @@ export function PlanSheet({ rounds, days, crew, links, publicUrl, mayPlan, outbo
         {mayPlan && (
           <form action={plan} className="mt-2 flex flex-wrap items-center gap-3">
             <button type="submit" disabled={isPlanning} className="btn btn-neutral min-h-11">
-              {rounds.length === 0 ? "Plan four weeks" : "Plan anew from today"}
+              {rounds.length === 0 ? "Plan four weeks" : "Replan from today"}
             </button>
             <FormMessage state={planned} />
           </form>
@@ -49,7 +49,7 @@ export function PlanSheet({ rounds, days, crew, links, publicUrl, mayPlan, outbo
       {mayPlan && (
         <div className="grid gap-3 lg:grid-cols-2">
           <section className="sheet p-4" aria-label="Hours">
-            <h2 className="font-bold">When somebody is in</h2>
+            <h2 className="font-bold">When someone is in</h2>
             <p className="text-quiet mb-2 text-xs">
               Every week, one span a line: Mon 09:00-10:30. Rounds go around classes by themselves.
             </p>
@@ -74,7 +74,7 @@ function Unplaced({ state }: { state: FormState }) {
   if (state.status === "refused") return null;
   return (
     <div role="alert" className="border-error mt-2 border-l-4 pl-3 text-sm">
-      <strong className="text-error">Fits into nobody’s hours:</strong>{" "}
+      <strong className="text-error">Doesn’t fit any shift:</strong>{" "}
       {state.problems.map(({ message }) => message).join("; ")}. Longer hours, or fewer bars.
     </div>
   );

@@ -1,3 +1,4 @@
+import { monthText } from "@/core/units/dates";
 import type { ComponentProps } from "react";
 import type { CareShare, RustByCare } from "@/core/care/careAndCondition";
 import { fixed } from "@/core/units/format";
@@ -8,7 +9,7 @@ import { BarTag } from "../kit/BarTag";
 import Link from "../kit/Link";
 import { ConditionChart } from "./ConditionChart";
 
-const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+const MONTHS = Array.from({ length: 12 }, (_, i) => monthText(`2026-${String(i + 1).padStart(2, "0")}`));
 
 /** More bars than so many at once nobody reads. */
 const MAX_BARS = 150;
@@ -55,7 +56,7 @@ export function RecordsSheet({ records, years, rust, shown }: Props) {
         </p>
         {hourMinor === null && (
           <p className="text-quiet text-xs">
-            What it costs is said once the house says what an hour of care costs: under Meters, by the rule.
+            What it costs is said once the gym says what an hour of care costs: under Meters, by the rule.
           </p>
         )}
         <ol className="mt-2 grid gap-0.5 text-sm">

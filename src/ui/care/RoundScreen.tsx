@@ -6,7 +6,7 @@ import type { RoundStop, RoundView } from "@/server/care/rounds";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { ConnectionNote } from "../kit/ConnectionNote";
-import { dayText } from "../kit/dayText";
+import { dayText } from "@/core/units/dates";
 import Link from "../kit/Link";
 import { useOutbox } from "../kit/useOutbox";
 import { CareNav } from "./CareNav";
@@ -181,7 +181,7 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null
           ? `${left.length} ${left.length === 1 ? "bar" : "bars"} to go, about ${Math.ceil(minutesLeft)} min; ${done} done.${round.beyond > 0 ? ` ${round.beyond} more come with the next round.` : ""}`
           : round.stops.length === 0
             ? "Nothing is due."
-            : `That is all: ${done} done, ${round.stops.length - done} left for another time.`}
+            : `That is all: ${done} done, ${round.stops.length - done} left.`}
       </p>
       {stop && round.materials.length > 0 && <p className="text-quiet text-sm">Bring: {round.materials.join(", ")}.</p>}
       {!mayTick ? (
@@ -191,10 +191,10 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null
           <h2 className="text-3xl font-bold">
             {step.tags.length === 1 ? "Turn it over" : `Turn all ${step.tags.length} bars over`}
           </h2>
-          <p>The first side of every bar is done. Turned over, the other side is done in the same order.</p>
+          <p>The first side of every bar is done. Turn it over and do the other side in the same order.</p>
           <p className="font-semibold">{step.tags.join(", ")}</p>
           <button type="button" className="btn btn-neutral min-h-20 text-2xl" onClick={turned}>
-            All are turned
+            All turned
           </button>
         </section>
       ) : stop ? (
@@ -330,7 +330,7 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null
         </p>
       )}
       <p className="text-quiet text-xs">
-        Never open a sleeve on a round: ask its maker. A crack, or a bar that hops when it rolls: nobody lifts with it;
+        Never open a sleeve on a round: ask its maker. A crack, or a bar that wobbles when rolled: nobody lifts with it;
         say it under Something is wrong and inspect it.
       </p>
     </div>

@@ -9,6 +9,7 @@ import {
   useSensors,
   type DragMoveEvent,
 } from "@dnd-kit/core";
+import { useShown } from "../kit/shown";
 import { startTransition, useState } from "react";
 import { WEEKDAYS } from "@/core/care/staffHours";
 import { daysBetween } from "@/core/units/hallDay";
@@ -32,6 +33,7 @@ export const latenessOn = ({ dues }: PlannedRound, day: string) =>
 
 /** Rounds by the week; each is moved to another day by dragging it or by choosing the day in it. */
 export function RoundWeeks({ rounds, days, mayPlan, action }: Props) {
+  const { day: dayOf } = useShown();
   const [moved, move] = useFormAction(action);
   const [over, setOver] = useState<{ id: string; day: string } | null>(null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
@@ -58,7 +60,7 @@ export function RoundWeeks({ rounds, days, mayPlan, action }: Props) {
       <p className="min-h-6 text-sm" role="status">
         {dragged ? (
           <strong className={change > 0 ? "text-accent" : ""}>
-            On {over.day}:{" "}
+            On {dayOf(over.day)}:{" "}
             {change === 0
               ? "nothing later for it"
               : change > 0

@@ -2,7 +2,7 @@
 
 import type { SpotCheck } from "@/server/care/rounds";
 import { BarTag } from "../kit/BarTag";
-import { dayText } from "../kit/dayText";
+import { dayText } from "@/core/units/dates";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";

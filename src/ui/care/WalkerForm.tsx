@@ -24,7 +24,7 @@ export function WalkerForm({ people, walker, isAsked, setWalker }: Props) {
     return (
       <p className="flex flex-wrap items-center gap-3">
         <span>
-          What you touch counts as <strong>{walker.name}</strong>.
+          Signed as <strong>{walker.name}</strong>.
         </span>
         <button type="button" className="btn btn-outline min-h-11" onClick={() => setWalker(null)}>
           Not {walker.name}
@@ -36,7 +36,7 @@ export function WalkerForm({ people, walker, isAsked, setWalker }: Props) {
       <p className={isAsked ? "text-error font-semibold" : "text-quiet text-sm"} role={isAsked ? "alert" : undefined}>
         {isAsked
           ? "This may take the bar out and needs a person with a PIN. Nobody has one yet: say it under Something is wrong."
-          : "Ticks count as this tablet’s. Whoever sets a PIN in Settings, Your account, may tick in their own name."}
+          : "Ticks count as this tablet’s. Set a PIN under Settings, Your account, to tick in your own name."}
       </p>
     );
   return (
@@ -70,7 +70,7 @@ export function WalkerForm({ people, walker, isAsked, setWalker }: Props) {
         </p>
       )}
       <label className="grid gap-1 text-sm">
-        Who walks this round?
+        Who is doing this round?
         <select name="personId" className="select min-h-11 w-full" required defaultValue="">
           <option value="" disabled>
             this tablet
@@ -95,7 +95,7 @@ export function WalkerForm({ people, walker, isAsked, setWalker }: Props) {
         />
       </label>
       <button className="btn btn-outline min-h-11" disabled={isSending}>
-        It’s me
+        Confirm
       </button>
       {problem && (
         <p role="alert" className="text-error text-sm sm:col-span-3">

@@ -72,7 +72,7 @@ describe("what is due", () => {
   };
   it("is nothing in a hall that has caught up, and no count is made of it", () => {
     const { text } = sheet();
-    expect(text).toContain("Nothing is due today. Look further ahead, or enjoy the quiet.");
+    expect(text).toContain("Nothing is due today. Look further ahead.");
     expect(text).not.toMatch(/0 due|NaN|undefined/);
     expect(sheet({ query: { task: "", bar: "", place: "", ahead: 31, by: "", on: TODAY } }).text).toContain(
       "Nothing is due in that time.",
@@ -124,7 +124,7 @@ describe("what is due", () => {
     });
     const { html, text } = sheet({ log: [entry("a", { note: "rust at the collar" }), entry("b", { isUndone: true })] });
     expect(text).toContain("Thu 19 Mar, Ada: rust at the collar");
-    expect(text).toContain("(taken back)");
+    expect(text).toContain("(undone)");
     expect(html.match(/aria-label="Undo:/g)).toHaveLength(1);
   });
 });
@@ -144,7 +144,7 @@ describe("spot checks and findings", () => {
     expect(spot([]).html).toBe("");
     expect(shown(<Findings today={TODAY} findings={[]} maySettle action={noAction} />).html).toBe("");
   });
-  it("stand open only while chalk waits for somebody", () => {
+  it("stand open only while chalk waits for someone", () => {
     expect(spot([check({ uses: 4 })]).html).not.toMatch(/<details[^>]* open/);
     expect(spot([check({ chalkSeenOn: "2026-03-19" })]).html).toMatch(/<details[^>]* open/);
     expect(spot([check({ chalkSeenOn: "2026-03-20", isLookedAt: true })]).html).not.toMatch(/<details[^>]* open/);
@@ -248,9 +248,7 @@ describe("a round", () => {
       /1 bar to go.* T2 Test bar oil the sleeves 3 days late/,
     );
     expect(screen([]).text).toContain("Nothing is due.");
-    expect(screen([stop("T1", { skipped: "no time" })]).text).toContain(
-      "That is all: 0 done, 1 left for another time.",
-    );
+    expect(screen([stop("T1", { skipped: "no time" })]).text).toContain("That is all: 0 done, 1 left.");
   });
   it("is not for those who may not, and always warns of what is dangerous", () => {
     expect(screen([stop("T1")], "", false).text).toContain("Your role may not tick off care.");
@@ -293,7 +291,7 @@ describe("the plan of rounds", () => {
     expect(part(sheet(), "In short")).toContain("No rounds are planned. Plan four weeks");
     const mayNot = sheet({ mayPlan: false });
     expect(part(mayNot, "In short")).toBe("No rounds are planned.");
-    expect(mayNot.text).not.toContain("When somebody is in");
+    expect(mayNot.text).not.toContain("When someone is in");
     expect(mayNot.text).not.toContain("secret address");
   });
   it("does not count against the plan what was late before it was made", () => {
@@ -367,10 +365,8 @@ describe("meters", () => {
   });
   it("say when they decide nothing", () => {
     expect(sheet("meter").text).toContain("Due days follow these meters.");
-    expect(sheet("calendar").text).toContain(
-      "The house goes by the calendar: the meters are shown and decide nothing.",
-    );
-    expect(sheet("condition").text).toContain("The house goes on condition only");
+    expect(sheet("calendar").text).toContain("The gym goes by the calendar: the meters are shown and decide nothing.");
+    expect(sheet("condition").text).toContain("The gym goes on condition only");
   });
   it("are read only by whoever may not set them; chalk is said", () => {
     expect(sheet("meter", [item()], false).text).not.toContain("Factors");
@@ -422,7 +418,7 @@ describe("an inspection", () => {
       },
     ];
     expect(part(sheet({ past }), "Inspected before")).toContain(
-      "2026-02-01 Ada: watch (the rule said quarantine), runout 3.40 mm: turned again, 1.2 mm",
+      "Sun 1 Feb 2026 Ada: watch (the rule said quarantine), runout 3.40 mm: turned again, 1.2 mm",
     );
   });
   it("warns beside the decision", () => {
@@ -466,7 +462,7 @@ describe("records", () => {
     expect(html).not.toMatch(/NaN|Infinity/);
   });
   it("count money only where an hour has a price", () => {
-    expect(sheet({ bars: [bar], jobs: 2, minutes: 90 }).text).toContain("What it costs is said once the house says");
+    expect(sheet({ bars: [bar], jobs: 2, minutes: 90 }).text).toContain("What it costs is said once the gym says");
     const paid = sheet({ bars: [bar], jobs: 2, minutes: 90, hourMinor: 2400 });
     expect(paid.text).toContain("2 jobs in 1.5 hours, worth 36 EUR.");
     expect(paid.text).toMatch(/T1 Test bar brush 2× 90 36 EUR 0\.4 to 1\.2 specks/);

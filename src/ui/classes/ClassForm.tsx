@@ -66,7 +66,7 @@ export function ClassForm({ id, version, texts, stations, action }: Props) {
       </fieldset>
       <div className="flex items-center gap-3">
         <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
-          {id === null ? "Enter the class" : "Keep the changes"}
+          {id === null ? "Add class" : "Save"}
         </button>
         <FormMessage state={form} />
       </div>

@@ -1,8 +1,8 @@
 import { PagesNav } from "../kit/PagesNav";
 
 const PAGES = [
-  ["/sessions", "Classes"],
-  ["/sessions/rotations", "Rotations"],
+  ["/classes", "Classes"],
+  ["/classes/rotations", "Rotations"],
 ] as const;
 
 /** Evenings, and which bar in which week. */

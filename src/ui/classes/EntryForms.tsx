@@ -57,7 +57,7 @@ export function AddEntryForm({
         </select>
       </label>
       <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
-        Put in
+        Add
       </button>
       <FormMessage state={form} />
       {form.problems.length > 0 && (
@@ -175,7 +175,7 @@ export function LockForm({
         name="remove"
         value="1"
         className="btn btn-ghost btn-sm min-h-11"
-        aria-label={`Take out ${item.lifterName}, ${item.liftName}`}
+        aria-label={`Remove ${item.lifterName}, ${item.liftName}`}
       >
         ×
       </button>

@@ -14,6 +14,7 @@ import { href } from "../kit/search";
 import { LadderAsk, PlatesAsk } from "../load/LadderAsk";
 import { Sleeve, type PlateFaces } from "../load/Sleeve";
 import { usePool } from "./usePool";
+import { Say } from "../kit/shown";
 
 interface Props {
   address: string;
@@ -42,7 +43,7 @@ export function PoolSheet({ address, startsAt, question, stations, lifterOf, pro
     <>
       <AskForm
         action={address}
-        label="The ladders"
+        label="Warm-ups"
         className="sheet no-print mb-3 flex flex-wrap items-baseline gap-x-5 px-4 py-2"
       >
         <LadderAsk ladder={ladder} />
@@ -130,7 +131,7 @@ function Planned({
             : "."}
           {moved.length > 0 &&
             ` Lifters changed places at ${moved.map(({ key }) => `${stationOf(key).station} (${stationOf(key).tag})`).join(", ")}.`}{" "}
-          {unfelt > 0 && `${unfelt} sets are less than ${FELT_KG} kg under what they could have alone. `}
+          {unfelt > 0 && <Say text={`${unfelt} sets are less than ${FELT_KG} kg under what they could have alone. `} />}
           <span className="text-quiet">Worked out in {trimmed(ms / 1000, 1)} s.</span>
         </p>
         {shortages.length > 0 && (
@@ -139,7 +140,7 @@ function Planned({
               {remedy === undefined
                 ? "Looking for what to lay out …"
                 : remedy === null
-                  ? "A few more plates do not mend all of it: fewer stations at once, or lighter sets."
+                  ? "A few more plates do not fix all of it: fewer stations at once, or lighter sets."
                   : `With ${remedy.pairs.map((one) => pairsOf(one, faces)).join(" and ")} more nothing is short.`}
               {only === "kg" && " Kilograms and pounds together may do too."}
             </p>
@@ -185,7 +186,7 @@ function Planned({
                   })}
                   className="no-print inline-flex min-h-11 items-center text-sm hover:underline"
                 >
-                  Run this one
+                  Start
                 </Link>
               </div>
               <ol className="divide-base-300 divide-y text-sm">

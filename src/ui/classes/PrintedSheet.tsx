@@ -1,4 +1,5 @@
 import { drawBar } from "@/core/drawing/drawBar";
+import { Day } from "../kit/shown";
 import type { ClassDetails } from "@/server/classes";
 import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
 import { BarTag } from "../kit/BarTag";
@@ -23,7 +24,7 @@ export function PrintedSheet({ details, times, stations }: Props) {
       <header className="mb-3 flex flex-wrap items-baseline justify-between gap-3">
         <h1 className="text-2xl">{row.name}</h1>
         <p>
-          {row.heldOn}, {row.blockMinutes} minutes a block
+          <Day on={row.heldOn} />, {row.blockMinutes} minutes a block
         </p>
       </header>
       <BrokenPlan details={details} />

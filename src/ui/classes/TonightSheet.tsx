@@ -55,7 +55,7 @@ function PlatesNote({ plates: { isServed, clashes, sets }, classId }: { plates: 
             .map(({ lifter, time, lackKg }) => `${lifter} at ${time} by ${trimmed(lackKg, 1)} kg`)
             .join(", ")}
           {short.length > MAX_SHORT && " …"}.{" "}
-          <Link href={`/sessions/${classId}/plates`} className="link">
+          <Link href={`/classes/${classId}/plates`} className="link">
             Which, and what to bring
           </Link>
         </p>
@@ -108,10 +108,10 @@ export function TonightSheet({ details, times, stations, lifters, lifts, usual, 
                 : `, with ${trimmed(100 * plan.fit, 0)} % of the fit that everybody would have alone. ${provenWords(plan)}`}
             </p>
             <div className="flex flex-wrap gap-2">
-              <Link href={`/sessions/${row.id}/sheet`} className="btn btn-sm btn-neutral min-h-11">
+              <Link href={`/classes/${row.id}/sheet`} className="btn btn-sm btn-neutral min-h-11">
                 Sheet to print
               </Link>
-              <Link href={`/sessions/${row.id}/plates`} className="btn btn-sm btn-outline min-h-11">
+              <Link href={`/classes/${row.id}/plates`} className="btn btn-sm btn-outline min-h-11">
                 Plates for all stations
               </Link>
               <AssignForm classId={row.id} isAgain action={actions.assign} />
@@ -125,7 +125,7 @@ export function TonightSheet({ details, times, stations, lifters, lifts, usual, 
                   <strong>
                     {itemOf(id)?.lifterName}, {itemOf(id)?.liftName}
                   </strong>{" "}
-                  has no place. {tradeOff}
+                  is unassigned. {tradeOff}
                 </li>
               ))}
             </ul>
@@ -153,7 +153,7 @@ export function TonightSheet({ details, times, stations, lifters, lifts, usual, 
         >
           <p>
             {items.length === 0
-              ? "Nobody is in this class yet: put lifters in below."
+              ? "Nobody is in this class yet: add lifters below."
               : `${items.length} ${items.length === 1 ? "lift wants" : "lifts want"} a place. Nothing is assigned yet, or something changed since.`}
           </p>
           {items.length > 0 && <AssignForm classId={row.id} isAgain={false} action={actions.assign} />}
@@ -195,7 +195,7 @@ export function TonightSheet({ details, times, stations, lifters, lifts, usual, 
             <p className="text-sm">
               No lifters yet.{" "}
               <Link href="/lifters/new" className="link">
-                Enter the first
+                Add the first
               </Link>
               .
             </p>

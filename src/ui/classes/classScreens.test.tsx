@@ -65,7 +65,7 @@ describe("a class as the coach sees it", () => {
   it("says what is missing first: lifters, entries, an assignment", () => {
     expect(part(sheet(details([], null)), "The plan")).toContain("Nobody is in this class yet");
     expect(part(sheet(details([item("a")], null)), "The plan")).toContain("1 lift wants a place.");
-    expect(part(sheet(details([], null), []), "Who wants what")).toContain("No lifters yet. Enter the first.");
+    expect(part(sheet(details([], null), []), "Who wants what")).toContain("No lifters yet. Add the first.");
   });
   it("names whoever has no place and why, and claims proof only where there is one", () => {
     const plan = {
@@ -78,7 +78,7 @@ describe("a class as the coach sees it", () => {
     const text = part(sheet(details([item("a"), item("b")], plan)), "The plan");
     expect(text).toContain("1 of 2 are placed, with 91 % of the fit");
     expect(text).toContain("It could not be proven that nothing better can be done.");
-    expect(text).toContain("Lifter b, bench press has no place. Every rack is full.");
+    expect(text).toContain("Lifter b, bench press is unassigned. Every rack is full.");
     const all = part(sheet(details([item("a")], { entries: [placed("a")] })), "The plan");
     expect(all).toContain("All 1 are placed");
     expect(all).toContain("it is proven");
@@ -193,14 +193,14 @@ describe("where bars hang", () => {
       ],
     });
     expect(text).toContain("danger K17 sticks out at head height.");
-    expect(text).toContain("mend K18 hangs with its arms out.");
+    expect(text).toContain("fix K18 hangs with its arms out.");
     expect(html).toContain('aria-label="K17 Test bar, peg 3, something is wrong"');
     expect(part({ html, text }, "Floor sketch")).toContain("! K17 3");
   });
   it("is only read by whoever may not hang bars", () => {
     const { html, text } = sheet({ bars: [stored("K17")] }, false);
     expect(html).toContain('href="/bars/K17"');
-    for (const words of ["Hang a bar elsewhere", "Another place"]) expect(text).not.toContain(words);
+    for (const words of ["Hang a bar elsewhere", "Add place"]) expect(text).not.toContain(words);
   });
   it("asks only for bars with loose parts to be counted", () => {
     const text = part(

@@ -1,6 +1,9 @@
 "use client";
 
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
+import { KG_PER_LB, MM_PER_IN } from "@/core/units/constants";
+import type { Units } from "@/core/units/shown";
+import { useShown } from "../kit/shown";
 import { fixed } from "@/core/units/format";
 
 export interface Curve {
@@ -25,18 +28,35 @@ interface Props {
 
 const MAX_DOTS = 120;
 
+/** By what a value is multiplied to be in the reader's unit. */
+function turned(unit: string, { mass, length }: Units): number {
+  if (unit === "kg" && mass === "lb") return 1 / KG_PER_LB;
+  return unit === "mm" && length === "in" ? 1 / MM_PER_IN : 1;
+}
+
+/** A point in the reader's unit; nothing where the curve has none. */
+const turnedBy = (point: number | null | undefined, by: number) => (point == null ? undefined : point * by);
+
 /** One curve a bar, with the place in question marked; readable in print and in the dark by dash as well as by ink. */
 export function BenchChart({ title, xs, curves, xUnit, yUnit, decimals, mark, topAt }: Props) {
+  const { units, name } = useShown();
+  const [turnX, turnY] = [turned(xUnit, units), turned(yUnit, units)];
+  const yDecimals = turnY === 1 ? decimals : 3;
   const every = Math.max(1, Math.ceil(xs.length / MAX_DOTS));
   const rows = xs.flatMap((x, i) =>
     i % every === 0 || i === xs.length - 1
-      ? [{ x, ...Object.fromEntries(curves.map(({ tag, points }) => [tag, points[i] ?? undefined])) }]
+      ? [
+          {
+            x: x * turnX,
+            ...Object.fromEntries(curves.map(({ tag, points }) => [tag, turnedBy(points[i], turnY)])),
+          },
+        ]
       : [],
   );
   return (
     <figure aria-label={title} className="min-w-0">
       <figcaption className="text-quiet mb-1 text-xs">
-        {title}, {yUnit || "ratio"}
+        {title}, {name(yUnit) || "ratio"}
       </figcaption>
       <div className="h-52 overflow-hidden">
         <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 500, height: 208 }}>
@@ -46,21 +66,21 @@ export function BenchChart({ title, xs, curves, xUnit, yUnit, decimals, mark, to
               dataKey="x"
               type="number"
               domain={["dataMin", "dataMax"]}
-              ticks={ticksOf(xs)}
+              ticks={ticksOf(xs.map((x) => x * turnX))}
               tick={{ fontSize: 11, fill: "var(--color-quiet)" }}
               stroke="var(--color-faint)"
-              unit={` ${xUnit}`}
+              unit={` ${name(xUnit)}`}
             />
             <YAxis
               tick={{ fontSize: 11, fill: "var(--color-quiet)" }}
               stroke="var(--color-faint)"
               width={56}
-              domain={[0, topAt ?? "auto"]}
+              domain={[0, topAt === undefined ? "auto" : topAt * turnY]}
               allowDataOverflow={topAt !== undefined}
             />
             <Tooltip
-              formatter={(value, name) => [`${fixed(Number(value), decimals)} ${yUnit}`, name]}
-              labelFormatter={(x) => `${Math.round(Number(x))} ${xUnit}`}
+              formatter={(value, tag) => [`${fixed(Number(value), yDecimals)} ${name(yUnit)}`, tag]}
+              labelFormatter={(x) => `${Math.round(Number(x))} ${name(xUnit)}`}
               contentStyle={{
                 background: "var(--color-base-100)",
                 border: "1px solid var(--color-base-300)",
@@ -68,7 +88,7 @@ export function BenchChart({ title, xs, curves, xUnit, yUnit, decimals, mark, to
               }}
             />
             <ReferenceLine
-              x={mark.at}
+              x={mark.at * turnX}
               stroke="var(--color-base-content)"
               strokeDasharray="4 3"
               label={{ value: mark.word, position: "insideTopRight", fontSize: 11, fill: "var(--color-base-content)" }}

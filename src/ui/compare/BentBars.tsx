@@ -3,11 +3,13 @@ import { bentAxis } from "@/core/drawing/drawBentBar";
 import { spreadLabels } from "@/core/drawing/spreadLabels";
 import { trimmed } from "@/core/units/format";
 import type { Bent } from "@/core/whip/compareWhip";
+import type { ComparedKind } from "@/server/compare";
 import { SHEET_HALF_MM } from "../kit/BarDrawing";
 import { INKS } from "./inks";
+import { Mm } from "../kit/shown";
 
 interface Props {
-  bent: { bar: Bar; bent: Bent }[];
+  bent: { bar: Bar; bent: Bent; kind: ComparedKind }[];
   handsMm: number;
   exaggeration: number;
   supportWord: string;
@@ -15,10 +17,10 @@ interface Props {
 
 /** Bars bent over one another on the centre line, with their seats on dimension lines below. */
 export function BentBars({ bent, handsMm, exaggeration, supportWord }: Props) {
-  const drawn = bent.flatMap(({ bar, bent: own }, i) => {
+  const drawn = bent.flatMap(({ bar, bent: own, kind }, i) => {
     if (!own.ok) return [];
     const half = (bar.quantities.overallLength?.value ?? own.bar.seatToSeatMm + 800) / 2;
-    return [{ bar, own, ink: INKS[i]!, axis: bentAxis(own.shape, half, exaggeration) }];
+    return [{ bar, own, isOffer: kind !== "own", ink: INKS[i]!, axis: bentAxis(own.shape, half, exaggeration) }];
   });
   const top = Math.max(...drawn.flatMap(({ axis }) => axis.map(([, y]) => y))) + 70;
   const lowest = Math.min(...drawn.flatMap(({ axis }) => axis.map(([, y]) => y)));
@@ -41,7 +43,7 @@ export function BentBars({ bent, handsMm, exaggeration, supportWord }: Props) {
           strokeWidth={2.5}
           strokeDasharray="24 10 6 10"
         />
-        {drawn.map(({ bar, own, ink }) =>
+        {drawn.map(({ bar, own, ink, isOffer }) =>
           [1, -1].flatMap((side) =>
             plateBoxes(own, exaggeration).map(({ x, y, width, angle }, i) => (
               <rect
@@ -52,18 +54,20 @@ export function BentBars({ bent, handsMm, exaggeration, supportWord }: Props) {
                 height={300}
                 rx={6}
                 fill={ink.color}
-                opacity={0.13}
+                opacity={isOffer ? 0.06 : 0.13}
+                {...(isOffer && { stroke: ink.color, strokeWidth: 4, strokeDasharray: "16 10", strokeOpacity: 1 })}
                 transform={`translate(${side * x} ${-y}) rotate(${side * angle})`}
               />
             )),
           ),
         )}
-        {drawn.map(({ bar, ink, axis }) => (
+        {drawn.map(({ bar, ink, axis, isOffer }) => (
           <polyline
             key={bar.tag}
             points={axis.map(([x, y]) => `${x.toFixed(1)},${(-y).toFixed(1)}`).join(" ")}
             stroke={ink.color}
             strokeWidth={15}
+            strokeDasharray={isOffer ? "44 20" : undefined}
             opacity={0.88}
           />
         ))}
@@ -108,7 +112,7 @@ export function BentBars({ bent, handsMm, exaggeration, supportWord }: Props) {
                 className="lettered"
                 fill={ink.color}
               >
-                {bar.tag} seats {trimmed(own.bar.seatToSeatMm, 1)} mm
+                {bar.tag} seats <Mm value={own.bar.seatToSeatMm} decimals={1} />
               </text>
             </g>
           );

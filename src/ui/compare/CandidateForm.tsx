@@ -14,7 +14,7 @@ const FIELDS = [
 ] as const;
 
 /** Puts a bar that nobody owns into the comparison; it lives in the link and nowhere else. */
-export function CandidateForm({ offers }: { offers: readonly { code: string; name: string; text: string }[] }) {
+export function CandidateForm() {
   const dialog = useRef<HTMLDialogElement>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const router = useRouter();
@@ -54,26 +54,7 @@ export function CandidateForm({ offers }: { offers: readonly { code: string; nam
           <h2 id="offer-title" className="text-lg font-bold">
             A bar you do not own yet
           </h2>
-          <p className="text-quiet text-sm">
-            {offers.length > 0
-              ? "One of your offers, or figures from a seller’s sheet; they stay"
-              : "From the seller’s sheet; it stays"}{" "}
-            in the link of this comparison.
-          </p>
-          {offers.length > 0 && (
-            <div className="flex flex-wrap gap-2">
-              {offers.map(({ code, name, text }) => (
-                <button
-                  key={code}
-                  type="button"
-                  className="btn btn-sm btn-outline min-h-11 border-dashed"
-                  onClick={() => compare(text)}
-                >
-                  {code} {name}
-                </button>
-              ))}
-            </div>
-          )}
+          <p className="text-quiet text-sm">Figures from a seller’s sheet. They stay in the link of this comparison.</p>
           <label className="grid gap-1 text-sm font-semibold">
             name
             <input name="name" className="input min-h-11 w-full" placeholder="offer" maxLength={30} />

@@ -1,4 +1,6 @@
 import type { Bar } from "@/core/bars/bar";
+import { ValueText } from "../kit/QuantityText";
+import { Say, UnitInput, UnitName } from "../kit/shown";
 import { isUsable } from "@/core/bars/bar";
 import { drawBar } from "@/core/drawing/drawBar";
 import { comparisonParams, MAX_COMPARED } from "@/core/whip/comparisonState";
@@ -22,34 +24,26 @@ interface Props {
   comparison: Comparison;
   /** Bars that can be added; the first of a long wall. */
   others: readonly { tag: string; name: string }[];
-  /** Straight bars that might be bought, as candidates. */
-  offers: readonly { code: string; name: string; text: string }[];
 }
 
 /** Two to six bars over one another: what differs inked, what is equal faint, and whether it matters at this load. */
-export function CompareSheet({ comparison, others, offers }: Props) {
-  const { state, items, unknownTags, lifts, lift, discs, disc, handsMm, noticeableMm, rows, judgement } = comparison;
+export function CompareSheet({ comparison, others }: Props) {
+  const { state, items, offered, unknownTags, lifts, lift, discs, disc, handsMm, noticeableMm, rows, judgement } =
+    comparison;
   const params = comparisonParams(state);
   const to = (path: string, change: Record<string, string | null> = {}) =>
     changedHref(path, new URLSearchParams(), { ...params, ...change });
-  const without = (i: number): Record<string, string | null> =>
-    i < state.tags.length - unknownTags.length
-      ? {
-          bars:
-            items
-              .filter((_, k) => k !== i && k < items.length - state.candidates.length)
-              .map(({ bar }) => bar.tag)
-              .join(",") || null,
-        }
-      : {
-          try:
-            (params.try ?? "")
-              .split(";")
-              .filter((_, k) => k !== i - (items.length - state.candidates.length))
-              .join(";") || null,
-        };
+  const without = (i: number): Record<string, string | null> => {
+    const { kind } = items[i]!;
+    const others = items.filter((item, k) => k !== i && item.kind === kind);
+    if (kind === "own") return { bars: others.map(({ bar }) => bar.tag).join(",") || null };
+    if (kind === "offer") return { offers: others.map(({ bar }) => bar.tag).join(",") || null };
+    const place = items.slice(0, i).filter((item) => item.kind === kind).length;
+    return { try: (params.try ?? "").split(";").toSpliced(place, 1).join(";") || null };
+  };
   const isFloor = lift.start === "floor" && lift.speed === "slow";
   const bending = items.flatMap(({ bar, bent }, ink) => (bent.ok ? [{ bar, ink }] : []));
+  const unbent = items.flatMap(({ bar, bent, kind }, ink) => (bent.ok ? [] : [{ bar, kind, ink }]));
   const support = lift.contact === "back" ? "back" : "hands";
   return (
     <>
@@ -58,17 +52,17 @@ export function CompareSheet({ comparison, others, offers }: Props) {
         title="Compare"
         about={
           <span className="flex flex-wrap items-center gap-x-3 gap-y-1">
-            {items.map(({ bar, isOffer }, i) => (
+            {items.map(({ bar, kind }, i) => (
               <span key={bar.tag} className="inline-flex items-center gap-1.5" style={{ color: INKS[i]!.color }}>
-                <BarTag tag={bar.tag} /> <span>{bar.name}</span>
-                {isOffer ? (
+                {kind === "own" ? <BarTag tag={bar.tag} /> : <b>{bar.tag}</b>} <span>{bar.name}</span>
+                {kind !== "own" ? (
                   <span className="text-quiet text-sm">offer</span>
                 ) : (
                   !isUsable(bar.state) && <StateText state={bar.state} />
                 )}
                 <Link
                   href={to("/compare", without(i))}
-                  aria-label={`Take ${bar.tag} out`}
+                  aria-label={`Remove ${bar.tag} from the comparison`}
                   className="text-quiet hover:text-base-content no-print px-1"
                 >
                   ×
@@ -98,14 +92,12 @@ export function CompareSheet({ comparison, others, offers }: Props) {
           )}
           {items.length < MAX_COMPARED && (
             <>
-              <CandidateForm offers={offers} />
+              <CandidateForm />
               <AskForm
                 action="/compare"
                 label="Add a bar"
                 keep={{
-                  bars: params.bars ?? undefined,
-                  load: params.load ?? undefined,
-                  lift: params.lift ?? undefined,
+                  ...Object.fromEntries(Object.entries(params).map(([key, value]) => [key, value ?? undefined])),
                 }}
               >
                 <label className="sr-only" htmlFor="add">
@@ -115,15 +107,26 @@ export function CompareSheet({ comparison, others, offers }: Props) {
                   id="add"
                   name="add"
                   defaultValue=""
-                  key={params.bars}
+                  key={`${params.bars} ${params.offers}`}
                   className="select select-sm min-h-10 w-40"
                 >
                   <option value="">add a bar …</option>
-                  {others.map(({ tag, name }) => (
-                    <option key={tag} value={tag}>
-                      {tag} {name}
-                    </option>
-                  ))}
+                  <optgroup label="On the wall">
+                    {others.map(({ tag, name }) => (
+                      <option key={tag} value={tag}>
+                        {tag} {name}
+                      </option>
+                    ))}
+                  </optgroup>
+                  {offered.length > 0 && (
+                    <optgroup label="On offer">
+                      {offered.map(({ code, name }) => (
+                        <option key={code} value={`offer:${code}`}>
+                          {code} {name}
+                        </option>
+                      ))}
+                    </optgroup>
+                  )}
                 </select>
               </AskForm>
             </>
@@ -132,23 +135,27 @@ export function CompareSheet({ comparison, others, offers }: Props) {
       </PageHead>
       {unknownTags.length > 0 && (
         <p role="alert" className="text-error mb-2 text-sm">
-          There is no bar {unknownTags.join(", ")} on the wall.
+          No bar {unknownTags.join(", ")} on the wall or on offer.
         </p>
       )}
       {comparison.breaks.map((text) => (
         <p key={text} role="alert" className="sheet border-l-error text-error mb-2 border-l-4 px-4 py-2 font-bold">
-          {text} Not to be lifted with.
+          <Say text={text} /> Not to be lifted with.
         </p>
       ))}
       {comparison.warnings.map((text) => (
         <p key={text} role="note" className="sheet border-l-accent mb-2 border-l-4 px-4 py-2 text-sm font-semibold">
-          {text}
+          <Say text={text} />
         </p>
       ))}
       <AskForm
         action="/compare"
         label="At which lift and load"
-        keep={{ bars: params.bars ?? undefined, try: params.try ?? undefined }}
+        keep={{
+          bars: params.bars ?? undefined,
+          offers: params.offers ?? undefined,
+          try: params.try ?? undefined,
+        }}
         className="sheet mb-3 flex flex-wrap items-baseline gap-x-6 gap-y-1 px-4 py-1.5"
       >
         <label className="ask">
@@ -163,25 +170,12 @@ export function CompareSheet({ comparison, others, offers }: Props) {
         </label>
         <label className="ask">
           load
-          <input
-            name="load"
-            defaultValue={state.loadText}
-            key={state.loadText}
-            inputMode="decimal"
-            aria-label="Load in kg"
-          />{" "}
-          kg in all
+          <UnitInput name="load" unit="kg" value={state.loadKg} aria-label="Load" /> <UnitName of="kg" /> in all
         </label>
         <label className="ask">
           {support}
-          <input
-            name="hands"
-            defaultValue={handsMm}
-            key={handsMm}
-            inputMode="numeric"
-            aria-label="Distance between the supports in mm"
-          />{" "}
-          mm {lift.contact === "back" ? "wide" : "apart"}
+          <UnitInput name="hands" unit="mm" value={handsMm} aria-label="Distance between the supports" />{" "}
+          <UnitName of="mm" /> {lift.contact === "back" ? "wide" : "apart"}
         </label>
         <label className="ask">
           plates
@@ -206,12 +200,22 @@ export function CompareSheet({ comparison, others, offers }: Props) {
         </p>
       ) : (
         <>
-          {bending.length > 0 ? (
+          {bending.length > 0 && (
             <BentBars bent={items} handsMm={handsMm} exaggeration={EXAGGERATION} supportWord={support} />
-          ) : (
-            <div className="sheet mb-3 grid gap-1 py-3">
-              {items.map(({ bar }) => (
-                <BarDrawing key={bar.tag} drawing={drawBar(bar)} label={`${bar.name} to scale`} />
+          )}
+          {unbent.length > 0 && (
+            <div className="sheet mb-3 grid gap-2 py-3">
+              {unbent.map(({ bar, kind, ink }) => (
+                <figure key={bar.tag} className="relative">
+                  <figcaption className="absolute top-0 left-4 text-sm font-bold" style={{ color: INKS[ink]!.color }}>
+                    {bar.tag}
+                  </figcaption>
+                  <BarDrawing
+                    drawing={drawBar(bar)}
+                    label={`${bar.name} to scale`}
+                    className={kind === "own" ? "" : "offered"}
+                  />
+                </figure>
               ))}
             </div>
           )}
@@ -260,17 +264,21 @@ function ComparisonTable({ bars, rows }: { bars: Bar[]; rows: ComparisonRow[] })
             </tr>
           </thead>
           <tbody className="divide-base-300 divide-y">
-            {rows.map(({ name, cells, by, isEqual }) => (
+            {rows.map(({ name, cells, by, unit, isEqual }) => (
               <tr key={name} className={isEqual ? "text-quiet" : "font-semibold"}>
                 <th scope="row" className="px-4 py-1 text-left font-normal sm:whitespace-nowrap">
                   {name}
                 </th>
                 {cells.map(({ text, isStated }, i) => (
                   <td key={i} className={`px-1.5 py-1 text-right ${isStated ? "italic" : ""}`}>
-                    {text}
+                    <CellText text={text} unit={unit} />
                   </td>
                 ))}
-                {bars.length > 1 && <td className="px-4 py-1 text-right whitespace-nowrap">{by}</td>}
+                {bars.length > 1 && (
+                  <td className="px-4 py-1 text-right whitespace-nowrap">
+                    <Say text={by} />
+                  </td>
+                )}
               </tr>
             ))}
           </tbody>
@@ -278,6 +286,13 @@ function ComparisonTable({ bars, rows }: { bars: Bar[]; rows: ComparisonRow[] })
       </div>
     </section>
   );
+}
+
+/** A figure of the table, whose unit stands in its last column, or words. */
+function CellText({ text, unit }: { text: string; unit: string }) {
+  const value = Number(text.replace("−", "-"));
+  if (text.trim() === "" || !Number.isFinite(value) || (unit !== "kg" && unit !== "mm")) return text;
+  return <ValueText value={value} decimals={text.split(".")[1]?.length ?? 0} unit={unit} isBare isAligned />;
 }
 
 /** A sentence that starts with whether it matters; tags in their inks. */
@@ -289,7 +304,11 @@ function JudgementText({ judgement: { verdict, text, opinion, unable }, bars }: 
           {verdict && <strong>{verdict}</strong>} {inked(text, bars)}
         </p>
       )}
-      {opinion && <p className="mt-1 text-sm">{opinion}</p>}
+      {opinion && (
+        <p className="mt-1 text-sm">
+          <Say text={opinion} />
+        </p>
+      )}
       {unable.length > 0 && <p className="text-quiet text-sm">No bending for {unable.join("; ")}.</p>}
       <p className="text-quiet mt-1 text-xs">{CAUTION}</p>
     </section>
@@ -301,7 +320,7 @@ function inked(text: string, bars: Bar[]) {
   return parts.map((part, i) => {
     const at = bars.findIndex(({ tag }) => tag === part);
     return at < 0 ? (
-      part
+      <Say key={i} text={part} />
     ) : (
       <b key={i} style={{ color: INKS[at]!.color }}>
         {part}

@@ -5,10 +5,11 @@ import type { Bar } from "@/core/bars/bar";
 import type { Disc } from "@/core/whip/assumedPlates";
 import { loadWhereTheyDiffer } from "@/core/whip/compareWhip";
 import type { Sweep, SweepPoint } from "@/core/whip/sweep";
-import { fixed, trimmed } from "@/core/units/format";
+import { trimmed } from "@/core/units/format";
 import { BenchChart } from "./BenchChart";
 import { INKS } from "./inks";
 import { useSweep } from "./useSweep";
+import { Mm, Say } from "../kit/shown";
 
 interface Props {
   /** The bars that bend, with their place in the comparison, which gives the ink. */
@@ -174,13 +175,19 @@ function DifferenceFinder({
             </select>
           </span>
         ))}
-        differ by <strong>{fixed(difference, 1)} mm</strong> of {isFloor ? "slack" : "bend"}{" "}
+        differ by{" "}
+        <strong>
+          <Mm value={difference} decimals={1} isAligned />
+        </strong>{" "}
+        of {isFloor ? "slack" : "bend"}{" "}
         <span data-testid="differ-from">
-          {a === b
-            ? "– choose two different bars."
-            : from === null
-              ? `at no load up to ${MAX_LIFTED_KG} kg.`
-              : `from ${trimmed(from, 0)} kg on.`}
+          {a === b ? (
+            "– choose two different bars."
+          ) : from === null ? (
+            <Say text={`at no load up to ${MAX_LIFTED_KG} kg.`} />
+          ) : (
+            <Say text={`from ${trimmed(from, 0)} kg on.`} />
+          )}
         </span>
       </p>
       <input

@@ -48,7 +48,7 @@ export function WeighForm({ plateId, action }: { plateId: string; action: FormAc
         />
       ))}
       <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
-        Keep
+        Add
       </button>
       <FormMessage state={form} />
     </form>

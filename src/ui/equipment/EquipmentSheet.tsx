@@ -1,4 +1,6 @@
+import type { ReactNode } from "react";
 import type { FieldDef } from "@/core/bars/barFields";
+import { ValueText } from "../kit/QuantityText";
 import { EQUIPMENT_FIELDS, type EquipmentKind } from "@/core/equipment/equipmentFields";
 import type { Pairing } from "@/core/equipment/pairPlates";
 import { kgFromMassUnits } from "@/core/units/exactMass";
@@ -102,7 +104,7 @@ function Section({
       </ul>
       {mayEdit && (
         <details className="border-base-300 border-t">
-          <summary className="link min-h-11 cursor-pointer px-4 py-3 text-sm">Enter another</summary>
+          <summary className="link min-h-11 cursor-pointer px-4 py-3 text-sm">Add {kind}</summary>
           <div className="px-4 pb-4">
             <EquipmentForm key={items.length} kind={kind} id={null} version={0} texts={{}} action={action} />
           </div>
@@ -112,8 +114,8 @@ function Section({
   );
 }
 
-function shown(def: FieldDef, text: string): string {
-  if (def.kind === "number" && def.unit) return `${text} ${def.unit}`;
+function shown(def: FieldDef, text: string): ReactNode {
+  if (def.kind === "number" && def.unit) return <ValueText value={Number(text)} decimals={2} unit={def.unit} />;
   return def.kind === "list" ? text.replaceAll(" | ", ", ") : text;
 }
 

@@ -15,13 +15,13 @@ export function ConnectionNote({ waiting, isCutOff, refused, forget }: Props) {
         <p className="border-accent border-l-8 pl-3">
           <strong className="text-accent">No connection.</strong>{" "}
           {waiting.length === 0
-            ? "Go on; what you touch is kept on this device and sent when it is back."
-            : `${waiting.length} ${waiting.length === 1 ? "touch is" : "touches are"} kept on this device and will be sent when it is back.`}
+            ? "Carry on: what you touch is saved on this device and sent when the connection is back."
+            : `${waiting.length} ${waiting.length === 1 ? "touch is" : "touches are"} saved on this device and waiting to sync.`}
         </p>
       )}
       {refused.length > 0 && (
         <div className="border-error mt-1 border-l-8 pl-3">
-          <strong className="text-error">The server said no:</strong>
+          <strong className="text-error">Not saved:</strong>
           <ul>
             {refused.map(({ label, message }, i) => (
               <li key={i}>
@@ -30,7 +30,7 @@ export function ConnectionNote({ waiting, isCutOff, refused, forget }: Props) {
             ))}
           </ul>
           <button type="button" className="btn btn-sm btn-outline min-h-11" onClick={forget}>
-            Read
+            Dismiss
           </button>
         </div>
       )}

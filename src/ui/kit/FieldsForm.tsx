@@ -52,7 +52,7 @@ export function FieldsForm({ defs, id, version, texts, action, fixed = [], more 
       ))}
       <div className="flex flex-wrap items-center gap-3">
         <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
-          {id === null ? "Enter it" : "Keep the changes"}
+          {id === null ? "Add" : "Save"}
         </button>
         <FormMessage state={form} />
       </div>

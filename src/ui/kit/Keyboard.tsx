@@ -56,6 +56,7 @@ function Keys() {
           ["↑ ↓", "move along the wall"],
           ["c", "on a bar: put it in the comparison, or take it out"],
           ["Enter", "open the bar"],
+          ["k", "show lb and inches, or kg and mm, for a moment"],
           ...SECTIONS.map(({ letter, name }) => [`g ${letter}`, name]),
           ["?", "this list"],
         ].map(([key, what]) => (

@@ -1,4 +1,5 @@
 import type { SvgSheet } from "@/core/drawing/svgText";
+import { Say } from "./shown";
 import { Shapes } from "./BarDrawing";
 
 /** A drawing with its lines and lettering, in the theme's inks. */
@@ -44,7 +45,7 @@ export function SheetDrawing({ sheet, className }: { sheet: SvgSheet; className?
           fill={ink(color, "var(--color-base-content)")}
           className="lettered"
         >
-          {text}
+          <Say text={text} />
         </text>
       ))}
     </svg>

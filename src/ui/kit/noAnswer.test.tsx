@@ -35,13 +35,13 @@ it("a form that was refused because something changed names what stands now when
     versions.push(String(form.get("version")));
     const typed = { name: String(form.get("name")) };
     return versions.length === 1
-      ? refusedBy({ message: "Somebody changed it meanwhile.", problems: [], version: 7 }, typed)
+      ? refusedBy({ message: "Someone else changed it meanwhile.", problems: [], version: 7 }, typed)
       : { status: "done", message: "Saved.", problems: [], typed: {} };
   };
   const user = userEvent.setup();
   render(<FieldsForm defs={DEFS} id="x" version={3} texts={{ name: "Old" }} action={action} />);
   await user.click(screen.getByRole("button"));
-  await screen.findByText("Somebody changed it meanwhile.");
+  await screen.findByText("Someone else changed it meanwhile.");
   await user.click(screen.getByRole("button"));
   await screen.findByText("Saved.");
   expect(versions).toEqual(["3", "7"]);

@@ -104,7 +104,7 @@ describe("what a floor screen wrote", () => {
     expect(await unsentOf()).toHaveLength(1);
   });
 
-  it("waits when what answers is not our server: a sign-in page of the house's network", async () => {
+  it("waits when what answers is not our server: a sign-in page of the gym’s network", async () => {
     vi.stubGlobal("fetch", async () => new Response("<html>Welcome to the guest network</html>", { status: 200 }));
     await keepUnsent(entry("a", 1));
     await sendUnsent();

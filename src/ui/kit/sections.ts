@@ -6,7 +6,7 @@ export const SECTIONS = [
   { key: "match", name: "Match", href: "/match", letter: "m" },
   { key: "setups", name: "Setups", href: "/setups", letter: "u" },
   { key: "load", name: "Load", href: "/load", letter: "l" },
-  { key: "sessions", name: "Sessions", href: "/sessions", letter: "e" },
+  { key: "classes", name: "Classes", href: "/classes", letter: "e" },
   { key: "care", name: "Care", href: "/care", letter: "a" },
   { key: "lifters", name: "Lifters", href: "/lifters", letter: "i" },
   { key: "buy", name: "Buy", href: "/buy", letter: "y" },

@@ -96,7 +96,7 @@ export function EraseForm({ lifter, action }: { lifter: string; action: FormActi
       <input type="hidden" name="lifter" value={lifter} />
       <label className="flex min-h-11 items-center gap-2">
         <input type="checkbox" name="sure" required className="checkbox checkbox-sm" />
-        Erase this person: name, sizes, notes, loads and their history. It cannot be taken back.
+        Erase this person: name, sizes, notes, loads and their history. This cannot be undone.
       </label>
       <button className="btn btn-sm btn-error min-h-11" disabled={isPending}>
         Erase

@@ -1,4 +1,6 @@
 import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
+import type { ReactNode } from "react";
+import { ValueText } from "../kit/QuantityText";
 import type { FieldDef } from "@/core/bars/barFields";
 import type { LifterBar } from "@/server/lifters";
 import type { KeptSetting } from "@/server/setups";
@@ -50,7 +52,7 @@ export function LifterSheet({
   const lifts = (texts.usualLoads ?? "").split(" | ").filter(Boolean);
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-      <section className="sheet px-4 py-3" aria-label="What is kept">
+      <section className="sheet px-4 py-3" aria-label="Profile">
         <dl className="grid grid-cols-[10rem_minmax(0,1fr)] gap-y-1 text-sm">
           {Object.entries(LIFTER_FIELDS as Record<string, FieldDef>).map(([key, def]) =>
             texts[key] === undefined || key === "key" || key === "name" || key === "usualLoads" ? null : (
@@ -137,12 +139,12 @@ export function LifterSheet({
   );
 }
 
-function shown(def: FieldDef, text: string): string {
+function shown(def: FieldDef, text: string): ReactNode {
   if (def.kind === "choices")
     return text
       .split(" | ")
       .map((key) => def.words?.[key] ?? key)
       .join(", ");
   if (def.kind === "list") return text.replaceAll(" | ", "; ");
-  return def.kind === "number" && def.unit ? `${text} ${def.unit}` : text;
+  return def.kind === "number" && def.unit ? <ValueText value={Number(text)} decimals={1} unit={def.unit} /> : text;
 }

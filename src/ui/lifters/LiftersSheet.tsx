@@ -1,6 +1,7 @@
 import { LIMIT_WORDS, type Limit } from "@/core/matching/lifter";
+import { ValueText } from "../kit/QuantityText";
+import { Day, UnitName } from "../kit/shown";
 import type { Meeting } from "@/core/matching/lifterFields";
-import { trimmed } from "@/core/units/format";
 import type { LifterRow } from "@/server/lifters";
 import Link from "../kit/Link";
 
@@ -11,7 +12,7 @@ export function LiftersSheet({ lifters, today }: { lifters: readonly LifterRow[]
       <p className="sheet p-6">
         No lifters yet.{" "}
         <Link className="link" href="/lifters/new">
-          Enter the first
+          Add the first
         </Link>
         .
       </p>
@@ -28,19 +29,19 @@ export function LiftersSheet({ lifters, today }: { lifters: readonly LifterRow[]
               experience
             </th>
             <th scope="col" className="hidden px-2 text-right font-normal md:table-cell">
-              height mm
+              height <UnitName of="mm" />
             </th>
             <th scope="col" className="hidden px-2 text-right font-normal md:table-cell">
-              mass kg
+              mass <UnitName of="kg" />
             </th>
             <th scope="col" className="hidden px-2 text-right font-normal md:table-cell">
-              hand mm
+              hand <UnitName of="mm" />
             </th>
             <th scope="col" className="px-2 text-left font-normal">
               not comfortable
             </th>
             <th scope="col" className="hidden px-2 text-left font-normal lg:table-cell">
-              next meeting
+              next competition
             </th>
             <th scope="col" className="px-4 text-right font-normal">
               <span className="sr-only">Match</span>
@@ -61,9 +62,9 @@ export function LiftersSheet({ lifters, today }: { lifters: readonly LifterRow[]
                   <span className="text-quiet block text-xs">{row.squad}</span>
                 </th>
                 <td className="hidden px-2 sm:table-cell">{row.experience}</td>
-                <Number value={row.heightMm} />
-                <Number value={row.massKg} />
-                <Number value={row.handLengthMm} />
+                <Number value={row.heightMm} unit="mm" />
+                <Number value={row.massKg} unit="kg" />
+                <Number value={row.handLengthMm} unit="mm" />
                 <td className="px-2">
                   {((row.limits ?? []) as Limit[]).map((limit) => LIMIT_WORDS[limit]).join(", ") || (
                     <span className="text-quiet">–</span>
@@ -72,7 +73,10 @@ export function LiftersSheet({ lifters, today }: { lifters: readonly LifterRow[]
                 <td className="hidden px-2 lg:table-cell">
                   {next ? (
                     <>
-                      {next.name || next.rules} <span className="text-quiet text-xs whitespace-nowrap">{next.on}</span>
+                      {next.name || next.rules}{" "}
+                      <span className="text-quiet text-xs whitespace-nowrap">
+                        <Day on={next.on} />
+                      </span>
                     </>
                   ) : (
                     <span className="text-quiet">–</span>
@@ -92,10 +96,14 @@ export function LiftersSheet({ lifters, today }: { lifters: readonly LifterRow[]
   );
 }
 
-function Number({ value }: { value: number | null }) {
+function Number({ value, unit }: { value: number | null; unit: "kg" | "mm" }) {
   return (
     <td className="hidden px-2 text-right tabular-nums md:table-cell">
-      {value === null ? <span className="text-quiet">–</span> : trimmed(value, 1)}
+      {value === null ? (
+        <span className="text-quiet">–</span>
+      ) : (
+        <ValueText value={value} decimals={0} unit={unit} isBare />
+      )}
     </td>
   );
 }

@@ -37,7 +37,7 @@ export function SignInLink({ lifter, name, person, free, mayInvite, linkAction, 
       ) : (
         <>
           <p className="text-quiet text-sm">
-            Nobody signs in as {name}. Whoever does sees their own settings, cards, sets and next class, and nothing of
+            Nobody signs in as {name}. They will see their own settings, cards, sets and next class, and nothing of
             others.
           </p>
           {free.length > 0 && (

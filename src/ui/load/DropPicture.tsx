@@ -26,7 +26,7 @@ export function DropPicture({ plates, blow, totalKg }: Props) {
   const words =
     blow.kgPerMm === null
       ? `No rubber at full diameter meets the floor: iron alone is never dropped.`
-      : `${trimmed(totalKg, 1)} kg fall on ${trimmed(2 * blow.rubberMm, 0)} mm of rubber at full diameter, both sides: ${trimmed(blow.kgPerMm, 2)} kg a mm. The house allows ${trimmed(blow.maxKgPerMm, 2)}.`;
+      : `${trimmed(totalKg, 1)} kg fall on ${trimmed(2 * blow.rubberMm, 0)} mm of rubber at full diameter, both sides: ${trimmed(blow.kgPerMm, 2)} kg a mm. The gym allows ${trimmed(blow.maxKgPerMm, 2)}.`;
   return (
     <figure className={`border-l-4 pl-3 ${isBad ? "border-error" : "border-base-300"}`}>
       <svg

@@ -2,7 +2,7 @@ import { PagesNav } from "../kit/PagesNav";
 
 const PAGES = [
   ["/load", "One load"],
-  ["/load/session", "Ladders and sessions"],
+  ["/load/session", "Warm-ups and sessions"],
 ] as const;
 
 /** One load, or all sets of a session on one bar. */

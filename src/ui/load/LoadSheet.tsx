@@ -1,7 +1,7 @@
 import type { Bar } from "@/core/bars/bar";
 import { ratedTotalKg } from "@/core/bars/bar";
 import { kgFromMassUnits } from "@/core/units/exactMass";
-import { signed, trimmed } from "@/core/units/format";
+import { trimmed } from "@/core/units/format";
 import type { LoadPlan } from "@/server/loading";
 import { AskForm } from "../kit/AskForm";
 import { ChangeLink } from "../kit/ChangeLink";
@@ -18,6 +18,7 @@ import { TargetKeys } from "./TargetKeys";
 import { LoadQuestion, type ClampChoice } from "./LoadQuestion";
 import { loadAddress, loadParams, type LoadState } from "./loadState";
 import { plateMark, stackWords } from "./plateWords";
+import { Kg, Say } from "../kit/shown";
 
 interface Props {
   bars: readonly { tag: string; name: string }[];
@@ -199,19 +200,19 @@ function BarFacts({ bar, plan, clampKg }: { bar: Bar; plan: LoadPlan | null; cla
       </span>
       {plan && (
         <span>
-          {trimmed(plan.barKg, 2)} kg <span className="text-quiet">{bar.quantities.mass?.source}</span>
+          <Kg value={plan.barKg} decimals={2} /> <span className="text-quiet">{bar.quantities.mass?.source}</span>
           {plan.countedKg !== plan.barKg && (
             <strong>
               {" "}
-              counted as {trimmed(plan.countedKg, 0)} kg by the gym’s rule, {signed(plan.barKg - plan.countedKg, 2)} kg
-              off
+              counted as <Kg value={plan.countedKg} decimals={0} /> by the gym’s rule,{" "}
+              <Kg value={plan.barKg - plan.countedKg} decimals={2} isSigned /> off
             </strong>
           )}
-          {clampKg > 0 && ` + clamps ${trimmed(clampKg, 2)} kg`}
+          {clampKg > 0 && <Say text={` + clamps ${trimmed(clampKg, 2)} kg`} />}
         </span>
       )}
       <span className={rated === null ? "text-accent font-semibold" : "text-quiet"}>
-        {rated === null ? "the most it may carry is unknown" : `may carry ${trimmed(rated, 0)} kg`}
+        {rated === null ? "the most it may carry is unknown" : <Say text={`may carry ${trimmed(rated, 0)} kg`} />}
       </span>
     </p>
   );

@@ -5,9 +5,9 @@ import { drawPlates } from "@/core/drawing/drawPlates";
 import { loadedWhip } from "@/core/drawing/loadedWhip";
 import type { Box } from "@/core/drawing/shapes";
 import { seatToSeatOf } from "@/core/bars/lengths";
-import { trimmed } from "@/core/units/format";
 import { Shapes } from "../kit/BarDrawing";
 import { plateLook } from "./plateLooks";
+import { Mm } from "../kit/shown";
 
 export interface HalfPlate {
   label: string;
@@ -96,8 +96,9 @@ export function LoadedHalf({ bar, plates, clampWidthMm, label, supportHalfSpacin
       </svg>
       {whip && (
         <figcaption className="text-quiet text-xs">
-          On J-cups {trimmed(2 * whip.supportHalfSpacingMm, 0)} mm apart the plates hang {trimmed(whip.dropMm, 1)} mm
-          below them; drawn {whip.exaggeration === 1 ? "as it is" : `× ${whip.exaggeration}`}.
+          On J-cups <Mm value={2 * whip.supportHalfSpacingMm} decimals={0} /> apart the plates hang{" "}
+          <Mm value={whip.dropMm} decimals={1} /> below them; drawn{" "}
+          {whip.exaggeration === 1 ? "as it is" : `× ${whip.exaggeration}`}.
         </figcaption>
       )}
     </figure>

@@ -1,6 +1,7 @@
 import type { RunSet } from "@/core/loading/run/runState";
 import { kgFromMassUnits } from "@/core/units/exactMass";
 import { trimmed } from "@/core/units/format";
+import { Kg } from "../kit/shown";
 
 interface Props {
   sets: readonly RunSet[];
@@ -52,8 +53,7 @@ export function RunList({ sets, changes, words }: Props) {
                     )}
                   </th>
                   <td className="pr-3 text-right whitespace-nowrap">
-                    {trimmed(kgFromMassUnits(achievedUnits), 2)}
-                    <span className="unit">kg</span>
+                    <Kg value={kgFromMassUnits(achievedUnits)} decimals={2} isSmall />
                   </td>
                   <td className="pr-3">{words(changes[i]!.off) || "–"}</td>
                   <td className="pr-3">{words(changes[i]!.on) || "–"}</td>

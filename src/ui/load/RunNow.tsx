@@ -4,8 +4,9 @@ import { useState } from "react";
 import type { RunSet } from "@/core/loading/run/runState";
 import type { RunTouch } from "@/core/loading/run/runTouch";
 import { kgFromMassUnits } from "@/core/units/exactMass";
-import { signed, trimmed } from "@/core/units/format";
+import { trimmed } from "@/core/units/format";
 import { EffortAsk } from "./EffortAsk";
+import { Kg } from "../kit/shown";
 
 const JUMPS_KG = [-10, -5, 5, 10];
 
@@ -41,7 +42,9 @@ export function RunNow({ set, before, change, words, isStopped, last, send, chil
         </span>
       </p>
       {Math.abs(errorKg) >= 0.005 && (
-        <p className="text-accent text-sm">{signed(errorKg, 2)} kg from what was asked.</p>
+        <p className="text-accent text-sm">
+          <Kg value={errorKg} decimals={2} isSigned /> off target.
+        </p>
       )}
       {(set.setup || set.jCupHole !== null) && (
         <p className="flex flex-wrap gap-x-5 text-lg">
@@ -90,14 +93,14 @@ export function RunNow({ set, before, change, words, isStopped, last, send, chil
           type="button"
           className="btn btn-outline min-h-16"
           disabled={last === null}
-          onClick={() => last && send({ kind: "reopen", set: last.id }, `${last.lifter}'s set taken back`)}
+          onClick={() => last && send({ kind: "reopen", set: last.id }, `${last.lifter}'s set undone`)}
         >
           Back
         </button>
       </div>
       {last?.state === "done" && <EffortAsk key={last.id} set={last} send={send} />}
       <div role="group" aria-label="Changed load" className="flex flex-wrap items-center gap-2 text-sm">
-        <span className="basis-full sm:basis-auto">Another load for this set:</span>
+        <span className="basis-full sm:basis-auto">Change load:</span>
         {JUMPS_KG.map((by) => {
           const targetKg = Number(trimmed(kgFromMassUnits(set.targetUnits) + by, 3));
           return targetKg > 0 ? (
@@ -138,7 +141,7 @@ export function RunNow({ set, before, change, words, isStopped, last, send, chil
           </form>
         ) : (
           <button type="button" className="btn btn-outline min-h-12" onClick={() => setTyping(true)}>
-            type it
+            Other…
           </button>
         )}
       </div>

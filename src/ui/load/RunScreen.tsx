@@ -91,8 +91,8 @@ export function RunScreen({ first, bar, stationName, rack, clamp, plates, planHr
       )}
       {view.isOver ? (
         <p className="sheet p-4 text-lg font-semibold">
-          This session is over: {state.sets.filter(({ state: how }) => how === "done").length} of {state.sets.length}{" "}
-          sets were lifted.
+          Session ended: {state.sets.filter(({ state: how }) => how === "done").length} of {state.sets.length} sets were
+          lifted.
         </p>
       ) : set ? (
         <div className="no-print grid gap-3 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
@@ -149,7 +149,7 @@ export function RunScreen({ first, bar, stationName, rack, clamp, plates, planHr
               <button
                 type="button"
                 className="btn btn-outline min-h-14"
-                onClick={() => send({ kind: "reopen", set: last.id }, `${last.lifter}'s set taken back`)}
+                onClick={() => send({ kind: "reopen", set: last.id }, `${last.lifter}'s set undone`)}
               >
                 Back
               </button>

@@ -18,8 +18,8 @@ export interface RunningSession {
 export function RunningNow({ running, endAction }: { running: readonly RunningSession[]; endAction: FormAction }) {
   const [form, end, isPending] = useFormAction(endAction);
   return (
-    <section className="sheet no-print border-l-accent mb-3 border-l-4 px-4 py-2" aria-label="On now">
-      <h2 className="sr-only">On now</h2>
+    <section className="sheet no-print border-l-accent mb-3 border-l-4 px-4 py-2" aria-label="In progress">
+      <h2 className="sr-only">In progress</h2>
       <ul className="grid gap-1">
         {running.map(({ id, tag, where, by, done, sets }) => (
           <li key={id} className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
@@ -28,12 +28,12 @@ export function RunningNow({ running, endAction }: { running: readonly RunningSe
               {done} of {sets} sets, begun by {by}
             </span>
             <Link href={`/load/session/run/${id}`} className="btn btn-sm btn-outline min-h-11">
-              Go on with it
+              Resume
             </Link>
             <form action={end}>
               <input type="hidden" name="id" value={id} />
               <button type="submit" disabled={isPending} className="btn btn-sm btn-ghost min-h-11">
-                End it<span className="sr-only"> {tag}</span>
+                End<span className="sr-only"> {tag}</span>
               </button>
             </form>
           </li>
@@ -53,7 +53,7 @@ export function BeginRun({ search, action }: { search: Record<string, string | u
         value === undefined ? null : <input key={key} type="hidden" name={key} value={value} />,
       )}
       <button type="submit" disabled={isPending} className="btn btn-sm btn-neutral min-h-11">
-        Run it
+        Start
       </button>
       <FormMessage state={form} />
     </form>

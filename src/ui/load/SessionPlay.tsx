@@ -5,6 +5,7 @@ import { playSession, stepAt, USUAL_PACE, type Pace, type PlayStep } from "@/cor
 import { trimmed } from "@/core/units/format";
 import { Slider } from "../balance/Slider";
 import { plateLook } from "./plateLooks";
+import { Kg } from "../kit/shown";
 
 export interface PlayedSet {
   lifter: string;
@@ -91,7 +92,7 @@ export function SessionPlay({ sets, looks, scratchPlates }: Props) {
         <p className="text-lg leading-snug">
           <strong>{set.lifter}</strong> {WORDS[step.what]}
           <span className="text-quiet block text-sm">
-            set {step.set + 1} of {sets.length}, {trimmed(set.achievedKg, 2)} kg
+            set {step.set + 1} of {sets.length}, <Kg value={set.achievedKg} decimals={2} />
           </span>
         </p>
         <div className="bg-base-200 flex h-28 items-center gap-0.5 overflow-hidden px-2">
@@ -133,7 +134,7 @@ export function SessionPlay({ sets, looks, scratchPlates }: Props) {
           </div>
           <p className="mt-1 text-sm">
             Lifting {minutes(play.liftingS)}, plates {minutes(play.platesS)}, getting ready {minutes(play.turningS)}.
-            Loaded anew each time it would be about {minutes(anewS)}.
+            Reloading from empty each time: about {minutes(anewS)}.
           </p>
         </div>
         <div className="grid gap-1">

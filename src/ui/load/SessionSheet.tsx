@@ -1,6 +1,6 @@
 import type { Bar } from "@/core/bars/bar";
 import { platesOffOneSide } from "@/core/loading/tippingOf";
-import { fixed, signed, trimmed } from "@/core/units/format";
+import { signed, trimmed } from "@/core/units/format";
 import type { SessionRun } from "@/server/loading";
 import { AskChoice, optionsUpTo } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
@@ -15,6 +15,7 @@ import { MAX_LIFTERS, type SessionAsk } from "./sessionAsk";
 import { BeginRun, RunningNow, type RunningSession } from "./RunningNow";
 import { DRAWN_DIAMETER_MM, DRAWN_THICKNESS_MM, Sleeve, type PlateFace } from "./Sleeve";
 import type { FormAction } from "../kit/formState";
+import { Kg } from "../kit/shown";
 
 interface Props {
   bars: readonly { tag: string; name: string }[];
@@ -41,7 +42,7 @@ export function SessionSheet(props: Props) {
   const { bars, bar, clamps, clampKey, stations, lifts, ask, run, problems, running, endAction } = props;
   return (
     <>
-      <PageHead title="Ladders and sessions" about="every set on one bar, the fewest plates moved">
+      <PageHead title="Warm-ups and sessions" about="every set on one bar, the fewest plates moved">
         <LoadNav here={RUN_ADDRESS} />
       </PageHead>
       {running.length > 0 && <RunningNow running={running} endAction={endAction} />}
@@ -148,7 +149,10 @@ function Run({ run, bar, ask, mayRun, search, beginAction }: Props & { run: Sess
         <p className="text-sm">
           Reloading from empty each time: {scratch.plates} plates a side. This saves{" "}
           <strong>{spared} plates a side</strong> and{" "}
-          <strong>{fixed(2 * (scratch.kg - handledKg), 0)} kg of lifting plates</strong>.
+          <strong>
+            <Kg value={2 * (scratch.kg - handledKg)} decimals={0} /> of lifting plates
+          </strong>
+          .
           {run.anyOrder !== null &&
             (run.anyOrder < plan.handled
               ? ` Larger plates are inside, as the gym wants it; in any order it would be ${run.anyOrder}.`
@@ -164,7 +168,7 @@ function Run({ run, bar, ask, mayRun, search, beginAction }: Props & { run: Sess
             Beside the plates{" "}
             {[
               sets.some(({ jCupHole }) => jCupHole !== null) && `the J-cups move ${times(changes.cups)}`,
-              sets.some(({ setup }) => setup) && `the bar is set anew ${times(changes.setups)}`,
+              sets.some(({ setup }) => setup) && `the bar is set again ${times(changes.setups)}`,
             ]
               .filter(Boolean)
               .join(" and ")}
@@ -210,7 +214,7 @@ function Run({ run, bar, ask, mayRun, search, beginAction }: Props & { run: Sess
                 <th className="pr-3 font-normal">take off</th>
                 <th className="pr-3 font-normal">put on</th>
                 <th className="pr-3 font-normal">then on the sleeve, inside first</th>
-                {ask.at && <th className="font-normal">off one side at most</th>}
+                {ask.at && <th className="font-normal">max off one side</th>}
               </tr>
             </thead>
             <tbody>

@@ -182,11 +182,11 @@ describe("a run sheet", () => {
       ).text;
     expect(note(0, false)).toBe("");
     expect(note(2, false)).toBe("");
-    expect(note(0, true)).toContain("Go on; what you touch is kept on this device");
-    expect(note(1, true)).toContain("1 touch is kept on this device");
-    expect(note(5, true)).toContain("5 touches are kept on this device");
+    expect(note(0, true)).toContain("Carry on: what you touch is saved on this device");
+    expect(note(1, true)).toContain("1 touch is saved on this device");
+    expect(note(5, true)).toContain("5 touches are saved on this device");
     expect(note(0, false, [{ label: "K01 done", message: "K01 is quarantined." }])).toContain(
-      "The server said no: K01 done: K01 is quarantined.",
+      "Not saved: K01 done: K01 is quarantined.",
     );
   });
 });

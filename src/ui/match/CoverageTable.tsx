@@ -2,10 +2,10 @@
 
 import type { BarDemand, Covered, LiftCoverage } from "@/core/matching/coverage";
 import type { Verdict } from "@/core/matching/verdict";
-import { trimmed } from "@/core/units/format";
 import Link from "../kit/Link";
 import { href } from "../kit/search";
 import { MARKS, MARK_WORDS } from "./coverageMarks";
+import { Kg } from "../kit/shown";
 
 interface Props {
   bars: readonly { tag: string; name: string }[];
@@ -76,7 +76,9 @@ export function CoverageTable({ bars, rows, byBar, offered, showsPeople }: Props
                 <Link href={href("/match", { lift, load: String(loadKg) })} className="font-semibold hover:underline">
                   {name}
                 </Link>{" "}
-                <span className="text-quiet text-xs">{trimmed(loadKg, 1)} kg</span>
+                <span className="text-quiet text-xs">
+                  <Kg value={loadKg} decimals={1} />
+                </span>
               </th>
               <td className={`px-2 text-xs whitespace-nowrap ${covered === "well" ? "" : "font-bold"}`}>
                 {COVERED[covered]}

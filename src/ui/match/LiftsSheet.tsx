@@ -1,4 +1,5 @@
 import { LIFT_FIELDS, LIFT_NAMES } from "@/core/matching/liftFields";
+import { Kg, Mm, UnitName } from "../kit/shown";
 import { FieldsForm } from "../kit/FieldsForm";
 import type { FormAction } from "../kit/formState";
 
@@ -28,8 +29,12 @@ export function LiftsSheet({
         <span>speed</span>
         <span>starts, ends</span>
         <span>carried</span>
-        <span className="text-right">hands apart, mm</span>
-        <span className="text-right">usual load, kg</span>
+        <span className="text-right">
+          hands apart, <UnitName of="mm" />
+        </span>
+        <span className="text-right">
+          usual load, <UnitName of="kg" />
+        </span>
       </div>
       <ul className="divide-base-300 divide-y">
         {lifts.map(({ id, version, texts }) => (
@@ -48,8 +53,12 @@ export function LiftsSheet({
                   {texts.start}, {ENDING[texts.ending ?? ""]}
                 </span>
                 <span>{CONTACT[texts.contact ?? ""]}</span>
-                <span className="text-right tabular-nums">{2 * Number(texts.supportHalfSpacingMm)}</span>
-                <span className="text-right tabular-nums">{texts.usualKg}</span>
+                <span className="text-right tabular-nums">
+                  <Mm value={2 * Number(texts.supportHalfSpacingMm)} decimals={0} isBare />
+                </span>
+                <span className="text-right tabular-nums">
+                  <Kg value={Number(texts.usualKg)} decimals={1} isBare />
+                </span>
               </summary>
               {mayEdit && (
                 <div className="px-4 pb-4">
@@ -70,7 +79,7 @@ export function LiftsSheet({
       </ul>
       {mayEdit && (
         <details className="border-base-300 border-t">
-          <summary className="link min-h-11 cursor-pointer px-4 py-3 text-sm">Enter another lift</summary>
+          <summary className="link min-h-11 cursor-pointer px-4 py-3 text-sm">Add lift</summary>
           <div className="px-4 pb-4">
             <FieldsForm key={lifts.length} defs={LIFT_FIELDS} id={null} version={0} texts={{}} action={action} />
           </div>

@@ -5,7 +5,7 @@ const PAGES = [
   ["/match/coverage", "Coverage"],
   ["/match/balance", "Balance"],
   ["/match/lifts", "Lifts"],
-  ["/match/meetings", "Meeting rules"],
+  ["/match/meetings", "Competition rules"],
 ] as const;
 
 /** What belongs to matching, one word each. */

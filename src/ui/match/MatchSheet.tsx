@@ -2,10 +2,12 @@ import { drawBar } from "@/core/drawing/drawBar";
 import { PURPOSES, PURPOSE_WORDS, type Purpose } from "@/core/matching/lifter";
 import type { Lift } from "@/core/matching/lifts";
 import type { Basis, Reason } from "@/core/matching/verdict";
+import { FACTOR_WORDS, whyOf } from "@/core/matching/why";
 import { trimmed } from "@/core/units/format";
 import type { Matching } from "@/server/matching";
 import { OfferDrawing } from "../buy/OfferDrawing";
 import { AskForm } from "../kit/AskForm";
+import { ChangeLink } from "../kit/ChangeLink";
 import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
 import { BarTag } from "../kit/BarTag";
 import { CarryLink } from "../kit/CarryLink";
@@ -13,8 +15,11 @@ import { PageHead } from "../kit/PageHead";
 import { href } from "../kit/search";
 import Link from "../kit/Link";
 import { isSetUp } from "../kit/isSetUp";
+import { GuestForm } from "./GuestForm";
+import { type Guest, GUEST } from "./guest";
 import { MatchNav } from "./MatchNav";
 import { VerdictText } from "../kit/VerdictText";
+import { Say } from "../kit/shown";
 
 interface Props {
   lifts: readonly Lift[];
@@ -30,6 +35,10 @@ interface Props {
   matching: Matching | null;
   problem: string | null;
   comfort: { comfortNote: string | null; coachNote: string | null } | null;
+  /** What is said of somebody who is not on file; null where it is asked for a lifter or for anyone. */
+  guest: Guest | null;
+  /** Lifts that are one touch away. */
+  quickLifts: readonly Lift[];
   /** So many bars that fit are shown, and of those that never do. */
   shown: number;
   /** Where so many are shown. */
@@ -59,9 +68,12 @@ export function MatchSheet({
   matching,
   problem,
   comfort,
+  guest,
+  quickLifts,
   shown,
   moreHref,
 }: Props) {
+  const top = (matching?.items ?? []).filter(({ verdict }) => verdict !== "never").slice(0, 3);
   const fit = matching?.items.filter(({ verdict }) => verdict !== "never") ?? [];
   const never = matching?.items.filter(({ verdict }) => verdict === "never") ?? [];
   return (
@@ -103,20 +115,19 @@ export function MatchSheet({
           </select>
           in all
         </span>
-        {lifters.length > 0 && (
-          <label className="ask">
-            for
-            <select name="lifter" defaultValue={lifterKey} key={lifterKey}>
-              <option value="">anybody</option>
-              {lifters.map(({ key, name, squad }) => (
-                <option key={key} value={key}>
-                  {name}
-                  {squad ? `, ${squad}` : ""}
-                </option>
-              ))}
-            </select>
-          </label>
-        )}
+        <label className="ask">
+          for
+          <select name="lifter" defaultValue={lifterKey} key={lifterKey}>
+            <option value="">anyone</option>
+            <option value={GUEST}>someone not on file</option>
+            {lifters.map(({ key, name, squad }) => (
+              <option key={key} value={key}>
+                {name}
+                {squad ? `, ${squad}` : ""}
+              </option>
+            ))}
+          </select>
+        </label>
         <label className="ask">
           a set for
           <select name="purpose" defaultValue={purpose} key={purpose}>
@@ -144,15 +155,45 @@ export function MatchSheet({
           </p>
         )}
       </AskForm>
+      {guest && <GuestForm guest={guest} />}
+      <nav aria-label="Other lifts" className="mb-3 flex gap-1.5 overflow-x-auto">
+        {quickLifts.map(({ key, name }) => (
+          <ChangeLink
+            key={key}
+            href={href("/match", { lift: key, lifter: lifterKey })}
+            change={{ lift: key, load: null, shown: null }}
+            className={`btn btn-sm min-h-11 shrink-0 font-normal ${key === liftKey ? "btn-neutral" : "btn-outline"}`}
+          >
+            {name}
+          </ChangeLink>
+        ))}
+      </nav>
       {comfort && (comfort.comfortNote || comfort.coachNote) && (
         <p className="mb-3 text-sm">
           {comfort.comfortNote && <>They say: “{comfort.comfortNote}” </>}
           {comfort.coachNote && <>Coach: “{comfort.coachNote}” </>}
-          <span className="text-quiet">Pain or injury: a doctor or physiotherapist, not this program.</span>
+          <span className="text-quiet">Pain or injury: ask a doctor or physiotherapist.</span>
         </p>
       )}
       {matching && (
         <>
+          {top.length > 1 && (
+            <p className="mb-2 flex flex-wrap items-center justify-between gap-x-4">
+              <span className="text-quiet text-sm">
+                {matching.counts.fit} {matching.counts.fit === 1 ? "bar" : "bars"} can be used, best first.
+              </span>
+              <Link
+                href={href("/compare", {
+                  bars: top.map(({ tag }) => tag).join(","),
+                  lift: liftKey,
+                  load: loadKg > 0 ? `${loadText}${unit}` : undefined,
+                })}
+                className="btn btn-sm btn-outline min-h-11"
+              >
+                Compare the top {top.length === 2 ? "two" : "three"}
+              </Link>
+            </p>
+          )}
           <ol className="sheet divide-base-300 divide-y" aria-label="Bars, best first">
             {fit.map((item) => (
               <MatchRow
@@ -173,9 +214,7 @@ export function MatchSheet({
                 }
               />
             ))}
-            {fit.length === 0 && (
-              <li className="p-4">No bar of the house can be used for this. The reasons are below.</li>
-            )}
+            {fit.length === 0 && <li className="p-4">No bar here can be used for this. The reasons are below.</li>}
           </ol>
           {matching.counts.fit > shown && (
             <p className="text-quiet mt-2 text-sm">
@@ -199,7 +238,9 @@ export function MatchSheet({
                       {code} {name}
                     </Link>
                     <OfferDrawing bar={bar} className="hidden md:block" />
-                    <span>{because}</span>
+                    <span>
+                      <Say text={because} />
+                    </span>
                   </li>
                 ))}
               </ul>
@@ -221,10 +262,12 @@ export function MatchSheet({
                     <span className="w-32 font-semibold">{bar.name}</span>
                     <VerdictText verdict={verdict} />
                     <span className="basis-60 grow">
-                      {reasons
-                        .filter(({ atBest }) => atBest === "never")
-                        .map(({ text }) => text)
-                        .join(" ")}
+                      <Say
+                        text={reasons
+                          .filter(({ atBest }) => atBest === "never")
+                          .map(({ text }) => text)
+                          .join(" ")}
+                      />
                     </span>
                   </li>
                 ))}
@@ -255,12 +298,11 @@ function MatchRow({
   setupHref: string | null;
 }) {
   const { tag, bar, place, verdict, reasons, setting } = item;
-  const shown = decisive(reasons);
-  const others = reasons.filter((reason) => !shown.includes(reason));
+  const { first, against, forIt } = whyOf(reasons);
   return (
     <li
       id={`bar-${tag}`}
-      className="target:bg-base-200 grid items-center gap-x-4 gap-y-1 px-4 py-2.5 md:grid-cols-[6.5rem_11rem_minmax(0,14rem)_minmax(0,1fr)_auto]"
+      className="target:bg-base-200 grid items-center gap-x-4 gap-y-1 grid-cols-[minmax(0,1fr)_auto] px-4 py-2 md:grid-cols-[6.5rem_11rem_minmax(0,13rem)_minmax(0,1fr)_auto]"
     >
       <VerdictText verdict={verdict} />
       <div className="flex items-center gap-2">
@@ -269,32 +311,49 @@ function MatchRow({
           <span className="block text-sm font-semibold">{bar.name}</span>
           <span className="text-quiet block text-xs">
             {place}
-            {bar.quantities.mass ? `, ${trimmed(bar.quantities.mass.value, 1)} kg` : ""}
+            {bar.quantities.mass ? <Say text={`, ${trimmed(bar.quantities.mass.value, 1)} kg`} /> : ""}
           </span>
         </span>
       </div>
       <BarDrawing drawing={drawBar(bar)} label={`${bar.name} to scale`} className="hidden md:block" />
-      <div className="text-sm">
-        {setting && <p className="font-semibold">{setting}</p>}
-        <ul>
-          {shown.map((reason) => (
-            <ReasonLine key={reason.factor} reason={reason} />
-          ))}
-        </ul>
-        {others.length > 0 && (
-          <details>
-            <summary className="text-quiet min-h-8 cursor-pointer py-1.5 text-xs">
-              {others.length} more {others.length === 1 ? "thing" : "things"} weighed
-            </summary>
-            <ul>
-              {others.map((reason) => (
-                <ReasonLine key={reason.factor} reason={reason} />
-              ))}
-            </ul>
-          </details>
+      <div className="col-span-2 text-sm md:col-span-1">
+        {first && (
+          <p className="leading-snug">
+            <Say text={first.text} />
+          </p>
         )}
+        {against[0] && (
+          <p className="text-quiet leading-snug">
+            <Say text={against[0].text} />
+          </p>
+        )}
+        <details className="group">
+          <summary className="-my-0.5 flex min-h-8 cursor-pointer list-none flex-wrap items-center gap-x-3 text-xs">
+            {setting && <strong>{setting}</strong>}
+            {against.map(({ factor }) => (
+              <span key={factor} className="text-accent whitespace-nowrap">
+                <span aria-hidden="true">− </span>
+                <span className="sr-only">against: </span>
+                {FACTOR_WORDS[factor] ?? factor}
+              </span>
+            ))}
+            {forIt.map(({ factor }) => (
+              <span key={factor} className="text-quiet whitespace-nowrap">
+                <span aria-hidden="true">+ </span>
+                <span className="sr-only">for: </span>
+                {FACTOR_WORDS[factor] ?? factor}
+              </span>
+            ))}
+            <span className="link group-open:font-semibold">Why?</span>
+          </summary>
+          <ul className="grid gap-1 py-1">
+            {[...(first ? [first] : []), ...against, ...forIt].map((reason) => (
+              <ReasonLine key={reason.factor} reason={reason} />
+            ))}
+          </ul>
+        </details>
       </div>
-      <div className="flex flex-wrap gap-1.5">
+      <div className="col-span-2 flex flex-wrap gap-1.5 md:col-span-1">
         <CarryLink
           carry={{ target: "load", unit: "unit" }}
           href={href("/load", {
@@ -319,14 +378,13 @@ function MatchRow({
 function ReasonLine({ reason: { text, basis, wouldChange } }: { reason: Reason }) {
   return (
     <li>
-      {text} <span className="text-quiet text-xs whitespace-nowrap">{BASIS_WORDS[basis]}</span>
-      {wouldChange && <span className="text-quiet block text-xs">Would change it: {wouldChange}</span>}
+      <Say text={text} /> <span className="text-quiet text-xs whitespace-nowrap">{BASIS_WORDS[basis]}</span>
+      {wouldChange && (
+        <span className="text-quiet block text-xs">
+          <span aria-hidden="true">↑ </span>
+          <Say text={wouldChange} />
+        </span>
+      )}
     </li>
   );
-}
-
-/** The reservations, worst first; where there are none, what speaks for the bar. */
-function decisive(reasons: readonly Reason[]): Reason[] {
-  const reservations = reasons.filter(({ atBest }) => atBest !== "made-for");
-  return reservations.length > 0 ? reservations.slice(0, 4) : reasons.slice(0, 3);
 }

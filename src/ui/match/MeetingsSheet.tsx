@@ -38,7 +38,7 @@ export function MeetingsSheet({ items, lifts, mayEdit, action }: Props) {
             <h2 className="font-bold">{name}</h2>
             <p className="text-quiet mb-2 text-xs">
               {source}
-              {own[0]!.id === null && `. Lifters’ meetings name it “${rules}”.`}
+              {own[0]!.id === null && `. Lifters’ competitions name it “${rules}”.`}
             </p>
             <ul className="divide-base-300 divide-y">
               {own.map((item) => (
@@ -59,8 +59,8 @@ export function MeetingsSheet({ items, lifts, mayEdit, action }: Props) {
         );
       })}
       {mayEdit && (
-        <section className="sheet px-4 py-3" aria-label="Enter rules">
-          <h2 className="font-bold">Enter rules</h2>
+        <section className="sheet px-4 py-3" aria-label="Add rules">
+          <h2 className="font-bold">Add rules</h2>
           <p className="text-quiet mb-2 text-xs">
             Some federations use one bar for all lifts, some a squat, a bench and a deadlift bar of their own: enter the
             same name once for each bar. The federation’s own text comes first.
@@ -165,11 +165,11 @@ function MeetingForm({ item, lifts, action }: { item: MeetingItem | null; lifts:
       </fieldset>
       <div className="flex flex-wrap items-center gap-3">
         <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
-          {item ? "Keep the changes" : "Enter them"}
+          {item ? "Save" : "Add rules"}
         </button>
         {item && (
           <button name="remove" value="1" className="btn btn-sm btn-outline min-h-11" disabled={isPending}>
-            Take them away
+            Delete
           </button>
         )}
         <FormMessage state={form} />

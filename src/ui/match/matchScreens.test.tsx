@@ -67,7 +67,7 @@ describe("coverage", () => {
     expect(text).not.toContain("people");
     expect(text).toContain("made for");
   });
-  it("names the busy hour with those bars only that somebody needs", () => {
+  it("names the busy hour with those bars only that someone needs", () => {
     const busy = {
       name: "Tuesday",
       people: 9,
@@ -127,10 +127,10 @@ describe("today", () => {
 describe("lifters", () => {
   it("of a hall that has none leads to the first", () => {
     const { html, text } = shown(<LiftersSheet lifters={[]} today="2026-03-20" />);
-    expect(text).toContain("No lifters yet. Enter the first.");
+    expect(text).toContain("No lifters yet. Add the first.");
     expect(html).toContain("/lifters/new");
   });
-  it("of whom little is known have dashes, and the next meeting is the next, not the first written", () => {
+  it("of whom little is known have dashes, and the next competition is the next, not the first written", () => {
     const row = {
       id: "l1",
       key: "ann",
@@ -160,10 +160,15 @@ describe("the wall screen", () => {
   const lift = LIFTS["back-squat-high"];
   const screen = (answer: Parameters<typeof WallScreen>[0]["answer"]) =>
     shown(
-      <WallScreen hallName="Test hall" lifts={[{ key: lift.key, name: lift.name }]} answer={answer} returnAfter={45} />,
+      <WallScreen
+        hallName="Test hall"
+        lifts={[{ key: lift.key, name: lift.name, group: "squat" }]}
+        answer={answer}
+        returnAfter={45}
+      />,
     );
   it("starts with the lifts, and says when no bar is for one", () => {
-    expect(screen(null).text).toContain(`What do you want to lift? Chalk left on a bar Test hall ${lift.name}`);
+    expect(screen(null).text).toContain(`What do you want to lift? Chalk left on a bar Test hall Squat ${lift.name}`);
     expect(screen({ lift, take: [], leave: [] }).text).toContain("No bar here is for this lift.");
   });
   it("says what is not known rather than nothing: mass, rating and place", () => {

@@ -1,13 +1,13 @@
 import type { ReactNode } from "react";
-import { trimmed } from "@/core/units/format";
 import type { OwnSheet } from "@/server/own";
 import { BarTag } from "../kit/BarTag";
-import { dayText } from "../kit/dayText";
+import { dayText } from "@/core/units/dates";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
 import { SheetPart } from "../kit/SheetPart";
 import { ComfortForm, EraseMeForm } from "./OwnForms";
+import { Kg } from "../kit/shown";
 
 interface Props {
   name: string;
@@ -41,7 +41,7 @@ export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAct
   );
   return (
     <>
-      <PageHead title={name} about="Only you, your coaches and whoever runs the gym see this." />
+      <PageHead title={name} about="Only you, your coaches and the people who run the gym see this." />
       {!sheet && (
         <p className="sheet mb-3 p-4">
           No lifter is linked to you yet. A coach links you under Lifters; then your settings and sets stand here.
@@ -61,7 +61,7 @@ export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAct
                         <strong>
                           {dayText(on, today)}, {at}
                         </strong>{" "}
-                        {title}: {liftName}, {trimmed(loadKg, 2)} kg
+                        {title}: {liftName}, <Kg value={loadKg} decimals={2} />
                       </li>
                     ))}
                   </ul>
@@ -92,7 +92,7 @@ export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAct
                     {sheet.strength.map(({ liftName, straightKg, bars }) => (
                       <li key={liftName} className="py-2">
                         <strong>
-                          {liftName}: {trimmed(Math.round(straightKg), 0)} kg
+                          {liftName}: <Kg value={Math.round(straightKg)} decimals={0} />
                         </strong>{" "}
                         <span className="text-quiet text-sm">single on a straight bar, an estimate</span>
                         {bars.map(({ tag, name: barName, words }) => (
@@ -126,7 +126,9 @@ export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAct
                           <td>{dayText(on, today)}</td>
                           <td>{tag}</td>
                           <td>{liftName}</td>
-                          <td className="text-right tabular-nums">{trimmed(loadKg, 2)} kg</td>
+                          <td className="text-right tabular-nums">
+                            <Kg value={loadKg} decimals={2} />
+                          </td>
                         </tr>
                       ))}
                     </tbody>

@@ -44,7 +44,7 @@ export function RotationSheet({ id, version, plan, rows, weeks, bars, tags, mayE
         )}
         <RotationGrid {...{ id, version, weeks, rows, tags, mayEdit }} action={actions.pin} />
         <p className="text-quiet pt-2 text-xs">
-          Shaded weeks are heavy. A bar that is new to somebody comes in light weeks first, without a heaviest attempt.
+          Shaded weeks are heavy. A bar that is new to someone comes in light weeks first, without a heaviest attempt.
           What a lifter feels, and what a doctor said, comes before any plan.
         </p>
       </section>

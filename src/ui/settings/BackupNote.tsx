@@ -51,8 +51,8 @@ export function BackupNote({ last, problem, drill, isEmpty, backUpAction, drillA
           <div>
             <h3 className="font-semibold">The gym’s own archive</h3>
             <p className="text-quiet mb-2 text-sm">
-              Bars, equipment, lifters with their health words, care, rules and air of this gym alone, sealed. Accounts,
-              tablets, tokens and photos are not in it.
+              Bars, equipment, lifters with their health words, care, rules and air of this gym alone, sealed. Classes,
+              the logbook, offers, deliveries, photos, accounts, tablets and tokens are only in the backup.
             </p>
             <TakeArchiveForm />
           </div>

@@ -1,12 +1,14 @@
 "use client";
 
+import { timeText } from "@/core/units/dates";
+import { LOCALES } from "@/core/units/locales";
 import { DoorField } from "../doors/SecretFields";
 import { Field, FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
-  gym: { name: string; timeZone: string; massUnit: string; currency: string };
+  gym: { name: string; timeZone: string; massUnit: string; lengthUnit: string; locale: string; currency: string };
   /** What was read, to be named when it is saved. */
   was: string;
   mayEdit: boolean;
@@ -23,11 +25,30 @@ export function GymForm({ gym, was, mayEdit, action }: Props) {
         <legend className="sr-only">The gym</legend>
         <DoorField state={state} name="name" label="Name" defaultValue={gym.name} />
         <DoorField state={state} name="timeZone" label="Time zone" defaultValue={gym.timeZone} />
-        <Field state={state} name="massUnit" label="Units">
+        <Field state={state} name="massUnit" label="Masses">
           {(attributes) => (
             <select {...attributes} className="select w-full" defaultValue={state.typed.massUnit ?? gym.massUnit}>
               <option value="kg">kg</option>
               <option value="lb">lb</option>
+            </select>
+          )}
+        </Field>
+        <Field state={state} name="lengthUnit" label="Lengths">
+          {(attributes) => (
+            <select {...attributes} className="select w-full" defaultValue={state.typed.lengthUnit ?? gym.lengthUnit}>
+              <option value="mm">mm</option>
+              <option value="in">inches</option>
+            </select>
+          )}
+        </Field>
+        <Field state={state} name="locale" label="Times as in">
+          {(attributes) => (
+            <select {...attributes} className="select w-full" defaultValue={state.typed.locale ?? gym.locale}>
+              {Object.entries(LOCALES).map(([key, name]) => (
+                <option key={key} value={key}>
+                  {name}, {timeText("18:30", key)}
+                </option>
+              ))}
             </select>
           )}
         </Field>

@@ -10,6 +10,7 @@ import type { FormAction } from "../kit/formState";
 import { VerdictText } from "../kit/VerdictText";
 import { RuleNumber } from "./RuleNumber";
 import { useFormAction } from "../kit/useFormAction";
+import { Kg } from "../kit/shown";
 
 export type Preview = { ok: true; flips: Flip[]; graded: number } | { ok: false; message: string };
 
@@ -55,7 +56,7 @@ export function HouseForm({ rules, version, mayEdit, action, preview }: Props) {
         ))}
         <fieldset className="sheet px-4 py-3">
           <legend className="contents">
-            <span className="font-bold">Numbers the matcher goes by</span>
+            <span className="font-bold">Numbers behind Match</span>
           </legend>
           <div className="mt-2 grid gap-x-6 gap-y-2 sm:grid-cols-2">
             {RULE_NUMBER_KEYS.map((key) => {
@@ -83,7 +84,7 @@ export function HouseForm({ rules, version, mayEdit, action, preview }: Props) {
               <Flips looked={looked} isLooking={isLooking} />
               <div className="mt-3 flex flex-wrap items-center gap-3">
                 <button className="btn btn-neutral min-h-11" disabled={isPending}>
-                  Keep the rules
+                  Save
                 </button>
                 <FormMessage state={form} />
               </div>
@@ -139,23 +140,20 @@ function PolicyField({
 function Flips({ looked, isLooking }: { looked: Preview | null; isLooking: boolean }) {
   if (isLooking) return <p role="status">Grading every bar in every lift …</p>;
   if (!looked)
-    return (
-      <p className="text-quiet">
-        Choose another side, and the verdicts that would flip stand here before anything is kept.
-      </p>
-    );
+    return <p className="text-quiet">Choose another side to see which verdicts would change before you save.</p>;
   if (!looked.ok) return <p className="text-error">{looked.message}</p>;
   const { flips, graded } = looked;
   return (
     <div role="status">
       <p>
-        <strong>{flips.length === 0 ? "No verdict flips" : `${flips.length} of ${graded} verdicts flip`}</strong>
-        {flips.length === 0 ? ` of ${graded} looked at.` : "; the others stay as they are."}
+        <strong>{flips.length === 0 ? "No verdict changes" : `${flips.length} of ${graded} verdicts change`}</strong>
+        {flips.length === 0 ? ` of ${graded} looked at.` : "; the others stay."}
       </p>
-      <ul className="divide-base-300 mt-2 max-h-96 divide-y overflow-y-auto" tabIndex={0} aria-label="Flips">
+      <ul className="divide-base-300 mt-2 max-h-96 divide-y overflow-y-auto" tabIndex={0} aria-label="Changes">
         {flips.slice(0, MAX_SHOWN).map(({ tag, lift, liftName, loadKg, lifter, before, after }) => (
           <li key={`${tag}${lift}${lifter}`} className="py-1">
-            <span className="bar-tag">{tag}</span> {liftName}, {trimmed(loadKg, 1)} kg{lifter && `, ${lifter}`}
+            <span className="bar-tag">{tag}</span> {liftName}, <Kg value={loadKg} decimals={1} />
+            {lifter && `, ${lifter}`}
             <span className="flex gap-2 text-xs">
               <VerdictText verdict={before} /> <span aria-label="becomes">→</span> <VerdictText verdict={after} />
             </span>

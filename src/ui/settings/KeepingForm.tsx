@@ -29,7 +29,7 @@ export function KeepingForm({ accountLogDays, retiredLifterMonths, version, mayE
       />
       <RuleNumber
         name="retiredLifterMonths"
-        label="lifters after they left; blank: until somebody erases them"
+        label="lifters after they left; blank: until someone erases them"
         unit="months"
         value={retiredLifterMonths ?? ""}
         form={form}

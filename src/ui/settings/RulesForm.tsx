@@ -37,7 +37,7 @@ export function RulesForm({ tolerances, noticeableMm, version, mayEdit, action }
       {mayEdit ? (
         <div className="flex items-center gap-3">
           <button className="btn btn-neutral min-h-11" disabled={isPending}>
-            Keep the rules
+            Save
           </button>
           <FormMessage state={form} />
         </div>

@@ -21,10 +21,11 @@ interface Props {
   confirm: ReactNode;
   keeping: ReactNode;
   gym: ReactNode;
+  units: ReactNode;
 }
 
 const THEMES = [
-  ["", "as the device says"],
+  ["", "same as the device"],
   ["paper", "light"],
   ["night", "dark"],
 ] as const;
@@ -45,6 +46,7 @@ export function SettingsSheet({
   confirm,
   keeping,
   gym,
+  units,
 }: Props) {
   return (
     <>
@@ -72,7 +74,7 @@ export function SettingsSheet({
             {halls.length > 0 && (
               <div className="mt-4">
                 <p className="text-quiet mb-3 text-sm">
-                  In this demonstration you may be anybody. It has two gyms, and neither sees the other.
+                  In the demonstration you can be anyone. It has two gyms; neither sees the other.
                 </p>
                 <PickPerson
                   halls={halls}
@@ -84,75 +86,15 @@ export function SettingsSheet({
               </div>
             )}
           </section>
-          {mayManagePeople && (
-            <section className="sheet p-4" aria-labelledby="people">
-              <h2 id="people" className="mb-1 font-bold">
-                People and devices
-              </h2>
-              <p className="text-quiet mb-2 text-sm">
-                Who may come in and as what, tablets for the gym floor, tokens for programs.
-              </p>
-              <Link href="/settings/people" className="btn btn-outline min-h-11">
-                People and devices
-              </Link>
-            </section>
-          )}
-          <section className="sheet p-4" aria-labelledby="climate">
-            <h2 id="climate" className="mb-1 font-bold">
-              Climate
-            </h2>
-            <p className="text-quiet mb-2 text-sm">
-              How often bars need care follows from the air. This counts where no sensor and no file says more.{" "}
-              <Link href="/care/air" className="link">
-                Sensors and files
-              </Link>
-            </p>
-            {climate}
-          </section>
-          {confirm}
-          {backups}
-          <section className="sheet p-4" aria-labelledby="keeping">
-            <h2 id="keeping" className="mb-1 font-bold">
-              How long what is kept
+          <section className="sheet p-4" aria-labelledby="units">
+            <h2 id="units" className="mb-1 font-bold">
+              Your units
             </h2>
             <p className="text-quiet mb-3 text-sm">
-              Carried out every night. What bars and care tell is kept for good.
+              What you read and type, whatever the gym uses. <kbd className="kbd kbd-sm">k</kbd> shows the others for a
+              moment.
             </p>
-            {keeping}
-          </section>
-        </div>
-        <div className="grid gap-3">
-          <section className="sheet p-4" aria-labelledby="rules">
-            <h2 id="rules" className="mb-1 font-bold">
-              Measuring and comparing
-            </h2>
-            <p className="text-quiet mb-3 text-sm">
-              How far a measured value may lie from the stated one before it is flagged, and how much slack this house
-              calls noticeable.
-            </p>
-            {rules}
-          </section>
-          <section className="sheet p-4" aria-labelledby="house">
-            <h2 id="house" className="mb-1 font-bold">
-              Where practitioners disagree
-            </h2>
-            <p className="text-quiet mb-2 text-sm">
-              Eleven questions with the sides that people take, and the numbers the matcher goes by.
-            </p>
-            <Link href="/settings/house" className="btn btn-outline min-h-11">
-              House rules
-            </Link>
-          </section>
-          <section className="sheet p-4" aria-labelledby="screen">
-            <h2 id="screen" className="mb-1 font-bold">
-              Wall screen
-            </h2>
-            <p className="text-quiet mb-2 text-sm">
-              For a tablet beside the bars: touch a lift, see the bar. It shows nothing about anybody.
-            </p>
-            <Link href="/wall" className="btn btn-outline min-h-11">
-              Open the wall screen
-            </Link>
+            {units}
           </section>
           <section className="sheet p-4" aria-labelledby="look">
             <h2 id="look" className="mb-2 font-bold">
@@ -177,6 +119,76 @@ export function SettingsSheet({
               The gym
             </h2>
             {gym}
+          </section>
+          <section className="sheet p-4" aria-labelledby="climate">
+            <h2 id="climate" className="mb-1 font-bold">
+              Climate
+            </h2>
+            <p className="text-quiet mb-2 text-sm">
+              How often bars need care follows from the air. This counts where no sensor and no file says more.{" "}
+              <Link href="/care/air" className="link">
+                Sensors and files
+              </Link>
+            </p>
+            {climate}
+          </section>
+          {mayManagePeople && (
+            <section className="sheet p-4" aria-labelledby="people">
+              <h2 id="people" className="mb-1 font-bold">
+                People and devices
+              </h2>
+              <p className="text-quiet mb-2 text-sm">
+                Who can sign in and as what, tablets for the gym floor, tokens for programs.
+              </p>
+              <Link href="/settings/people" className="btn btn-outline min-h-11">
+                People and devices
+              </Link>
+            </section>
+          )}
+          {confirm}
+          {backups}
+          <section className="sheet p-4" aria-labelledby="keeping">
+            <h2 id="keeping" className="mb-1 font-bold">
+              How long records are kept
+            </h2>
+            <p className="text-quiet mb-3 text-sm">
+              Carried out every night. Records of bars and care are kept for good.
+            </p>
+            {keeping}
+          </section>
+        </div>
+        <div className="grid gap-3">
+          <section className="sheet p-4" aria-labelledby="rules">
+            <h2 id="rules" className="mb-1 font-bold">
+              Measuring and comparing
+            </h2>
+            <p className="text-quiet mb-3 text-sm">
+              How far a measured value may lie from the stated one before it is flagged, and how much slack this gym
+              calls noticeable.
+            </p>
+            {rules}
+          </section>
+          <section className="sheet p-4" aria-labelledby="house">
+            <h2 id="house" className="mb-1 font-bold">
+              Where practitioners disagree
+            </h2>
+            <p className="text-quiet mb-2 text-sm">
+              Eleven questions with the main schools, and the numbers behind Match.
+            </p>
+            <Link href="/settings/house" className="btn btn-outline min-h-11">
+              House rules
+            </Link>
+          </section>
+          <section className="sheet p-4" aria-labelledby="screen">
+            <h2 id="screen" className="mb-1 font-bold">
+              Wall screen
+            </h2>
+            <p className="text-quiet mb-2 text-sm">
+              For a tablet beside the bars: touch a lift, see the bar. It shows nothing about anybody.
+            </p>
+            <Link href="/wall" className="btn btn-outline min-h-11">
+              Open the wall screen
+            </Link>
           </section>
         </div>
       </div>

@@ -47,7 +47,7 @@ function house({
 const option = (key: "bars" | "sleeves", i: number) =>
   screen.getByRole<HTMLInputElement>("radio", { name: new RegExp(POLICIES[key].options[i]!.name) });
 const aside = () => within(screen.getByRole("complementary", { name: "What would change" }));
-const keep = () => aside().getByRole("button", { name: "Keep the rules" });
+const keep = () => aside().getByRole("button", { name: "Save" });
 const number = RULE_NUMBER_KEYS[0]!;
 const numberBox = () => screen.getByRole<HTMLInputElement>("textbox", { name: new RegExp(RULE_NUMBERS[number].label) });
 
@@ -55,7 +55,7 @@ describe("a choice between two sides", () => {
   it("shows what it would flip, of how many, and keeps nothing", async () => {
     const { kept, looked, user } = house({ looks: [{ ok: true, flips: [FLIP], graded: 40 }] });
     await user.click(option("bars", 1));
-    const flips = await aside().findByRole("list", { name: "Flips" });
+    const flips = await aside().findByRole("list", { name: "Changes" });
     expect(within(flips).getAllByRole("listitem")).toHaveLength(1);
     expect(flips.textContent).toContain("K07");
     expect(aside().getByText(/1 of 40/)).toBeTruthy();
@@ -99,7 +99,7 @@ describe("keeping the rules", () => {
     expect(kept[0]!.get("sleeves")).toBe("hardly-matters");
     for (const name of [...POLICY_KEYS, ...RULE_NUMBER_KEYS]) expect(kept[0]!.get(name)).not.toBeNull();
     expect(await screen.findByText("The house keeps these.")).toBeTruthy();
-    expect(aside().queryByRole("list", { name: "Flips" })).toBeNull();
+    expect(aside().queryByRole("list", { name: "Changes" })).toBeNull();
   });
 
   it("that is refused leaves what was typed and chosen, with the problem beside its number", async () => {

@@ -17,6 +17,7 @@ import { fixed, sentence, signed, trimmed } from "@/core/units/format";
 import { FigureDrawing, figureTopMm } from "../balance/FigureDrawing";
 import { ArmDial } from "./ArmDial";
 import { changedHref, intend, latestParams } from "../kit/intent";
+import { Mm } from "../kit/shown";
 
 interface Props {
   tag: string;
@@ -118,7 +119,7 @@ export function ArmBench({ tag, chart, start, build, totalKg, children, below }:
             >
               {name}
               <span className="text-xs font-normal opacity-80">
-                {setting.mark} {setting.pin}, {trimmed(apartMm, 0)} mm off
+                {setting.mark} {setting.pin}, <Mm value={apartMm} decimals={0} /> off
               </span>
             </button>
           ))}
@@ -155,7 +156,9 @@ export function ArmBench({ tag, chart, start, build, totalKg, children, below }:
                         {one.mark} {one.pin}
                       </button>
                     </td>
-                    <td>{fixed(one.distanceMm, 0)} mm</td>
+                    <td>
+                      <Mm value={one.distanceMm} decimals={0} />
+                    </td>
                     <td>{one.answer ? `${fixed(one.answer.trunkLeanDeg, 1)}°` : "tips"}</td>
                     <td>{one.answer?.hipToKnee ? fixed(one.answer.hipToKnee, 2) : "–"}</td>
                     <td>{one.answer ? `${signed(one.answer.rollTorqueNm, 0)} N·m` : "–"}</td>

@@ -93,7 +93,7 @@ export function CalibrateForm({ tag, version, kind, texts, defs, truth, seed, ac
       </div>
       <div className="flex flex-wrap items-center gap-3">
         <button className="btn btn-neutral min-h-11" disabled={isPending}>
-          Keep the calibration
+          Save calibration
         </button>
         <FormMessage state={form} />
       </div>
@@ -144,14 +144,14 @@ function Rows({
         <span className={`flex items-center gap-2 text-xs ${truth ? "" : "hidden"}`}>
           simulated {instrument}:{" "}
           {gauge.isNulled ? (
-            <span className="text-success">nulled</span>
+            <span className="text-success">zeroed</span>
           ) : (
             <button
               type="button"
               className="btn btn-xs btn-outline min-h-9"
               onClick={() => setGauge((one) => nullInstrument(one))}
             >
-              zero not checked: null it
+              zero not checked: zero it
             </button>
           )}
         </span>
@@ -192,11 +192,11 @@ function Rows({
                       type="button"
                       hidden={truth === null}
                       className="btn btn-sm btn-outline min-h-10 px-2"
-                      aria-label={`Read ${side} of ${name} ${i + 1}`}
+                      aria-label={`Measure ${side} of ${name} ${i + 1}`}
                       disabled={truth?.[`${side}.${row.name}`] === undefined}
                       onClick={() => read(i, side)}
                     >
-                      read
+                      Measure
                     </button>
                   </span>
                 </td>
@@ -205,7 +205,7 @@ function Rows({
                 <button
                   type="button"
                   className="btn btn-ghost btn-sm min-h-10"
-                  aria-label={`Take away ${name} ${i + 1}`}
+                  aria-label={`Delete ${name} ${i + 1}`}
                   onClick={() => setRows((all) => all.filter((_, j) => j !== i))}
                 >
                   ×
@@ -220,7 +220,7 @@ function Rows({
         className="btn btn-sm btn-outline mt-2 min-h-10"
         onClick={() => setRows((all) => [...all, { name: "", left: "", right: "" }])}
       >
-        One more
+        Add
       </button>
       {problems.map((message) => (
         <p key={message} className="text-error mt-1 text-sm">

@@ -4,6 +4,7 @@ import type { FrameWay } from "@/core/setups/frameWays";
 import { fixed, signed, trimmed } from "@/core/units/format";
 import { ChangeLink } from "../kit/ChangeLink";
 import { SheetDrawing } from "../kit/SheetDrawing";
+import { Mm, Say } from "../kit/shown";
 
 interface Props {
   answer: FrameAnswer;
@@ -32,9 +33,13 @@ export function FrameBench(props: Props) {
       <div className="grid content-start gap-3">
         <section className="sheet px-4 py-3" aria-label="Ways">
           <h2 className="mb-1 font-bold">
-            {wish
-              ? `Ways to a grip ${trimmed(wish.heightMm, 0)} mm above the floor${wish.widthMm === null ? "" : `, hands ${trimmed(wish.widthMm, 0)} mm apart`}`
-              : "Every way it can be set, by height"}
+            {wish ? (
+              <Say
+                text={`Ways to a grip ${trimmed(wish.heightMm, 0)} mm above the floor${wish.widthMm === null ? "" : `, hands ${trimmed(wish.widthMm, 0)} mm apart`}`}
+              />
+            ) : (
+              "Every way it can be set, by height"
+            )}
           </h2>
           <ol className="divide-base-300 divide-y text-sm">
             {ways.slice(0, wish ? 6 : 40).map((way) => (
@@ -43,18 +48,25 @@ export function FrameBench(props: Props) {
                 className="flex flex-wrap items-baseline gap-x-4 gap-y-1 py-1.5"
               >
                 <span className="w-24 text-right text-lg font-bold tabular-nums">
-                  {fixed(way.answer.gripHeightMm, 0)}
-                  <span className="unit">mm</span>
+                  <Mm value={way.answer.gripHeightMm} decimals={0} isSmall />
                 </span>
                 <span className="min-w-60 flex-1">
                   {wordsOf(way)}
                   <span className="text-quiet block text-xs">
-                    {way.answer.kind === "standard"
-                      ? "standard height"
-                      : `${way.answer.kind}, ${signed(way.answer.againstStandardMm, 0)} mm against a full plate`}
-                    {wish && Math.abs(way.heightOffMm) >= 1 ? `, ${signed(way.heightOffMm, 0)} mm off the wish` : ""}
+                    {way.answer.kind === "standard" ? (
+                      "standard height"
+                    ) : (
+                      <Say
+                        text={`${way.answer.kind}, ${signed(way.answer.againstStandardMm, 0)} mm against a full plate`}
+                      />
+                    )}
+                    {wish && Math.abs(way.heightOffMm) >= 1 ? (
+                      <Say text={`, ${signed(way.heightOffMm, 0)} mm off the wish`} />
+                    ) : (
+                      ""
+                    )}
                     {", hands "}
-                    {trimmed(way.answer.gripWidthMm, 0)} mm apart
+                    <Mm value={way.answer.gripWidthMm} decimals={0} /> apart
                   </span>
                   {way.steps.length > 0 ? (
                     <details>
@@ -111,10 +123,14 @@ export function FrameBench(props: Props) {
             </div>
           ) : (
             <p className="mb-1 text-lg leading-snug font-semibold">
-              {answer.kind === "standard"
-                ? "Standard height"
-                : `${answer.kind === "deficit" ? "Deficit" : "Raised"}, ${trimmed(Math.abs(answer.againstStandardMm), 0)} mm ${answer.againstStandardMm > 0 ? "above" : "below"} a full plate’s`}
-              ; hands {trimmed(answer.handMm, 0)} mm along the handle.
+              {answer.kind === "standard" ? (
+                "Standard height"
+              ) : (
+                <Say
+                  text={`${answer.kind === "deficit" ? "Deficit" : "Raised"}, ${trimmed(Math.abs(answer.againstStandardMm), 0)} mm ${answer.againstStandardMm > 0 ? "above" : "below"} a full plate’s`}
+                />
+              )}
+              ; hands <Mm value={answer.handMm} decimals={0} /> along the handle.
             </p>
           )}
           {warnings.map((text) => (

@@ -6,6 +6,7 @@ import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { useFormAction } from "../kit/useFormAction";
+import { Say } from "../kit/shown";
 
 /** Keeps the setting on the screen for the lifter; the J-cup hole as it was used or as the rule says. */
 export function KeepForm({
@@ -78,7 +79,7 @@ export function KeepForm({
         <input name="note" maxLength={200} className="input input-sm min-h-10 w-full" />
       </label>
       <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
-        Keep it for {lifterName}
+        Save for {lifterName}
       </button>
       <FormMessage state={form} />
       {form.problems.map(({ path, message }) => (
@@ -195,7 +196,7 @@ export function CopyForm({
         {lifters.map(({ key, name, apartMm }) => (
           <option key={key} value={key}>
             {name}
-            {apartMm === null ? "" : `, built ${Math.round(apartMm)} mm apart`}
+            {apartMm === null ? "" : <Say text={`, built ${Math.round(apartMm)} mm apart`} />}
           </option>
         ))}
       </select>

@@ -1,4 +1,5 @@
 import type { Build } from "@/core/balance/body";
+import { Day } from "../kit/shown";
 import { FAMILIES } from "@/core/bars/families";
 import type { SvgSheet } from "@/core/drawing/svgText";
 import type { Lift } from "@/core/matching/lifts";
@@ -90,7 +91,11 @@ export function SetupBench(props: Props) {
           <h1 className="text-2xl">{bar.name}</h1>
           <p className="text-quiet text-sm">
             {FAMILIES[bar.family].name}
-            {set.calibratedOn && `, calibrated ${set.calibratedOn}`}
+            {set.calibratedOn && (
+              <>
+                , calibrated <Day on={set.calibratedOn} />
+              </>
+            )}
           </p>
           {set.wantsChart && mayEdit && (
             <Link href={`${address}/calibrate`} className="link text-sm">
@@ -176,7 +181,7 @@ export function SetupBench(props: Props) {
       )}
       {lifter && !props.isMeasured && (
         <p className="mt-3 text-sm">
-          {lifter.name} has no height or body mass yet: enter them to see lean, moments and J-cup holes.
+          {lifter.name} has no height or body mass yet: add them to see lean, moments and J-cup holes.
         </p>
       )}
       <div className="mt-3 grid items-start gap-3 lg:grid-cols-2">
@@ -197,8 +202,8 @@ export function SetupBench(props: Props) {
         </div>
         <div className="grid gap-3">
           {mayEdit && lifter && (!set.wantsChart || chart) && (
-            <section className="sheet px-4 py-3" aria-label="Keep it">
-              <h2 className="mb-2 font-bold">Keep this setting</h2>
+            <section className="sheet px-4 py-3" aria-label="Save setting">
+              <h2 className="mb-2 font-bold">Save this setting</h2>
               <KeepForm
                 key={`${lifter.key}${state.lift}${state.at}${holes.map(({ hole }) => hole).join()}`}
                 tag={bar.tag}

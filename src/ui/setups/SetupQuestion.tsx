@@ -1,4 +1,5 @@
 import type { Lift } from "@/core/matching/lifts";
+import { UnitInput, UnitName } from "../kit/shown";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import type { SetupState } from "./setupState";
@@ -34,17 +35,11 @@ export function SetupQuestion({ tag, state, lifts, lifters, stations, plates, te
         <>
           <label className="ask">
             height
-            <input
-              name="h"
-              defaultValue={state.build.heightMm}
-              key={`h${state.build.heightMm}`}
-              inputMode="numeric"
-            />{" "}
-            mm
+            <UnitInput name="h" unit="mm" value={state.build.heightMm} /> <UnitName of="mm" />
           </label>
           <label className="ask">
             body
-            <input name="m" defaultValue={state.build.massKg} key={`m${state.build.massKg}`} inputMode="decimal" /> kg
+            <UnitInput name="m" unit="kg" value={state.build.massKg} /> <UnitName of="kg" />
           </label>
         </>
       )}

@@ -1,4 +1,5 @@
 import { FAMILIES } from "@/core/bars/families";
+import { Say } from "../kit/shown";
 import { drawBar } from "@/core/drawing/drawBar";
 import { barAtSetting } from "@/core/setups/barAtSetting";
 import { settingWords } from "@/core/setups/setupOptions";
@@ -72,17 +73,19 @@ export function SetupsSheet({ bars, kept, counts, conflicts, mayRead }: Props) {
               <div className="text-sm">
                 {adjusts}
                 <span className="text-quiet block text-xs">
-                  {[
-                    ...(present
-                      ? [`set now: ${settingWords(options, present)}`]
-                      : options.some(({ choices }) => choices.length > 1)
-                        ? ["how it is set is not recorded"]
+                  <Say
+                    text={[
+                      ...(present
+                        ? [`set now: ${settingWords(options, present)}`]
+                        : options.some(({ choices }) => choices.length > 1)
+                          ? ["how it is set is not recorded"]
+                          : []),
+                      ...(calibratedOn ? [`calibrated ${calibratedOn}`] : []),
+                      ...(counts.get(id)
+                        ? [`${counts.get(id)} ${counts.get(id) === 1 ? "setting" : "settings"} kept`]
                         : []),
-                    ...(calibratedOn ? [`calibrated ${calibratedOn}`] : []),
-                    ...(counts.get(id)
-                      ? [`${counts.get(id)} ${counts.get(id) === 1 ? "setting" : "settings"} kept`]
-                      : []),
-                  ].join("; ")}
+                    ].join("; ")}
+                  />
                 </span>
                 {bar.state !== "in-service" && (
                   <span className="block text-xs">
@@ -109,7 +112,7 @@ export function SetupsSheet({ bars, kept, counts, conflicts, mayRead }: Props) {
         })}
         {bars.length === 0 && (
           <li className="p-4 text-sm">
-            No bar of the house adjusts. Yokes, cambered and bowed bars, frames and multi-grip bars appear here.
+            No bar here adjusts. Yokes, cambered and bowed bars, frames and multi-grip bars appear here.
           </li>
         )}
       </ul>

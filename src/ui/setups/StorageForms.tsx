@@ -1,6 +1,7 @@
 "use client";
 
 import type { ListedPlace, ListedStored } from "@/server/setups";
+import { Day } from "../kit/shown";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
@@ -15,11 +16,15 @@ export function PutAwayForm({ bar, isOff, action }: { bar: ListedStored; isOff: 
       <span className="w-32">
         <strong>{bar.tag}</strong> {bar.name}
         <span className={`block text-xs ${lastPutAway?.missing.length ? "text-error font-semibold" : "text-quiet"}`}>
-          {lastPutAway === null
-            ? "never counted"
-            : lastPutAway.missing.length > 0
-              ? `missing: ${lastPutAway.missing.join(", ")}`
-              : `all there on ${lastPutAway.on}`}
+          {lastPutAway === null ? (
+            "never counted"
+          ) : lastPutAway.missing.length > 0 ? (
+            `missing: ${lastPutAway.missing.join(", ")}`
+          ) : (
+            <>
+              all there on <Day on={lastPutAway.on} />
+            </>
+          )}
         </span>
       </span>
       {bar.looseParts.map(({ name, count }, i) => (
@@ -72,7 +77,7 @@ export function HangForm({
         </select>
       </label>
       <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
-        Hang it there
+        Move
       </button>
       <FormMessage state={form} />
     </form>

@@ -18,6 +18,7 @@ import { FieldsForm } from "../kit/FieldsForm";
 import type { FormAction, FormState } from "../kit/formState";
 import Link from "../kit/Link";
 import { HangForm, PutAwayForm } from "./StorageForms";
+import { Say } from "../kit/shown";
 
 interface Props {
   storage: Storage;
@@ -70,7 +71,7 @@ export function StorageSheet(props: Props) {
         <ul className="sheet divide-base-300 divide-y px-4 py-1 text-sm" aria-label="What is wrong">
           {conflicts.map(({ key, text, isDangerous }) => (
             <li key={key + text} className="flex flex-wrap items-baseline gap-x-3 py-1.5">
-              <strong className={isDangerous ? "text-error" : "text-accent"}>{isDangerous ? "danger" : "mend"}</strong>
+              <strong className={isDangerous ? "text-error" : "text-accent"}>{isDangerous ? "danger" : "fix"}</strong>
               <span className="min-w-60 flex-1">{text}</span>
             </li>
           ))}
@@ -142,7 +143,7 @@ export function StorageSheet(props: Props) {
                         <span className="text-quiet">
                           , {PLACE_KIND_WORDS[place.kind]}
                           {place.slots !== null && `, ${place.slots} pegs`}
-                          {place.lengthMm !== null && `, up to ${place.lengthMm} mm`}
+                          {place.lengthMm !== null && <Say text={`, up to ${place.lengthMm} mm`} />}
                         </span>
                       </summary>
                       <FieldsForm
@@ -158,7 +159,7 @@ export function StorageSheet(props: Props) {
                 ))}
                 <li>
                   <details>
-                    <summary className="link min-h-11 cursor-pointer py-2.5">Another place</summary>
+                    <summary className="link min-h-11 cursor-pointer py-2.5">Add place</summary>
                     <FieldsForm
                       key={places.length}
                       defs={PLACE_FIELDS}

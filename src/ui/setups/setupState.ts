@@ -1,3 +1,4 @@
+import { convertTyped, readTyped } from "@/core/units/typedQuantity";
 import type { Build } from "@/core/balance/body";
 import { readSetting, startingSetting, type Setting, type SetupOption } from "@/core/setups/setupOptions";
 import { readMass } from "../kit/massInput";
@@ -30,6 +31,13 @@ const number = (text: string | undefined, least: number, most: number): number |
   return value >= least && value <= most ? value : null;
 };
 
+/** A length or mass in any unit. */
+function size(text: string | undefined, unit: "kg" | "mm", least: number, most: number): number | null {
+  const typed = text ? readTyped(text, unit) : null;
+  const value = typed ? convertTyped(typed) : NaN;
+  return value >= least && value <= most ? value : null;
+}
+
 /** Heights said against a full plate ("+50") or from the floor ("275"), in mm from the floor. */
 export function readWishedHeight(text: string | undefined): number | null {
   const said = text?.trim().replace("−", "-") ?? "";
@@ -60,16 +68,16 @@ export function readSetupState(
   const isLoad = mass !== null && mass.kg > 0 && mass.kg <= 500;
   return {
     lifter: search.lifter ?? "",
-    build: { heightMm: number(search.h, 1200, 2300) ?? 1800, massKg: number(search.m, 30, 200) ?? 85 },
+    build: { heightMm: size(search.h, "mm", 1200, 2300) ?? 1800, massKg: size(search.m, "kg", 30, 200) ?? 85 },
     lift: search.lift || lift,
     load: isLoad ? search.load! : String(Math.round(loadKg * 10) / 10),
     loadKg: isLoad ? mass.kg : loadKg,
     setting: read.ok ? read.setting : startingSetting(options),
     at: search.at ?? "",
     plateMm: number(search.plate, 100, 600) ?? 450,
-    kneesMm: number(search.knees, 200, 1200),
+    kneesMm: size(search.knees, "mm", 200, 1200),
     wishHeightMm: readWishedHeight(search.height),
-    wishWidthMm: number(search.width, 200, 1500),
+    wishWidthMm: size(search.width, "mm", 200, 1500),
   };
 }
 

@@ -9,6 +9,7 @@ import { href } from "../kit/search";
 import { AddSetsForm, ImportSetsForm, OneTouchForm, type BarChoice } from "./LogForms";
 import { SetList } from "./SetList";
 import { BandChart, WorkChart } from "./StrengthCharts";
+import { Kg, Say } from "../kit/shown";
 
 /** A load that is expected, and what the plates make of it. */
 export interface ShownLoad {
@@ -222,7 +223,7 @@ function ExpectedPart({ lifter, lift, ask, bars, expected }: Props) {
             {kg(one.onBarKg ?? one.loadKg)} <span className="unit text-base">kg</span>{" "}
             <span className="text-quiet text-sm font-normal">
               one set: {kg(one.lowKg)} to {kg(one.highKg)} kg
-              {one.onBarKg !== null && `; ${kg(one.loadKg)} kg before the plates`}
+              {one.onBarKg !== null && <Say text={`; ${kg(one.loadKg)} kg before the plates`} />}
             </span>
           </p>
           {one.isFirst && (
@@ -288,7 +289,7 @@ function Work({ log: { weeks, effort } }: { log: LifterLog }) {
                 <strong className="tabular-nums">{fixed(week.loadKg, 0)}</strong> <span className="unit">kg</span> a
                 repetition
                 <span className="text-quiet block text-xs">
-                  {fixed(week.kg, 0)} kg in all{reserve(week.reserve)}
+                  <Kg value={week.kg} decimals={0} /> in all{reserve(week.reserve)}
                 </span>
               </dd>
             </div>

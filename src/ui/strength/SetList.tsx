@@ -5,9 +5,10 @@ import { setText } from "@/core/strength/logLines";
 import { totalWork, workOf } from "@/core/strength/workload";
 import { trimmed } from "@/core/units/format";
 import type { LogItem } from "@/server/logbook";
-import { dayText } from "../kit/dayText";
+import { dayText } from "@/core/units/dates";
 import type { FormAction } from "../kit/formState";
 import { EditSetForm, OneTouchForm, type BarChoice } from "./LogForms";
+import { Kg } from "../kit/shown";
 
 interface Props {
   lifter: string;
@@ -50,7 +51,14 @@ function SetWords({ set }: { set: LogItem }) {
         {set.loadValue} {set.loadUnit} × {set.repetitions}
       </strong>
       {set.reserve !== null && <span className="text-quiet"> {trimmed(set.reserve, 1)} left</span>}
-      {set.isMade ? <span className="text-quiet text-xs"> = {trimmed(workOf(set), 0)} kg</span> : " missed"}
+      {set.isMade ? (
+        <span className="text-quiet text-xs">
+          {" "}
+          = <Kg value={workOf(set)} decimals={0} />
+        </span>
+      ) : (
+        " missed"
+      )}
     </span>
   );
 }
@@ -75,7 +83,7 @@ function SetGroup({
             {dayText(first.on, today)}
             {session && (
               <span className="block text-xs tabular-nums" title="load × repetitions of the whole session">
-                {trimmed(totalWork(session), 0)} kg
+                <Kg value={totalWork(session)} decimals={0} />
               </span>
             )}
           </span>

@@ -1,8 +1,9 @@
 import Link from "../kit/Link";
+import { Say } from "../kit/shown";
 import { CircleAlert, CircleDot, Circle } from "lucide-react";
 import type { TodayItem } from "@/server/today";
 import { PageHead } from "../kit/PageHead";
-import { dayText } from "../kit/dayText";
+import { dayText } from "@/core/units/dates";
 
 const MARKS = {
   danger: { Mark: CircleAlert, className: "text-error", word: "Danger" },
@@ -28,8 +29,12 @@ export function TodayList({ items, today, hallName }: { items: TodayItem[]; toda
                   {word}
                 </span>
                 <div className="min-w-60 flex-1">
-                  <p className="font-semibold">{title}</p>
-                  <p className="text-quiet text-sm">{because}</p>
+                  <p className="font-semibold">
+                    <Say text={title} />
+                  </p>
+                  <p className="text-quiet text-sm">
+                    <Say text={because} />
+                  </p>
                 </div>
                 <Link
                   href={action.href}

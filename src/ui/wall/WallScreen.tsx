@@ -2,15 +2,19 @@
 
 import { useRouter } from "next/navigation";
 import { useEffect } from "react";
+import { recognisedBy } from "@/core/bars/recognise";
 import { drawBar } from "@/core/drawing/drawBar";
+import { LIFT_GROUPS, LIFT_GROUP_WORDS, type LiftGroup } from "@/core/matching/liftGroups";
+import { KG_PER_LB } from "@/core/units/constants";
 import { trimmed } from "@/core/units/format";
 import type { WallAnswer } from "@/server/matching";
 import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
 import Link from "../kit/Link";
+import { Say } from "../kit/shown";
 
 interface Props {
   hallName: string;
-  lifts: readonly { key: string; name: string }[];
+  lifts: readonly { key: string; name: string; group: LiftGroup }[];
   answer: WallAnswer | null;
   /** Seconds without a touch after which it goes back to the start. */
   returnAfter: number;
@@ -66,18 +70,39 @@ function Start({ hallName, lifts }: { hallName: string; lifts: Props["lifts"] })
           <span className="text-quiet text-lg">{hallName}</span>
         </p>
       </header>
-      <nav aria-label="Lifts" className="grid grow auto-rows-fr grid-cols-2 gap-3 sm:grid-cols-3 lg:grid-cols-5">
-        {lifts.map(({ key, name }) => (
-          <Link
-            key={key}
-            href={`/wall?lift=${key}`}
-            replace
-            className="sheet hover:border-primary flex min-h-16 items-center justify-center p-3 text-center text-[clamp(1.05rem,1.7vw,1.6rem)] leading-tight font-semibold"
-          >
-            {name}
-          </Link>
-        ))}
+      <nav aria-label="Lifts" className="grid grow auto-rows-min gap-x-3 gap-y-4 sm:grid-cols-2 lg:grid-cols-5">
+        {LIFT_GROUPS.map((group) => {
+          const own = lifts.filter((lift) => lift.group === group);
+          return (
+            own.length > 0 && (
+              <section key={group} aria-labelledby={`group-${group}`} className="grid content-start gap-2">
+                <h2 id={`group-${group}`} className="text-quiet text-[clamp(1rem,1.5vw,1.4rem)] font-semibold">
+                  {LIFT_GROUP_WORDS[group]}
+                </h2>
+                {own.map(({ key, name }) => (
+                  <Link
+                    key={key}
+                    href={`/wall?lift=${key}`}
+                    replace
+                    className="sheet hover:border-primary flex min-h-[max(3rem,8.5vh)] items-center px-3 py-1 text-[clamp(1.05rem,1.6vw,1.5rem)] leading-tight font-semibold"
+                  >
+                    {name}
+                  </Link>
+                ))}
+              </section>
+            )
+          );
+        })}
       </nav>
+    </>
+  );
+}
+
+/** Both units, for whoever stands there: the plates on the wall are in either. */
+function BothMasses({ kg }: { kg: number }) {
+  return (
+    <>
+      {trimmed(kg, 1)} kg <span className="text-quiet font-normal">{Math.floor(kg / KG_PER_LB + 0.05)} lb</span>
     </>
   );
 }
@@ -104,11 +129,11 @@ function Answer({ answer: { lift, take, leave } }: { answer: WallAnswer }) {
             <dl className="ml-auto grid grid-cols-[auto_auto] items-baseline gap-x-4 text-[clamp(1.1rem,2vw,1.9rem)]">
               <dt className="text-quiet">weighs</dt>
               <dd className="text-right font-bold tabular-nums">
-                {first.bar.quantities.mass ? `${trimmed(first.bar.quantities.mass.value, 1)} kg` : "not known"}
+                {first.bar.quantities.mass ? <BothMasses kg={first.bar.quantities.mass.value} /> : "not known"}
               </dd>
               <dt className="text-quiet">carries at most</dt>
               <dd className="text-right font-bold tabular-nums">
-                {first.ratedKg === null ? "not known: ask" : `${trimmed(first.ratedKg, 0)} kg`}
+                {first.ratedKg === null ? "not known: ask" : <BothMasses kg={Math.floor(first.ratedKg)} />}
               </dd>
             </dl>
           </div>
@@ -117,7 +142,12 @@ function Answer({ answer: { lift, take, leave } }: { answer: WallAnswer }) {
             label={`${first.bar.name} to scale`}
             className="my-[1.5vh] max-h-[18vh]"
           />
-          <p className="text-[clamp(1rem,1.6vw,1.5rem)]">{first.because}</p>
+          <p className="text-[clamp(1rem,1.6vw,1.5rem)]">
+            <Say text={first.because} />
+          </p>
+          <p className="text-quiet text-[clamp(1rem,1.6vw,1.5rem)]">
+            Look for: <Say text={recognisedBy(first.bar).join(", ")} />.
+          </p>
           {first.warning && (
             <p className="text-accent text-[clamp(1rem,1.6vw,1.5rem)] font-semibold">{first.warning}</p>
           )}
@@ -148,7 +178,9 @@ function Answer({ answer: { lift, take, leave } }: { answer: WallAnswer }) {
               {leave.map(({ tag, name, because }) => (
                 <li key={tag}>
                   <strong className="tabular-nums">{tag}</strong> {name}
-                  <span className="text-quiet block text-[0.8em] leading-snug">{because}</span>
+                  <span className="text-quiet block text-[0.8em] leading-snug">
+                    <Say text={because} />
+                  </span>
                 </li>
               ))}
             </ul>

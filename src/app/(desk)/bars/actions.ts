@@ -31,7 +31,7 @@ export async function undoAction(_before: FormState, form: FormData): Promise<Fo
   const result = await undoLastChange(await requestContext(), textOf(form, "tag"), textOf(form, "changeId"));
   if (!result.ok) return refusedBy(result);
   revalidatePath("/", "layout");
-  return { status: "done", message: `Taken back: ${result.what}.`, problems: [], typed: {} };
+  return { status: "done", message: `Undone: ${result.what}.`, problems: [], typed: {} };
 }
 
 /** Changes what is kept of a bar; leads back to its page. */

@@ -2,21 +2,25 @@ import type { Metadata } from "next";
 import { Suspense } from "react";
 import { moneyText, readMoney } from "@/core/buying/money";
 import { type Context, may, requestContext } from "@/server/access";
-import { barCosts, buyingChoice, buyingRules } from "@/server/buying";
+import { barCosts, type BuyingChoice, buyingChoice, buyingRules } from "@/server/buying";
 import { listOffers } from "@/server/offers";
 import { ImportOffersForm, OneForm, TextField } from "@/ui/buy/BuyForms";
 import { BuyNav } from "@/ui/buy/BuyNav";
-import { ChoiceSheet } from "@/ui/buy/ChoiceSheet";
+import { BesideChoiceSheet, ChoiceSheet } from "@/ui/buy/ChoiceSheet";
 import { OfferList } from "@/ui/buy/OfferList";
 import Link from "@/ui/kit/Link";
 import { PageHead } from "@/ui/kit/PageHead";
-import { readSearch, type SearchParams } from "@/ui/kit/search";
+import { href, readSearch, type SearchParams } from "@/ui/kit/search";
+import { Waiting } from "@/ui/kit/Waiting";
 import { buyingRulesAction, importOffersAction } from "./actions";
 
 export const metadata: Metadata = { title: "Buy" };
 
 const MAX_SOLD = 10;
 const MAX_SELLABLE = 8;
+/** What an answer takes at most, and what stands beside it usually. */
+const CHOICE_MS = 3_000;
+const BESIDE_MS = 5_000;
 
 export default async function BuyPage({ searchParams }: { searchParams: SearchParams }) {
   const [context, search] = [await requestContext(), await readSearch(searchParams)];
@@ -27,6 +31,7 @@ export default async function BuyPage({ searchParams }: { searchParams: SearchPa
   const budgetMinor = read?.ok && read.money.currency === currency ? read.money.minor : (rules.budgetMinor ?? 0);
   const sold = (search.sell ?? "").split(",").filter(Boolean).slice(0, MAX_SOLD);
   const budgetText = moneyText({ minor: budgetMinor, currency }).replace(/\.00$/, "");
+  const asked = { budget: search.budget, sell: search.sell };
   const isOpen = items.some(({ row }) => row.state === "quoted" || row.state === "idea");
   return (
     <>
@@ -39,11 +44,22 @@ export default async function BuyPage({ searchParams }: { searchParams: SearchPa
             Budget: {read?.ok ? `in ${currency}, the gym’s currency` : read?.message}
           </p>
         )}
-        {isOpen && (
-          <Suspense key={`${budgetMinor} ${sold.join()}`} fallback={<Weighing count={items.length} />}>
-            <Choice context={context} {...{ budgetMinor, budgetText, sold }} />
-          </Suspense>
-        )}
+        {isOpen &&
+          (search.weigh === "no" ? (
+            <section className="sheet flex flex-wrap items-center gap-3 px-4 py-3">
+              <p>Stopped before there was an answer.</p>
+              <Link href={href("/buy", asked)} className="btn btn-outline min-h-11">
+                Weigh offers
+              </Link>
+            </section>
+          ) : (
+            <Suspense
+              key={`${budgetMinor} ${sold.join()}`}
+              fallback={<Weighing count={items.length} stop={href("/buy", { ...asked, weigh: "no" })} />}
+            >
+              <Choice context={context} {...{ budgetMinor, budgetText, sold }} />
+            </Suspense>
+          ))}
         {budgetMinor !== rules.budgetMinor && (
           <OneForm
             fields={{ budget: budgetText, version: rules.version }}
@@ -100,19 +116,29 @@ async function Choice({
     .map(({ tag, name, resaleMinor, missed }) => ({ tag, name, minor: resaleMinor, misses: missed.length }))
     .sort((a, b) => a.misses - b.misses || b.minor - a.minor)
     .slice(0, MAX_SELLABLE);
-  return <ChoiceSheet choice={result.choice} currency={context.actor.currency} {...{ budgetText, sellable, sold }} />;
+  const { choice } = result;
+  const { currency } = context.actor;
+  return (
+    <ChoiceSheet {...{ choice, currency, budgetText, sellable, sold }}>
+      <Suspense fallback={<Waiting word="Weighing what else it could be …" ms={BESIDE_MS} className="min-h-60" />}>
+        <Beside choice={choice} currency={currency} />
+      </Suspense>
+    </ChoiceSheet>
+  );
 }
 
-/** Keeps the room of the answer. */
-function Weighing({ count }: { count: number }) {
+async function Beside({ choice, currency }: { choice: BuyingChoice; currency: string }) {
+  return <BesideChoiceSheet beside={await choice.beside()} {...{ choice, currency }} />;
+}
+
+/** Keeps the room of the answer. Stopping is a whole page of its own: what is being worked out for this one ends. */
+function Weighing({ count, stop }: { count: number; stop: string }) {
   return (
     <section className="sheet border-l-primary min-h-[28rem] border-l-4 px-4 py-3" aria-busy="true">
-      <p role="status" className="text-lg">
-        Weighing {count} {count === 1 ? "offer" : "offers"} …
-      </p>
-      <Link href="/buy/costs" className="link inline-flex min-h-11 items-center text-sm">
+      <Waiting word={`Weighing ${count} ${count === 1 ? "offer" : "offers"} …`} ms={CHOICE_MS} />
+      <a href={stop} className="btn btn-outline mt-2 min-h-11">
         Cancel
-      </Link>
+      </a>
     </section>
   );
 }

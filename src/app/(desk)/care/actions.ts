@@ -1,6 +1,7 @@
 "use server";
 
 import { revalidatePath } from "next/cache";
+import { dayText } from "@/core/units/dates";
 import { readClimateFile } from "@/api/climateFile";
 import { CARE_TASK_FIELDS } from "@/core/care/careTaskFields";
 import { INSPECTION_VERDICTS } from "@/core/care/inspection";
@@ -50,7 +51,7 @@ export async function tickAction(_before: FormState, form: FormData): Promise<Fo
   revalidatePath("/", "layout");
   return {
     status: "done",
-    message: `${tag} done. Due again on ${result.dueOn}.`,
+    message: `${tag} done. Due again on ${dayText(result.dueOn, context.clock.today)}.`,
     problems: [],
     typed: { at, logId: result.logId },
   };
@@ -70,7 +71,12 @@ export async function undoAction(_before: FormState, form: FormData): Promise<Fo
   const result = await undoCare(context, textOf(form, "logId"));
   if (!result.ok) return { status: "refused", message: result.message, problems: result.problems, typed: { at } };
   revalidatePath("/", "layout");
-  return { status: "done", message: `Taken back. Due on ${result.dueOn} again.`, problems: [], typed: { at } };
+  return {
+    status: "done",
+    message: `Undone. Due on ${dayText(result.dueOn, context.clock.today)} again.`,
+    problems: [],
+    typed: { at },
+  };
 }
 
 const done = (message: string): FormState => {
@@ -101,7 +107,7 @@ export async function importAirAction(_before: FormState, form: FormData): Promi
   const result = await importClimate(context, textOf(form, "sensor"), read.rows);
   if (!result.ok) return refused(result, form);
   return done(
-    `${result.readings} readings from ${result.firstDay} to ${result.lastDay} taken in; care was planned anew.`,
+    `${result.readings} readings from ${dayText(result.firstDay, context.clock.today)} to ${dayText(result.lastDay, context.clock.today)} imported. Care was replanned.`,
   );
 }
 
@@ -114,14 +120,14 @@ export async function sensorAction(_before: FormState, form: FormData): Promise<
     chloride: textOf(form, "chloride"),
     lagHours: textOf(form, "lagHours"),
   });
-  return result.ok ? done("Changed; days and care were worked out anew.") : refused(result, form);
+  return result.ok ? done("Saved. Days and care were updated.") : refused(result, form);
 }
 
 /** Chooses by which rule care is due, and the limits of inspections. */
 export async function careRulesAction(_before: FormState, form: FormData): Promise<FormState> {
   const texts = Object.fromEntries([...form.entries()].map(([key, value]) => [key, String(value)]));
   const result = await saveCareRules(await requestContext(), texts, Number(form.get("version")));
-  return result.ok ? done("The rules are changed; care was planned anew.") : refused(result, form);
+  return result.ok ? done("Saved. Care was replanned.") : refused(result, form);
 }
 
 /** Sets or clears what hastens or slows care on one bar. */
@@ -145,7 +151,7 @@ export async function careTaskAction(_before: FormState, form: FormData): Promis
     texts: typed,
   });
   if (!result.ok) return refusedBy(result, typed);
-  return done("The task is changed; care was planned anew.");
+  return done("Saved. Care was replanned.");
 }
 
 /** Resolves a finding. */
@@ -157,7 +163,7 @@ export async function settleAction(_before: FormState, form: FormData): Promise<
 /** Keeps an inspection, and what follows for the bar. */
 export async function inspectAction(_before: FormState, form: FormData): Promise<FormState> {
   const read = readInspection(form);
-  if (!read.ok) return refused({ message: "Nothing was kept.", problems: read.problems }, form);
+  if (!read.ok) return refused({ message: "Not saved.", problems: read.problems }, form);
   const tag = textOf(form, "tag");
   const result = await inspectBar(await requestContext(), {
     tag,
@@ -190,8 +196,8 @@ export async function planAction(_before: FormState, form: FormData): Promise<Fo
 
 /** Moves a round to another day. */
 export async function moveRoundAction(_before: FormState, form: FormData): Promise<FormState> {
-  const day = textOf(form, "day");
-  const result = await moveRound(await requestContext(), {
+  const [context, day] = [await requestContext(), textOf(form, "day")];
+  const result = await moveRound(context, {
     id: textOf(form, "id"),
     day,
     version: Number(form.get("version")),
@@ -200,7 +206,7 @@ export async function moveRoundAction(_before: FormState, form: FormData): Promi
   if (!result.ok) return refused(result, form);
   const more = result.after - result.before;
   return done(
-    `Moved to ${day}: ${more === 0 ? "nothing is later for it" : more > 0 ? `${more} days later in all` : `${-more} days less late in all`}.`,
+    `Moved to ${dayText(day, context.clock.today)}: ${more === 0 ? "nothing is later for it" : more > 0 ? `${more} days later in all` : `${-more} days less late in all`}.`,
   );
 }
 
@@ -209,7 +215,7 @@ export async function hoursAction(_before: FormState, form: FormData): Promise<F
   const context = await requestContext();
   const person = textOf(form, "person");
   const result = await saveStaffHours(context, person, textOf(form, "hours"), textOf(form, "was"));
-  if (result.ok) return done("Kept. Plan the rounds to use them.");
+  if (result.ok) return done("Saved. Plan the rounds to use them.");
   const state = refused(result, form);
   if (result.code !== "stale") return state;
   // What stands now was shown: the next press goes by it.
@@ -221,19 +227,19 @@ export async function hoursAction(_before: FormState, form: FormData): Promise<F
 export async function linkAction(_before: FormState, form: FormData): Promise<FormState> {
   const result = await makeCalendarLink(await requestContext(), textOf(form, "person") || null);
   if (!result.ok) return refused(result, form);
-  return { ...done("This address is told once; whoever has it sees the rounds."), typed: { token: result.token } };
+  return { ...done("This address is shown once; anyone who has it sees the rounds."), typed: { token: result.token } };
 }
 
 /** Takes a secret calendar address back. */
 export async function revokeAction(_before: FormState, form: FormData): Promise<FormState> {
   const result = await revokeCalendarLink(await requestContext(), textOf(form, "id"));
-  return result.ok ? done("Taken back: the address answers nothing any more.") : refused(result, form);
+  return result.ok ? done("Revoked: the address no longer works.") : refused(result, form);
 }
 
 /** Marks a reminder as read. */
 export async function readAction(_before: FormState, form: FormData): Promise<FormState> {
   const result = await readMessage(await requestContext(), textOf(form, "id"));
-  return result.ok ? done("Read.") : refused(result, form);
+  return result.ok ? done("Dismissed.") : refused(result, form);
 }
 
 const VERDICT_DONE = {

@@ -1,11 +1,9 @@
 import type { Metadata } from "next";
 import { redirect } from "next/navigation";
-import { candidateOf, candidateText } from "@/core/bars/candidate";
 import { readWallQuery } from "@/core/bars/wallQuery";
 import { comparisonParams, MAX_COMPARED, readComparison } from "@/core/whip/comparisonState";
 import { comparisonFor } from "@/server/compare";
 import { wallBars } from "@/server/bars";
-import { listOffers, OPEN_STATES } from "@/server/offers";
 import { requestContext } from "@/server/access";
 import { CompareSheet } from "@/ui/compare/CompareSheet";
 import { changedHref } from "@/ui/kit/intent";
@@ -21,13 +19,21 @@ export default async function ComparePage({ searchParams }: { searchParams: Sear
   const search = await readSearch(searchParams);
   if (search.add) {
     const state = readComparison(search);
-    const tags = [...new Set([...state.tags, search.add])].slice(0, MAX_COMPARED);
-    redirect(changedHref("/compare", new URLSearchParams(), comparisonParams({ ...state, tags })));
+    const isFull = state.tags.length + state.offers.length + state.candidates.length >= MAX_COMPARED;
+    const offer = /^offer:(.+)$/.exec(search.add)?.[1];
+    const more = (list: readonly string[], one: string | null = null) => [
+      ...new Set([...list, ...(one && !isFull ? [one] : [])]),
+    ];
+    const next = {
+      ...state,
+      tags: more(state.tags, offer ? null : search.add),
+      offers: more(state.offers, offer),
+    };
+    redirect(changedHref("/compare", new URLSearchParams(), comparisonParams(next)));
   }
-  const [comparison, wall, offered] = await Promise.all([
+  const [comparison, wall] = await Promise.all([
     comparisonFor(context, search),
     wallBars(context, readWallQuery({}), { count: MAX_OFFERED }),
-    listOffers(context, OPEN_STATES),
   ]);
   return (
     <CompareSheet
@@ -35,10 +41,6 @@ export default async function ComparePage({ searchParams }: { searchParams: Sear
       others={wall.items
         .filter(({ bar }) => !comparison.state.tags.includes(bar.tag))
         .map(({ bar: { tag, name } }) => ({ tag, name }))}
-      offers={offered.flatMap(({ code, offer, bar }) => {
-        const candidate = candidateOf(bar);
-        return candidate ? [{ code, name: offer.name, text: candidateText(candidate) }] : [];
-      })}
     />
   );
 }

@@ -33,15 +33,14 @@ export async function saveLifterAction(_before: FormState, form: FormData): Prom
 /** Keeps what a coach confirms. */
 export async function confirmAction(_before: FormState, form: FormData): Promise<FormState> {
   const confirmed = form.getAll("confirmed").map(String);
-  return stateOf(await confirmLifter(await requestContext(), textOf(form, "lifter"), confirmed), "Kept.");
+  return stateOf(await confirmLifter(await requestContext(), textOf(form, "lifter"), confirmed), "Saved.");
 }
 
 /** Notes the use of a bar. */
 export async function noteUseAction(_before: FormState, form: FormData): Promise<FormState> {
   const context = await requestContext();
   const typed = { tag: textOf(form, "tag"), usedOn: textOf(form, "usedOn"), setting: textOf(form, "setting") };
-  if (!isHallDay(typed.usedOn))
-    return { status: "refused", message: "Give the day as YYYY-MM-DD.", problems: [], typed };
+  if (!isHallDay(typed.usedOn)) return { status: "refused", message: "Choose a day.", problems: [], typed };
   const result = await noteBarUse(context, { lifter: textOf(form, "lifter"), ...typed });
   return stateOf(result, `${typed.tag} noted.`, typed);
 }
@@ -78,7 +77,7 @@ export async function inviteLifterAction(_before: FormState, form: FormData): Pr
   const picture = await QRCode.toDataURL(address, { errorCorrectionLevel: "M", margin: 1, width: 352 });
   return {
     status: "done",
-    message: "Shown this once. It works once, for seven days.",
+    message: "Shown once. It works once, for seven days.",
     problems: [],
     typed: { address, picture },
   };

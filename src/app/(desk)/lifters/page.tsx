@@ -13,15 +13,15 @@ export default async function LiftersPage() {
     return (
       <>
         <PageHead title="Lifters" />
-        <p className="sheet p-6">What is kept of lifters is for the coaches and the manager only.</p>
+        <p className="sheet p-6">Only coaches and the manager see lifters.</p>
       </>
     );
   const lifters = await listLifters(context);
   return (
     <>
-      <PageHead title="Lifters" about={`${lifters.length} people; seen by coaches and the manager only`}>
+      <PageHead title="Lifters" about={`${lifters.length} people; only coaches and the manager see them`}>
         <Link href="/lifters/new" className="btn btn-sm btn-neutral min-h-10">
-          Enter a lifter
+          Add lifter
         </Link>
       </PageHead>
       <LiftersSheet lifters={lifters} today={context.clock.today} />

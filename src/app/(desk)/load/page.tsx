@@ -24,8 +24,8 @@ const given = (search: Record<string, string | undefined>) =>
 export default async function LoadPage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
   const search = await readSearch(searchParams);
-  // Masses are typed in the gym's own unit until the address names one, here and in the browser.
-  if (search.unit === undefined && context.actor.massUnit === "lb")
+  // Masses are typed in the person's own unit until the address names one, here and in the browser.
+  if (search.unit === undefined && context.actor.units.mass === "lb")
     redirect(`/load?${new URLSearchParams({ ...Object.fromEntries(given(search)), unit: "lb" }).toString()}`);
   const [wall, clamps, { items: stations }] = await Promise.all([
     barsOnTheWall(context),
@@ -34,7 +34,7 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
   ]);
   const named = wall.find(({ bar }) => bar.tag === search.bar);
   const item = named ?? wall.find(({ bar }) => bar.family === "all-round" && bar.state === "in-service") ?? wall[0];
-  if (!item) return <p className="sheet p-6">There is no bar yet to load.</p>;
+  if (!item) return <p className="sheet p-6">No bars to load yet.</p>;
 
   const clamp =
     search.clamps === "none" ? null : (clamps.find(({ key }) => key === search.clamps) ?? clamps[0] ?? null);
@@ -65,9 +65,7 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
   const warnings = planWarnings(item.bar, (await openFindings(context)).get(item.bar.tag) ?? []);
   const problems = [
     ...(asked.bar && !named ? [`There is no bar ${asked.bar} on the wall; this is ${item.bar.tag}.`] : []),
-    ...(targetKg === null
-      ? [`“${asked.target}” is not a load: write kilograms or pounds, more than 0 and up to 2000 kg.`]
-      : []),
+    ...(targetKg === null ? [`“${asked.target}” is not a load. Write 100, 100 kg or 225 lb, up to 2000 kg.`] : []),
     ...(result && !result.ok ? [result.message] : []),
     ...(plan && !plan.answer.ok ? [plan.answer.message] : []),
     ...(rackText ? [`${item.bar.tag} ${rackText}.`] : []),

@@ -23,7 +23,7 @@ export async function liftAction(_before: FormState, form: FormData): Promise<Fo
     texts: typed,
   });
   if (!result.ok) return refusedBy(result, typed);
-  return done(`${result.key} kept.`);
+  return done(`${result.key} saved.`);
 }
 
 /** Enters, changes or takes away what a federation asks of the bar for some lifts. */
@@ -33,7 +33,7 @@ export async function meetingAction(_before: FormState, form: FormData): Promise
   if (id && form.get("remove")) {
     const gone = await removeMeetingSpec(context, id);
     return gone.ok
-      ? done(`${gone.rules}: taken away.`)
+      ? done(`${gone.rules}: deleted.`)
       : { status: "refused", message: gone.message, problems: gone.problems, typed: {} };
   }
   const ends = Object.keys(MEETING_QUANTITIES).flatMap((kind) => [`least.${kind}`, `most.${kind}`]);
@@ -57,5 +57,5 @@ export async function meetingAction(_before: FormState, form: FormData): Promise
       problems: result.problems,
       typed: { ...typed, lifts: lifts.join(" ") },
     };
-  return done(`${result.rules} kept.`);
+  return done(`${result.rules} saved.`);
 }

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { redirect } from "next/navigation";
 import { PURPOSES } from "@/core/matching/lifter";
 import { KG_PER_LB } from "@/core/units/constants";
 import { listStations } from "@/server/equipment";
@@ -7,6 +8,8 @@ import { allLifts, liftOf } from "@/server/lifts";
 import { matchForLift } from "@/server/matching";
 import { expecting } from "@/server/logbook";
 import { type Context, keptBriefly, requestContext } from "@/server/access";
+import { GUEST, guestLifter, readGuest } from "@/ui/match/guest";
+import type { Lift } from "@/core/matching/lifts";
 import { readMass, readUnit } from "@/ui/kit/massInput";
 import { href, readSearch, type SearchParams, wholeIn } from "@/ui/kit/search";
 import { MatchSheet } from "@/ui/match/MatchSheet";
@@ -30,11 +33,33 @@ async function startOf(
   return unit === "kg" ? String(Math.round(kg / 2.5) * 2.5) : String(Math.round(kg / KG_PER_LB / 5) * 5);
 }
 
+/** Lifts that most gyms do every day; a lifter's own come first. */
+const EVERYDAY = [
+  "back-squat-high",
+  "back-squat-low",
+  "front-squat",
+  "bench",
+  "overhead-press",
+  "deadlift",
+  "row",
+  "clean",
+  "snatch",
+];
+const MAX_QUICK = 9;
+
+function quickLifts(lifts: readonly Lift[], lifter: { usualLoads: object | null } | null): Lift[] {
+  const keys = [...new Set([...Object.keys(lifter?.usualLoads ?? {}), ...EVERYDAY])];
+  return keys.flatMap((key) => lifts.find((lift) => lift.key === key) ?? []).slice(0, MAX_QUICK);
+}
+
 export const metadata: Metadata = { title: "Match" };
 
 export default async function MatchPage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
   const search = await readSearch(searchParams);
+  // Loads are typed in the person's own unit until the address names one, here and in the browser.
+  if (search.unit === undefined && context.actor.units.mass === "lb")
+    redirect(href("/match", { ...search, unit: "lb" }));
   const [liftRows, lifters, { items: stations }] = await Promise.all([
     allLifts(context),
     listLifters(context),
@@ -44,6 +69,7 @@ export default async function MatchPage({ searchParams }: { searchParams: Search
   const lift =
     lifts.find(({ key }) => key === search.lift) ?? lifts.find(({ key }) => key === "back-squat-high") ?? lifts[0]!;
   const lifter = lifters.find(({ key }) => key === search.lifter) ?? null;
+  const guest = readGuest(search);
   const station = stations.find(({ key }) => key === search.at) ?? null;
   const unit = readUnit(search.unit);
   const typed = search.load ?? (lifter ? await startOf(context, lifter, lift.key, unit) : null) ?? USUAL_LOAD[unit];
@@ -53,7 +79,7 @@ export default async function MatchPage({ searchParams }: { searchParams: Search
   const purpose = PURPOSES.find((key) => key === search.purpose) ?? "general";
   const ask = isGood && {
     ...{ lift: lift.key, loadKg: load.kg, lifter: lifter?.key ?? null },
-    ...{ purpose, at: station?.key, shown },
+    ...{ purpose, at: station?.key, shown, guest: guest && guestLifter(guest) },
   };
   const result = ask
     ? await keptBriefly(context, `match ${JSON.stringify(ask)}`, (context) => matchForLift(context, ask))
@@ -66,7 +92,9 @@ export default async function MatchPage({ searchParams }: { searchParams: Search
       stationKey={station?.key ?? ""}
       lifters={lifters}
       liftKey={lift.key}
-      lifterKey={lifter?.key ?? ""}
+      lifterKey={guest ? GUEST : (lifter?.key ?? "")}
+      guest={guest}
+      quickLifts={quickLifts(lifts, lifter)}
       loadText={isGood ? load.typed : typed}
       unit={unit}
       loadKg={isGood ? load.kg : 0}
@@ -78,7 +106,7 @@ export default async function MatchPage({ searchParams }: { searchParams: Search
           ? result && !result.ok
             ? result.message
             : null
-          : `“${typed}” is not a load: write kilograms or pounds, more than 0 and up to 2000 kg.`
+          : `“${typed}” is not a load. Write 100, 100 kg or 225 lb, up to 2000 kg.`
       }
       comfort={lifter}
     />

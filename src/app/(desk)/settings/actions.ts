@@ -7,7 +7,7 @@ import { saveClimate } from "@/server/care/planning";
 import { saveKeepingRules, saveMeasuringRules } from "@/server/rules";
 import { backUpNow, noteDrill } from "@/server/upkeep";
 import { doorstep, requestContext } from "@/server/access";
-import { gymOf, gymText, saveGym } from "@/server/accounts";
+import { gymOf, gymText, saveGym, saveOwnUnits } from "@/server/accounts";
 import { type FormState, refusedBy } from "@/ui/kit/formState";
 
 const YEAR_SECONDS = 31_536_000;
@@ -18,7 +18,7 @@ export async function rulesAction(_before: FormState, form: FormData): Promise<F
   const result = await saveMeasuringRules(await requestContext(), typed, Number(typed.version));
   if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/", "layout");
-  return { status: "done", message: "The rules are kept.", problems: [], typed: {} };
+  return { status: "done", message: "Saved.", problems: [], typed: {} };
 }
 
 /** Chooses the air that care goes by where nothing is measured. */
@@ -69,11 +69,26 @@ export async function keepingAction(_before: FormState, form: FormData): Promise
 export async function gymAction(_before: FormState, form: FormData): Promise<FormState> {
   const [context, step] = [await requestContext(), await doorstep()];
   const typed = Object.fromEntries([...form.entries()].map(([key, value]) => [key, String(value)]));
-  const { name = "", timeZone = "", massUnit = "", currency = "", was = "" } = typed;
-  const result = await saveGym(context, step, { name, timeZone: timeZone.trim(), massUnit, currency }, was);
+  const { name = "", timeZone = "", massUnit = "", lengthUnit = "", locale = "", currency = "", was = "" } = typed;
+  const result = await saveGym(
+    context,
+    step,
+    { name, timeZone: timeZone.trim(), massUnit, lengthUnit, locale, currency },
+    was,
+  );
   if (!result.ok)
     // What stands now was shown: the next press goes by it.
     return refusedBy(result, { ...typed, ...(result.code === "stale" ? { now: gymText(gymOf(context)) } : {}) });
+  revalidatePath("/", "layout");
+  return { status: "done", message: "Saved.", problems: [], typed: {} };
+}
+
+/** Chooses in which units the person reads and types. */
+export async function unitsAction(_before: FormState, form: FormData): Promise<FormState> {
+  const context = await requestContext();
+  const typed = { massUnit: String(form.get("massUnit") ?? ""), lengthUnit: String(form.get("lengthUnit") ?? "") };
+  const result = await saveOwnUnits(context, typed);
+  if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/", "layout");
   return { status: "done", message: "Saved.", problems: [], typed: {} };
 }

@@ -1,14 +1,15 @@
 import type { Metadata } from "next";
 import { cookies } from "next/headers";
 import { type Context, doorstep, isConfirmed, may, requestContext } from "@/server/access";
-import { gymOf, gymText, peopleToPick } from "@/server/accounts";
+import { gymOf, gymText, ownUnits, peopleToPick } from "@/server/accounts";
 import { storedCareRulesOf } from "@/server/care/planning";
 import { keepingRules, measuringRules } from "@/server/rules";
 import { wallFacts } from "@/server/bars";
 import { backupsOf, lastDrill } from "@/server/upkeep";
 import { ConfirmForm } from "@/ui/accounts/ConfirmForm";
-import { agoText, momentText } from "@/ui/kit/momentText";
+import { agoText, momentText } from "@/core/units/dates";
 import { GymForm } from "@/ui/settings/GymForm";
+import { UnitsForm } from "@/ui/settings/UnitsForm";
 import { KeepingForm } from "@/ui/settings/KeepingForm";
 import { BackupNote } from "@/ui/settings/BackupNote";
 import { ClimateForm } from "@/ui/settings/ClimateForm";
@@ -21,6 +22,7 @@ import {
   drillAction,
   keepingAction,
   gymAction,
+  unitsAction,
   climateAction,
   rulesAction,
   themeAction,
@@ -50,6 +52,7 @@ export default async function SettingsPage() {
           <ConfirmForm what="The gym’s archive asks for your passphrase." action={confirmAction} />
         )
       }
+      units={<UnitsForm own={await ownUnits(context)} gym={gymOf(context)} action={unitsAction} />}
       gym={
         <GymForm
           gym={gymOf(context)}
@@ -84,12 +87,12 @@ async function backupFacts(context: Context) {
   const drilled = await lastDrill(context);
   return {
     last: lastGoodAt
-      ? `Last good backup: ${momentText(lastGoodAt, actor.timeZone, now)} (${agoText(lastGoodAt, actor.timeZone, now)}).`
+      ? `Last good backup: ${momentText(lastGoodAt, actor, now)} (${agoText(lastGoodAt, actor, now)}).`
       : "There is no backup yet.",
     problem,
     drill: may(context, "hall.archive")
       ? drilled
-        ? `A restore was last tried ${momentText(drilled, actor.timeZone, now)}.`
+        ? `A restore was last tried ${momentText(drilled, actor, now)}.`
         : "Nobody has tried a restore yet. Do it once a year, on another computer."
       : null,
     isEmpty: (await wallFacts(context)).total === 0,

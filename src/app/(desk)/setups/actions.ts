@@ -77,7 +77,7 @@ export async function keepAction(_before: FormState, form: FormData): Promise<Fo
     totalKg: Number(form.get("totalKg")) || undefined,
     plateDiameterMm: Number(form.get("plateMm")) || undefined,
   });
-  const state = stateOf(result, "Kept.");
+  const state = stateOf(result, "Saved.");
   return result.ok ? { ...state, typed: { id: result.id } } : state;
 }
 
@@ -111,7 +111,7 @@ export async function savePlaceAction(_before: FormState, form: FormData): Promi
   const typed = formTexts(form, PLACE_FIELDS);
   const id = textOf(form, "id") || null;
   const result = await savePlace(await requestContext(), { id, version: Number(form.get("version")), texts: typed });
-  return stateOf(result, "Kept.", typed);
+  return stateOf(result, "Saved.", typed);
 }
 
 /** Counts the loose parts of a bar that is put away. */

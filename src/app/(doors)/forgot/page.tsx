@@ -14,7 +14,7 @@ export default async function ForgotPage() {
       about={
         mail
           ? "We send a link to the e-mail address of your account."
-          : "This gym sends no mail. Its owner makes you a link: Settings, People and devices, New link."
+          : "This gym sends no mail. Its owner can make you a link: Settings, People and devices, New link."
       }
     >
       {mail && <ForgotForm action={forgotAction} />}

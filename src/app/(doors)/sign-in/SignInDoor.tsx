@@ -20,7 +20,7 @@ export async function SignInDoor({ to }: { to: string }) {
     );
   if (halls.length > 0)
     return (
-      <DoorSheet title="Demonstration" about="Everything in it is made up. Pick who you want to be.">
+      <DoorSheet title="Demonstration" about="Everything in it is made up. Choose a person.">
         <PickPerson halls={halls} asksCode={step.demoCode !== null} to={to} action={pickAction} />
       </DoorSheet>
     );

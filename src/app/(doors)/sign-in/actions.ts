@@ -54,7 +54,12 @@ export async function passkeyAnswer(response: unknown, challenge: string, to: st
   const isAnswer = typeof response === "object" && response !== null && typeof challenge === "string";
   const result = isAnswer
     ? await signInWithPasskey(await doorstep(), { response: response as never, challenge })
-    : { ok: false as const, code: "invalid" as const, message: "The passkey did not fit. Try again.", problems: [] };
+    : {
+        ok: false as const,
+        code: "invalid" as const,
+        message: "The passkey was not accepted. Try again.",
+        problems: [],
+      };
   if (!result.ok) return refusedAtDoor(result, {});
   revalidatePath("/", "layout");
   goOn(typeof to === "string" ? to : "/");

@@ -46,7 +46,7 @@ export const build: Factor = (question) => {
       ...base,
       ...numbers,
       atBest: "usable",
-      text: () => `${balanceWords(asked)}. That is over the house's ${trimmed(leanLimitDeg, 0)}°.`,
+      text: () => `${balanceWords(asked)}. That is over the gym’s ${trimmed(leanLimitDeg, 0)}°.`,
       wouldChange: () => "A carry that keeps the trunk more upright.",
     };
   return {
@@ -101,7 +101,7 @@ export const tall: Factor = ({ bar, lift, lifter, rules }) => {
     basis: "house-rule",
     isPrivate: true,
     atBest: isWanted ? "made-for" : "good",
-    text: () => `For tall lifters the house wants ${TALL_WORDS[policy]}.`,
+    text: () => `For tall lifters the gym wants ${TALL_WORDS[policy]}.`,
     ...(isWanted ? {} : { wouldChange: () => "Such a bar, or the house rule on tall lifters." }),
   };
 };

@@ -67,7 +67,7 @@ export const order: Factor = ({ barToday }) => {
     basis: "data",
     atBest: "good",
     text: () => `${sentence(overdue.task)}: ${overdue.days} days late.`,
-    wouldChange: () => "Doing it.",
+    wouldChange: () => "Do it and the bar moves up.",
     value: overdue.days,
     unit: "days",
   };

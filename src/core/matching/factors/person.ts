@@ -1,7 +1,7 @@
-import { valueOf } from "../../bars/bar";
-import { FAMILIES } from "../../bars/families";
+import { type Bar, valueOf } from "../../bars/bar";
+import { FAMILIES, type FamilyKey } from "../../bars/families";
 import { daysBetween } from "../../units/hallDay";
-import { trimmed } from "../../units/format";
+import { listed, trimmed } from "../../units/format";
 import { LIMIT_WORDS, type Limit } from "../lifter";
 import { isStraight, type Factor } from "../question";
 import type { Finding, Verdict } from "../verdict";
@@ -84,14 +84,35 @@ export const comfort: Factor = ({ bar, lift, lifter }) => {
         limit === "reach"
           ? `This lifter ${LIMIT_WORDS.reach}, and ${why}.`
           : limit === "back"
-            ? "This lifter says the back is not comfortable, and this loads it; what is safe for it, a doctor or physiotherapist says, not this program."
+            ? "This lifter says the back is not comfortable, and this loads it; what is safe for it, a doctor or physiotherapist decides."
             : `This lifter's ${LIMIT_WORDS[limit]} is not comfortable, and ${why}.`,
       wouldChange: () =>
         limit === "back" ? "What the lifter, the coach and the doctor agree on." : "A bar that asks less of it.",
     };
   }
-  return found;
+  return found ?? spared(bar, lifter.limits, facts);
 };
+
+/** What a bar does instead of what a straight shaft asks. */
+function sparedBy(family: FamilyKey, limit: Limit): string {
+  if (!isYoked(family)) return family === "curl" ? "the grips are turned in" : "the palms can face each other";
+  if (limit === "elbow") return "the hands hold handles in front";
+  return limit === "wrist" ? "the wrists stay straight" : "nothing to reach back for";
+}
+
+/** A bar that asks nothing of a joint of which a straight bar asks something in this lift: that is why it is here. */
+function spared(bar: Bar, limits: readonly Limit[], facts: LiftFacts): Finding | null {
+  const eased = limits.filter((limit) => limit !== "back" && ASKS[limit]({ family: "power" }, facts));
+  if (isStraight(bar) || eased.length === 0) return null;
+  const joints = eased.map((limit) => (limit === "reach" ? "shoulder" : limit));
+  return {
+    factor: "comfort",
+    basis: "common-practice",
+    atBest: "made-for",
+    isPrivate: true,
+    text: () => `Spares the ${listed([...new Set(joints)])}: ${sparedBy(bar.family, eased[0]!)}.`,
+  };
+}
 
 /** Under this a hand is small, over that it is large, wrist crease to fingertip. Common practice, no source. */
 const SMALL_HAND_MM = 175;
@@ -151,7 +172,7 @@ export const readiness: Factor = ({ bar, lift, lifter, purpose }) => {
       basis: "common-practice",
       atBest: "poor",
       ...isPrivate,
-      text: () => "A bar that swings is not for somebody who is learning.",
+      text: () => "A bar that swings is not for someone who is learning.",
       wouldChange: () => "The lift learnt on a straight bar first.",
     };
   if (swings && HINGES.includes(lift.like) && !lifter?.confirmed.includes(HINGE_ON_STRAIGHT))
@@ -211,7 +232,7 @@ export const familiarity: Factor = ({ bar, lifter, loadKg, today, rules }) => {
       ...base,
       basis: "house-rule",
       atBest: "good",
-      text: () => "Used within the week; the house changes the bar weekly.",
+      text: () => "Used within the week; the gym changes the bar weekly.",
       wouldChange: () => "Another week, or the house rule on rotation.",
     };
   const hasBlock =
@@ -221,7 +242,7 @@ export const familiarity: Factor = ({ bar, lifter, loadKg, today, rules }) => {
       ...base,
       basis: "house-rule",
       atBest: "good",
-      text: () => "Not the bar of this block; the house stays on one for a block.",
+      text: () => "Not the bar of this block; the gym stays on one for a block.",
       wouldChange: () => "The next block, or the house rule on rotation.",
     };
   return null;

@@ -40,7 +40,7 @@ export const family: Factor = (question) => {
           basis: "common-practice",
           atBest: "good",
           text: () => FAMILY_TEXT.good(withArticle(FAMILIES[bar.family].name), lift.name),
-          wouldChange: () => "A frame first, while somebody is learning.",
+          wouldChange: () => "A frame first, while someone is learning.",
         };
   if (form === "yoke" && bar.areHandlesRemovable === true && PRESSED.includes(lift.like))
     return {
@@ -60,7 +60,7 @@ export const family: Factor = (question) => {
       factor: "family",
       basis: "house-rule",
       atBest: "made-for",
-      text: () => `By the house's rule ${name()} counts as made for the ${lift.name}.`,
+      text: () => `By the gym’s rule ${name()} counts as made for the ${lift.name}.`,
     };
   return {
     factor: "family",

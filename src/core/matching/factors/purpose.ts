@@ -16,7 +16,7 @@ const ON_THE_BACK: Partial<Record<Purpose, (family: string, isStraight: boolean,
       return ["good", "the load ahead of the back, as a yoke bar has it, asks more of the upper back"];
     return yokeBuilds
       ? ["made-for", "a yoke pulls forward, and the upper back holds it up"]
-      : ["good", "by the house's rule a yoke only shows the weak link"];
+      : ["good", "by the gym’s rule a yoke only shows the weak link"];
   },
   hips: (family, straight) =>
     straight || family === "low-yoke" || HUNG_BARS.includes(family)
@@ -26,8 +26,8 @@ const ON_THE_BACK: Partial<Record<Purpose, (family: string, isStraight: boolean,
     if (HUNG_BARS.includes(family)) return ["made-for", "a swinging load shows at once where it runs away"];
     if (!YOKE_BARS.includes(family)) return ["good", "a straight bar hides what a specialty bar shows"];
     return yokeBuilds
-      ? ["good", "by the house's rule yoke bars are for building"]
-      : ["made-for", "whoever folds on it knows what to train"];
+      ? ["good", "by the gym’s rule yoke bars are for building"]
+      : ["made-for", "folding on it shows what to train"];
   },
 };
 
@@ -46,12 +46,12 @@ export const purpose: Factor = ({ bar, lift, lifter, purpose: wanted, rules }) =
       ? {
           ...base,
           atBest: "made-for",
-          text: () => "Opinion: a straight bar carries over best to a meeting's straight bar.",
+          text: () => "Opinion: a straight bar carries over best to a competition’s straight bar.",
         }
       : {
           ...base,
           atBest: "usable",
-          text: () => "Opinion: a specialty bar carries over less to a meeting's straight bar.",
+          text: () => "Opinion: a specialty bar carries over less to a competition’s straight bar.",
           wouldChange: () => "A straight bar, or another purpose.",
         };
   }
@@ -90,7 +90,7 @@ export const meeting: Factor = ({ bar, lifter, purpose: wanted, rules }) => {
   const when = () => `${next.spec.name} in ${trimmed(next.inDays / 7, 0)} weeks`;
   const base = { factor: "meeting", basis: "published", isPrivate: true } as const;
   if (result === "meets")
-    return { ...base, atBest: "made-for", text: () => `It is the bar of the meeting: ${when()}.` };
+    return { ...base, atBest: "made-for", text: () => `It is the bar of the competition: ${when()}.` };
   if (result === "unknown")
     return {
       ...base,
@@ -103,6 +103,6 @@ export const meeting: Factor = ({ bar, lifter, purpose: wanted, rules }) => {
     ...base,
     atBest: "good",
     text: () => `${when()}, and this is another bar: ${off.join("; ")}.`,
-    wouldChange: () => "The meeting's bar.",
+    wouldChange: () => "The competition’s bar.",
   };
 };

@@ -40,7 +40,7 @@ export const sleeves: Factor = ({ bar, lift, rules: { policies } }) => {
           factor: "sleeves",
           basis: "house-rule",
           atBest: "made-for",
-          text: () => "Below competition the sleeve type hardly matters, by the house's rule.",
+          text: () => "Below competition the sleeve type hardly matters, by the gym’s rule.",
         };
   }
   const hasBearings = rotation === "needle" || rotation === "ball";
@@ -141,17 +141,17 @@ export const slowShaft: Factor = ({ bar, lift, rules: { policies } }) => {
       ...base,
       basis: "data",
       atBest: "usable",
-      text: () => `The house wants ${wanted}; this bar's are not known.`,
+      text: () => `The gym wants ${wanted}; this bar's are not known.`,
       wouldChange: () => "Measure shaft diameter and collar thickness.",
     };
   const isWanted = isSlim ? diameter >= 28.75 && collar <= 35 : diameter >= 28.25 && diameter < 28.75 && collar >= 40;
   return isWanted
-    ? { ...base, atBest: "made-for", text: () => `${wanted}, as the house wants it for the slow lifts.` }
+    ? { ...base, atBest: "made-for", text: () => `${wanted}, as the gym wants it for the slow lifts.` }
     : {
         ...base,
         atBest: "good",
         text: () =>
-          `${trimmed(diameter, 1)} mm with ${trimmed(collar, 0)} mm collars; the house wants ${wanted} for the slow lifts.`,
+          `${trimmed(diameter, 1)} mm with ${trimmed(collar, 0)} mm collars; the gym wants ${wanted} for the slow lifts.`,
         wouldChange: () => "Another bar, or the house rule on shafts.",
       };
 };
@@ -194,7 +194,7 @@ export const knurl: Factor = ({ bar, lift, loadKg }) => {
       basis: "data",
       atBest: "usable",
       text: () => "Nobody entered how sharp its knurl is.",
-      wouldChange: () => "Feel it and enter it.",
+      wouldChange: () => "Feel it and add it.",
     };
   if (lift.speed === "fast" && bar.knurl === "aggressive")
     return {
@@ -230,14 +230,14 @@ export const centreKnurl: Factor = ({ bar, lift, rules: { policies } }) => {
       basis: "data",
       atBest: "usable",
       text: () => "Nobody entered whether it has a centre knurl.",
-      wouldChange: () => "Look at it and enter it.",
+      wouldChange: () => "Look at it and add it.",
     };
   if (policies.centreKnurl === "unwanted" && bar.centreKnurl === "full")
     return {
       ...base,
       basis: "house-rule",
       atBest: lift.speed === "fast" ? "usable" : "good",
-      text: () => "A full centre knurl, which the house does not want.",
+      text: () => "A full centre knurl, which the gym does not want.",
       wouldChange: () => "A bar with a smooth middle, or the house rule on centre knurls.",
     };
   if (lift.contact === "back") {

@@ -30,7 +30,7 @@ export async function importClimate(
   if (!sensor) return notFound(`sensor ${sensorKey}`);
   if (rows.length === 0) return failed("invalid", "The file has no rows.");
   if (rows.length > MAX_READINGS)
-    return failed("invalid", `That are ${rows.length} readings; take in at most ${MAX_READINGS} at once.`);
+    return failed("invalid", `That are ${rows.length} readings; import at most ${MAX_READINGS} at once.`);
   const problems: Problem[] = [];
   const deposition = new Map<HallDay, { so2: number; chloride: number }>();
   const readings = rows.flatMap((row, i): ClimateReading[] => {
@@ -55,7 +55,7 @@ export async function importClimate(
     }
     return at === null ? [] : [{ at, temperatureC, relativeHumidityPct }];
   });
-  if (problems.length > 0) return failed("invalid", "Nothing was taken in.", problems.slice(0, 200));
+  if (problems.length > 0) return failed("invalid", "Nothing imported.", problems.slice(0, 200));
   // One reading a moment: the last of a file counts.
   const single = [...new Map(readings.map((reading) => [reading.at, reading])).values()];
   const days = [...new Set(single.map(({ at }) => hallDayAt(new Date(at), context.actor.timeZone)))].sort();

@@ -28,7 +28,7 @@ export async function saveSensor(
     const row = await hall.first(climateSensors, { where: eq(climateSensors.key, form.key), forUpdate: true });
     if (!row) return notFound(`sensor ${form.key}`);
     if (row.version !== form.version)
-      return failed("stale", "Somebody changed this sensor meanwhile. Look at it again before you change it.");
+      return failed("stale", "Someone else changed this sensor meanwhile. Look at it again before you change it.");
     const [sensor] = await hall.update(climateSensors, eq(climateSensors.id, row.id), {
       so2,
       chloride,

@@ -136,12 +136,10 @@ export async function checkedPhoto(
 ): Promise<{ ok: true; bytes: Buffer; type: string } | Failed> {
   const bytes = Buffer.from(base64, "base64");
   if (bytes.length > MAX_PHOTO_BYTES)
-    return failed("invalid", "Nothing was kept.", [{ path: "photo", message: "A photo may have 5 MiB at most." }]);
+    return failed("invalid", "Not saved.", [{ path: "photo", message: "A photo may have 5 MiB at most." }]);
   const type = (await fileTypeFromBuffer(bytes))?.mime;
   if (!type || !PHOTO_TYPES.includes(type))
-    return failed("invalid", "Nothing was kept.", [
-      { path: "photo", message: "That is no photo: send a JPEG, PNG or WebP." },
-    ]);
+    return failed("invalid", "Not saved.", [{ path: "photo", message: "That is no photo: send a JPEG, PNG or WebP." }]);
   const kept = await sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: "error" })
     .rotate()
     .resize({ width: KEPT_PIXELS, height: KEPT_PIXELS, fit: "inside", withoutEnlargement: true })
@@ -149,7 +147,7 @@ export async function checkedPhoto(
     .toBuffer()
     .catch(() => null);
   if (!kept)
-    return failed("invalid", "Nothing was kept.", [
+    return failed("invalid", "Not saved.", [
       { path: "photo", message: "The photo is broken, or has more than 60 million pixels." },
     ]);
   const size = sql<number>`coalesce(sum(octet_length(photo)), 0)::float8`;
@@ -190,7 +188,7 @@ export async function keepFinding(
 
 /** Settles a finding: what was done about it is kept. */
 export async function settleFinding(context: Context, id: string, note: string): Promise<Outcome<object>> {
-  if (!may(context, "care.tick")) return forbidden("settle findings");
+  if (!may(context, "care.tick")) return forbidden("resolve findings");
   const said = note.trim();
   if (said === "" || said.length > 300)
     return failed("invalid", "The finding stays open.", [

@@ -79,7 +79,7 @@ export async function inspectBar(
   if (!/^[\w-]{8,64}$/.test(idempotencyKey))
     problems.push({ path: "idempotencyKey", message: "8 to 64 letters, digits, - or _." });
   if (reason.length > 200) problems.push({ path: "reason", message: "At most 200 characters." });
-  if (problems.length > 0) return failed("invalid", "Nothing was kept.", problems);
+  if (problems.length > 0) return failed("invalid", "Not saved.", problems);
   return inTransaction(context, (context) =>
     idempotent(context, idempotencyKey, "bar.inspect", async () => {
       const row = await context.hall.first(bars, {
@@ -90,12 +90,12 @@ export async function inspectBar(
       const judged = judgeInspection(facts, (await storedCareRules(context.hall)).limits);
       const verdict = decided ?? judged.verdict;
       if (verdict !== judged.verdict && reason.trim() === "")
-        return failed("invalid", "Nothing was kept.", [
-          { path: "reason", message: `The rule says ${judged.verdict}; say why you decide otherwise.` },
+        return failed("invalid", "Not saved.", [
+          { path: "reason", message: `The rule says ${judged.verdict}; give a reason for overriding it.` },
         ]);
       const isMilder = INSPECTION_VERDICTS.indexOf(verdict) < INSPECTION_VERDICTS.indexOf(judged.verdict);
       if ((isMilder || verdict === "retire") && !may(context, "bar.change-state"))
-        return forbidden(verdict === "retire" ? "retire bars" : "decide milder than the rule");
+        return forbidden(verdict === "retire" ? "retire bars" : "override the rule");
       const { reasons } = await keepInspection(context, row, {
         ...{ facts, judged, decided: verdict, reason },
         ...{ day: context.clock.today, by: context.actor.personId, note: "inspected", minutes: null, mayEase: true },

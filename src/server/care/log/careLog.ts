@@ -42,9 +42,9 @@ export interface Tick {
 /** What cannot be in a tick. */
 export async function tickProblems(context: Context, tick: Tick): Promise<Problem[]> {
   const problems: Problem[] = [];
-  if (!isHallDay(tick.doneOn)) problems.push({ path: "doneOn", message: "Give the day as YYYY-MM-DD." });
+  if (!isHallDay(tick.doneOn)) problems.push({ path: "doneOn", message: "Choose a day." });
   else if (daysBetween(tick.doneOn, context.clock.today) < 0)
-    problems.push({ path: "doneOn", message: "That day has not come yet." });
+    problems.push({ path: "doneOn", message: "The day is in the future." });
   else if (daysBetween(tick.doneOn, context.clock.today) > 365)
     problems.push({ path: "doneOn", message: "That is more than a year ago." });
   if (tick.note.length > 500) problems.push({ path: "note", message: "At most 500 characters." });

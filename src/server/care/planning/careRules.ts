@@ -53,7 +53,7 @@ export async function saveCareRules(
       const now: Record<string, unknown> = { rule: before.rule, ...before.limits };
       const mine: Record<string, unknown> = { rule, ...limits };
       return stale(
-        "Somebody changed the rules meanwhile. Nothing was changed; what you typed is still here.",
+        "Someone else changed the rules meanwhile. Nothing was changed; what you typed is still here.",
         before.version,
         Object.keys(now).flatMap((key) =>
           now[key] === mine[key]

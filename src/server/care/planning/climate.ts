@@ -48,7 +48,7 @@ export async function saveClimate(
     await hall.hold("care rules");
     const { version: now, ...before } = await storedCareRules(hall);
     if (now !== version)
-      return stale("Somebody changed the rules meanwhile. Nothing was changed; what you typed is still here.", now);
+      return stale("Someone else changed the rules meanwhile. Nothing was changed; what you typed is still here.", now);
     const value = { ...before, climate };
     await hall.put(houseRules, [houseRules.hallId, houseRules.key], { key: CARE_KEY, value, version: version + 1 });
     await recordChange(context, {

@@ -126,7 +126,7 @@ export async function saveBarFactors(
     const row = await hall.first(barCare, { where: eq(barCare.barId, bar.id), forUpdate: true });
     if ((row?.version ?? 0) !== form.version)
       return stale(
-        "Somebody changed this meanwhile. Nothing was changed; what you typed is still here.",
+        "Someone else changed this meanwhile. Nothing was changed; what you typed is still here.",
         row?.version ?? 0,
         [
           { path: "use", message: `use: it is now “${row?.useFactor ?? ""}”` },

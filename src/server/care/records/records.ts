@@ -158,7 +158,7 @@ export async function careLogRows(context: Context, year: number): Promise<Outco
       doneByWords(names, { doneBy, enteredBy }),
       minutes === null ? "" : String(Math.round(minutes * 100) / 100),
       note ?? "",
-      undoneAt ? "taken back" : "",
+      undoneAt ? "undone" : "",
     ]),
   };
 }

@@ -1,4 +1,5 @@
 import "server-only";
+import { monthText } from "@/core/units/dates";
 import { PDFDocument, type PDFPage, StandardFonts } from "pdf-lib";
 import { fixed } from "@/core/units/format";
 import { INK, QUIET, RULE, printable, wrapped } from "@/server/pdf";
@@ -10,7 +11,7 @@ const MARGIN = 42;
 
 const ROW = 13;
 
-const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+const MONTHS = Array.from({ length: 12 }, (_, i) => monthText(`2026-${String(i + 1).padStart(2, "0")}`));
 
 /** The year's care as A4 pages: how much by month, and bar by bar what was done and how its condition went. */
 export async function careReportPdf(

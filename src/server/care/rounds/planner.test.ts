@@ -98,7 +98,7 @@ describe("rounds in the crew's hours", () => {
       expect(round.outOfUse).toEqual(named.includes(round) ? ["B3 is quarantined: crack."] : []);
     expect(await careCalendar(care, null)).toContain("B3 is quarantined: crack.");
   });
-  it("keep out of the house's quiet hours", async () => {
+  it("keep out of the gym’s quiet hours", async () => {
     const { care, context } = await withCrew("quiet hours");
     const bad = await saveCareRules(context("manager"), { rule: "calendar", quiet: "Friday all day" }, 0);
     expect(!bad.ok && bad.problems[0]!.path).toBe("quiet");

@@ -98,7 +98,7 @@ export async function saveStaffHours(
     if (was !== undefined && now !== was.replaceAll("\r\n", "\n"))
       return failed(
         "stale",
-        `Somebody changed these hours meanwhile: ${now === "" ? "none" : now.replaceAll("\n", ", ")}. Nothing was changed; what you typed is still here. Save again to overwrite.`,
+        `Someone else changed these hours meanwhile: ${now === "" ? "none" : now.replaceAll("\n", ", ")}. Nothing was changed; what you typed is still here. Save again to overwrite.`,
         [],
       );
     await hall.remove(staffHours, eq(staffHours.personId, personId));
@@ -147,7 +147,7 @@ export async function planRounds(context: Context): Promise<Outcome<PlanResult>>
     hall.rows(bars, { where: notInArray(bars.state, ["retired", "on-order", "quarantined"]) }),
   ]);
   if (spans.length === 0)
-    return failed("impossible", "Nobody's hours are known yet: say first when somebody is in to do care.");
+    return failed("impossible", "Nobody's hours are known yet: say first when someone is in to do care.");
   const barOf = new Map(inUse.map((bar) => [bar.id, bar]));
   const known = due.flatMap(({ barId, taskId, dueOn, intervalDays }) => {
     const task = tasks.get(taskId);
@@ -349,7 +349,7 @@ export async function moveRound(
     const row = await hall.first(careRounds, { where: eq(careRounds.id, id), forUpdate: true });
     if (!row) return notFound("such round");
     if (row.version !== version)
-      return failed("stale", `Somebody moved this round meanwhile: it is on ${row.day} now.`);
+      return failed("stale", `Someone else moved this round meanwhile: it is on ${row.day} now.`);
     const missing = isSure ? null : await notIn(context, row, day);
     if (missing) return failed("impossible", missing, [{ path: "isSure", message: missing }]);
     const late = (on: HallDay) => row.items.reduce((sum, { dueOn }) => sum + Math.max(0, daysBetween(dueOn, on)), 0);

@@ -217,7 +217,7 @@ export async function touchRound(
   if (!may(context, "care.tick")) return forbidden("tick off care");
   const note = (touch.note ?? "").trim();
   if (touch.kind !== "done" && note === "")
-    return failed("invalid", "Nothing was kept.", [
+    return failed("invalid", "Not saved.", [
       { path: "note", message: touch.kind === "skip" ? "Say why not now." : "Say what is wrong." },
     ]);
   const photo = touch.photo ? await checkedPhoto(context, touch.photo) : null;

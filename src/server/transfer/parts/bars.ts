@@ -53,7 +53,7 @@ async function changedMeanwhile(hall: HallDb, changed: readonly Prepared[]): Pro
   return read
     .filter(({ id, version }) => locked.get(id) !== version)
     .slice(0, MAX_PROBLEMS)
-    .map(({ tag }) => ({ path: tag, message: `somebody changed ${tag} meanwhile; import the file once more` }));
+    .map(({ tag }) => ({ path: tag, message: `someone changed ${tag} meanwhile; import the file once more` }));
 }
 
 async function knownBars(hall: HallDb): Promise<Known> {

@@ -132,7 +132,7 @@ async function writeCare(
     rows.map(({ id, tag }) => ({
       entity: "bar",
       entityId: id,
-      action: "care taken in",
+      action: "care imported",
       after: { entries: counts.get(tag)!.length },
       reason: FROM_A_FILE,
     })),

@@ -32,7 +32,7 @@ export const meetingsPart: FilePart<"meetings"> = {
   diff: async (context, incoming, { lifts }) => {
     const rows = new Map((await context.hall.rows(meetingSpecs)).map((row) => [specKey(row), row]));
     return diffList({
-      name: "meeting rule",
+      name: "competition rule",
       incoming,
       there: new Map([...rows].map(([key, row]) => [key, valueOf(row)])),
       read: (item) => {

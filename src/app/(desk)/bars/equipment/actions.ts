@@ -20,7 +20,7 @@ export async function saveAction(_before: FormState, form: FormData): Promise<Fo
   });
   if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/", "layout");
-  return { status: "done", message: `${result.key} kept.`, problems: [], typed: {} };
+  return { status: "done", message: `${result.key} saved.`, problems: [], typed: {} };
 }
 
 /** Keeps the mass of one plate. */
@@ -29,5 +29,5 @@ export async function weighAction(_before: FormState, form: FormData): Promise<F
   const result = await weighPlate(await requestContext(), { plateId: textOf(form, "plateId"), ...typed });
   if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/", "layout");
-  return { status: "done", message: `${result.mark} kept.`, problems: [], typed: {} };
+  return { status: "done", message: `${result.mark} saved.`, problems: [], typed: {} };
 }

@@ -4,7 +4,7 @@ import { ConfirmForm } from "@/ui/accounts/ConfirmForm";
 import { confirmAction } from "../../settings/account/actions";
 import { FilesSheet } from "@/ui/bars/FilesSheet";
 
-export const metadata: Metadata = { title: "Files in and out" };
+export const metadata: Metadata = { title: "Import / export" };
 
 export default async function FilesPage() {
   const context = await requestContext();

@@ -23,10 +23,10 @@ const SENT = Joi.object<Measuring>({
 export async function keepReadings(sent: KeepReadings): Promise<{ ok: boolean; message: string }> {
   const context = await requestContext();
   const { error, value } = SENT.validate(sent, { abortEarly: false });
-  if (error) return { ok: false, message: `Nothing was kept: ${error.message}.` };
+  if (error) return { ok: false, message: `Not saved: ${error.message}.` };
   const result = await measureBar(context, value);
   if (!result.ok)
     return { ok: false, message: [result.message, ...result.problems.map(({ message }) => message)].join(" ") };
   revalidatePath("/", "layout");
-  return { ok: true, message: "Kept." };
+  return { ok: true, message: "Saved." };
 }

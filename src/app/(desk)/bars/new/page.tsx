@@ -7,7 +7,7 @@ import { PageHead } from "@/ui/kit/PageHead";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 import { enterAction } from "../actions";
 
-export const metadata: Metadata = { title: "Enter a bar" };
+export const metadata: Metadata = { title: "Add bar" };
 
 /** What belongs to one bar and not to another like it. */
 const OWN = [
@@ -26,13 +26,13 @@ const OWN = [
 export default async function NewBarPage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
   const { like } = await readSearch(searchParams);
-  if (!may(context, "bar.edit")) return <p className="sheet p-6">Coaches and the manager enter bars.</p>;
+  if (!may(context, "bar.edit")) return <p className="sheet p-6">Coaches and the manager add bars.</p>;
   const model = like ? await barDetails(context, like) : null;
   const texts = Object.fromEntries(Object.entries(model?.texts ?? {}).filter(([key]) => !OWN.includes(key)));
   return (
     <>
       <PageHead
-        title="Enter a bar"
+        title="Add bar"
         about={
           model
             ? `like ${model.bar.tag} ${model.bar.name}; measurements belong to the bar and are not copied`

@@ -5,7 +5,7 @@ import { requestContext } from "@/server/access";
 import { costLines, offerPage, termLines } from "@/server/buying";
 import { BuyNav } from "@/ui/buy/BuyNav";
 import { OfferSheet } from "@/ui/buy/OfferSheet";
-import { dayText } from "@/ui/kit/dayText";
+import { dayText } from "@/core/units/dates";
 import { PageHead } from "@/ui/kit/PageHead";
 import { decideAction, resolveClaimAction, watchBatchAction } from "../actions";
 

@@ -12,7 +12,7 @@ export default async function IncidentsPage() {
   const result = await listIncidents(context);
   return (
     <>
-      <PageHead title="Incidents" about="somebody hurt, a bar that fell, a near miss">
+      <PageHead title="Incidents" about="someone hurt, a bar that fell, a near miss">
         <CareNav here="/care/incidents" />
       </PageHead>
       {result.ok ? (

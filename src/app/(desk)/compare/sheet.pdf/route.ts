@@ -1,4 +1,5 @@
 import { comparisonFor, comparisonPdf, questionWords } from "@/server/compare";
+import { dayText } from "@/core/units/dates";
 import { requestContext } from "@/server/access";
 import { INKS } from "@/ui/compare/inks";
 import { CAUTION, paperSheet } from "@/ui/compare/paperSheet";
@@ -16,7 +17,7 @@ export async function GET(request: Request) {
     tags: items.map(({ bar }, i) => ({ tag: bar.tag, name: bar.name, ink: INKS[i]!.paper })),
     rows,
     drawing: items.some(({ bent }) => bent.ok) ? paperSheet(comparison) : null,
-    foot: `${context.actor.hallName}, ${context.clock.today}`,
+    foot: `${context.actor.hallName}, ${dayText(context.clock.today, "")}`,
   });
   return new Response(Buffer.from(pdf), {
     headers: { "content-type": "application/pdf", "content-disposition": 'inline; filename="comparison.pdf"' },

@@ -6,13 +6,13 @@ import { FieldsForm } from "@/ui/kit/FieldsForm";
 import { PageHead } from "@/ui/kit/PageHead";
 import { saveLifterAction } from "../actions";
 
-export const metadata: Metadata = { title: "Enter a lifter" };
+export const metadata: Metadata = { title: "Add lifter" };
 
 export default async function NewLifterPage() {
   if (!may(await requestContext(), "lifter.edit")) notFound();
   return (
     <>
-      <PageHead title="Enter a lifter" about="only name and experience are needed; the rest makes the match better" />
+      <PageHead title="Add lifter" about="only name and experience are needed; the rest improves Match" />
       <section className="sheet p-4">
         <FieldsForm
           defs={LIFTER_FIELDS}

@@ -36,5 +36,5 @@ export async function endAction(_before: FormState, form: FormData): Promise<For
   const result = await endRun(await requestContext(), String(form.get("id") ?? ""));
   if (!result.ok) return refused(result.message);
   revalidatePath("/", "layout");
-  return { status: "done", message: "The session is over; its plates are free.", problems: [], typed: {} };
+  return { status: "done", message: "Session ended. Its plates are free.", problems: [], typed: {} };
 }

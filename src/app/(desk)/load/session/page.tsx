@@ -6,13 +6,13 @@ import { SessionSheet } from "@/ui/load/SessionSheet";
 import { beginAction, endAction } from "./actions";
 import { sessionOf } from "./sessionPage";
 
-export const metadata: Metadata = { title: "Ladders and sessions" };
+export const metadata: Metadata = { title: "Warm-ups and sessions" };
 
 export default async function SessionPage({ searchParams }: { searchParams: SearchParams }) {
   const search = await readSearch(searchParams);
   const context = await requestContext();
   const session = await sessionOf(context, search);
-  if (!session) return <p className="sheet p-6">There is no bar yet to load.</p>;
+  if (!session) return <p className="sheet p-6">No bars to load yet.</p>;
   const { bars, item, clamps, clamp, stations, lifts, ask, run, problems } = session;
   const running = (await listRuns(context)).filter(({ isOver }) => !isOver);
   const places = new Map(stations.map(({ key, name }) => [key, name]));

@@ -13,7 +13,7 @@ export default async function LiftsPage() {
   const lifts = await allLifts(context);
   return (
     <>
-      <PageHead title="Lifts" about="what the matcher knows of each; the house may add its own">
+      <PageHead title="Lifts" about="what Match knows of each; add your own">
         <MatchNav here="/match/lifts" />
       </PageHead>
       <LiftsSheet

@@ -7,14 +7,14 @@ import { MatchNav } from "@/ui/match/MatchNav";
 import { MeetingsSheet } from "@/ui/match/MeetingsSheet";
 import { meetingAction } from "../actions";
 
-export const metadata: Metadata = { title: "Meeting rules" };
+export const metadata: Metadata = { title: "Competition rules" };
 
 export default async function MeetingsPage() {
   const context = await requestContext();
   const [lifts, own] = await Promise.all([allLifts(context), ownMeetingSpecs(context)]);
   return (
     <>
-      <PageHead title="Meeting rules" about="which bar a meeting wants for each lift">
+      <PageHead title="Competition rules" about="which bar a competition wants for each lift">
         <MatchNav here="/match/meetings" />
       </PageHead>
       <MeetingsSheet

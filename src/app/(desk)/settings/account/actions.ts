@@ -41,7 +41,7 @@ export async function passphraseAction(_before: FormState, form: FormData): Prom
 export async function pinAction(_before: FormState, form: FormData): Promise<FormState> {
   const { pin = "" } = textsOf(form);
   const result = await setPin(await requestContext(), pin.trim());
-  return result.ok ? done(pin.trim() === "" ? "You have no PIN any more." : "Saved.") : refusedAtDoor(result, {});
+  return result.ok ? done(pin.trim() === "" ? "PIN removed." : "Saved.") : refusedAtDoor(result, {});
 }
 
 /** Ends one session, or every other. */
@@ -84,7 +84,7 @@ export async function passkeyOptionsAction() {
 export async function passkeyAddAction(response: unknown, challenge: string, name: string): Promise<FormState> {
   const context = await requestContext();
   if (typeof response !== "object" || response === null || typeof challenge !== "string" || typeof name !== "string")
-    return { ...FRESH, status: "refused", message: "The passkey did not fit. Try again." };
+    return { ...FRESH, status: "refused", message: "The passkey was not accepted. Try again." };
   const asked = { response: response as never, challenge, name };
   const result = await addPasskey(context, await doorstep(), asked);
   return result.ok ? done("Added.") : refusedAtDoor(result, {});

@@ -8,7 +8,7 @@ import { ConfirmForm } from "@/ui/accounts/ConfirmForm";
 import { HallSwitch, PassphraseForm, PinForm, SessionList } from "@/ui/accounts/OwnForms";
 import { PasskeyForms } from "@/ui/accounts/PasskeyForms";
 import { SecondStepForm } from "@/ui/accounts/SecondStepForm";
-import { agoText, momentText } from "@/ui/kit/momentText";
+import { agoText, momentText } from "@/core/units/dates";
 import {
   confirmAction,
   endSessionAction,
@@ -68,7 +68,7 @@ export default async function AccountPage() {
           rows={passkeys.map(({ id, name, createdAt, usedAt }) => ({
             id,
             name,
-            about: `Added ${momentText(createdAt, actor.timeZone, now)}${usedAt ? `, last used ${agoText(usedAt, actor.timeZone, now)}` : ""}.`,
+            about: `Added ${momentText(createdAt, actor, now)}${usedAt ? `, last used ${agoText(usedAt, actor, now)}` : ""}.`,
           }))}
           optionsAction={passkeyOptionsAction}
           addAction={passkeyAddAction}
@@ -82,9 +82,7 @@ export default async function AccountPage() {
           rows={sessions.map(({ id, isThis, seenAt, agent, address }) => ({
             id,
             isThis,
-            about: [agentText(agent) || "a browser", address, agoText(seenAt, actor.timeZone, now)]
-              .filter(Boolean)
-              .join(" · "),
+            about: [agentText(agent) || "a browser", address, agoText(seenAt, actor, now)].filter(Boolean).join(" · "),
           }))}
         />
       }

@@ -26,7 +26,7 @@ export async function houseAction(_before: FormState, form: FormData): Promise<F
   const result = await saveMatchingRules(await requestContext(), typed, Number(form.get("version")));
   if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/", "layout");
-  return { status: "done", message: "Kept.", problems: [], typed: {} };
+  return { status: "done", message: "Saved.", problems: [], typed: {} };
 }
 
 /** Saves how strength is estimated. */

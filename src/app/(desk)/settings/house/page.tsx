@@ -15,7 +15,7 @@ export default async function HousePage() {
   const [{ version, ...rules }, strength] = [await matchingRules(context), await strengthRules(context)];
   return (
     <>
-      <PageHead title="House rules" about="where practitioners disagree, the house decides" />
+      <PageHead title="House rules" about="where practitioners disagree, the gym decides" />
       <HouseForm
         rules={rules}
         version={version}

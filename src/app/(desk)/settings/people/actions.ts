@@ -30,7 +30,7 @@ export async function inviteAction(_before: FormState, form: FormData): Promise<
   const result = await invite(await requestContext(), await doorstep(), { name, role, email });
   if (!result.ok) return refusedAtDoor(result, typed);
   const { address } = result;
-  return done("Shown this once. It works once, for seven days.", {
+  return done("Shown once. It works once, for seven days.", {
     invited: name,
     address,
     picture: await pictureOf(address),
@@ -43,7 +43,7 @@ export async function linkAction(_before: FormState, form: FormData): Promise<Fo
   const result = await inviteAgain(await requestContext(), await doorstep(), typed.personId ?? "");
   if (!result.ok) return refusedAtDoor(result, typed);
   const { address } = result;
-  return done("Shown this once. It works once; the link before counts no more.", {
+  return done("Shown once. It works once, and replaces the link before.", {
     address,
     picture: await pictureOf(address),
   });
@@ -83,7 +83,7 @@ export async function pairAction(_before: FormState, form: FormData): Promise<Fo
 export async function revokeDeviceAction(_before: FormState, form: FormData): Promise<FormState> {
   const typed = textsOf(form);
   const result = await revokeDevice(await requestContext(), typed.id ?? "");
-  return result.ok ? done("Revoked: it is nobody from its next touch on.") : refusedAtDoor(result, typed);
+  return result.ok ? done("Revoked. Its next touch shows the sign-in page.") : refusedAtDoor(result, typed);
 }
 
 /** Makes a token for a program. */
@@ -99,5 +99,5 @@ export async function makeTokenAction(_before: FormState, form: FormData): Promi
 export async function revokeTokenAction(_before: FormState, form: FormData): Promise<FormState> {
   const typed = textsOf(form);
   const result = await revokeToken(await requestContext(), typed.id ?? "");
-  return result.ok ? done("Revoked: it opens nothing any more.") : refusedAtDoor(result, typed);
+  return result.ok ? done("Revoked. It no longer works.") : refusedAtDoor(result, typed);
 }

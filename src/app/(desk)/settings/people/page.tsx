@@ -20,7 +20,7 @@ import { LetterList } from "@/ui/accounts/LetterList";
 import { PeopleSheet } from "@/ui/accounts/PeopleSheet";
 import { PeopleTable } from "@/ui/accounts/PeopleTable";
 import { TokenForms } from "@/ui/accounts/TokenForms";
-import { agoText, momentText } from "@/ui/kit/momentText";
+import { agoText, momentText } from "@/core/units/dates";
 import { confirmAction } from "../account/actions";
 import {
   inviteAction,
@@ -40,8 +40,8 @@ export default async function PeoplePage() {
   if (!may(context, "people.manage")) notFound();
   const { clock, actor } = context;
   const now = clock.now();
-  const moment = (at: Date) => momentText(at, actor.timeZone, now);
-  const ago = (at: Date) => agoText(at, actor.timeZone, now);
+  const moment = (at: Date) => momentText(at, actor, now);
+  const ago = (at: Date) => agoText(at, actor, now);
   const [members, devices, tokens, letters, lines] = [
     await listMembers(context, step),
     await listDevices(context),
@@ -104,7 +104,7 @@ export default async function PeoplePage() {
             name: label,
             about: [
               `As ${person}: ${scopes.join(", ")}`,
-              endsAt ? `until ${moment(endsAt)}` : "without an end",
+              endsAt ? `until ${moment(endsAt)}` : "no end date",
               usedAt ? `last used ${ago(usedAt)}` : "never used",
             ].join(" · "),
           }))}

@@ -1,4 +1,5 @@
 import { may, requestContext } from "@/server/access";
+import { dayText } from "@/core/units/dates";
 import { cardPages, cardsPdf } from "@/server/setups";
 
 export async function GET(request: Request) {
@@ -7,7 +8,7 @@ export async function GET(request: Request) {
   const search = new URL(request.url).searchParams;
   const ask = { tag: search.get("bar") ?? undefined, lifter: search.get("lifter") ?? undefined };
   const cards = await cardPages(context, ask);
-  const pdf = await cardsPdf(cards, "Setup cards", `${context.actor.hallName}, ${context.clock.today}`);
+  const pdf = await cardsPdf(cards, "Setup cards", `${context.actor.hallName}, ${dayText(context.clock.today, "")}`);
   return new Response(Buffer.from(pdf), {
     headers: { "content-type": "application/pdf", "content-disposition": 'inline; filename="setup-cards.pdf"' },
   });

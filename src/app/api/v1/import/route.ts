@@ -11,9 +11,9 @@ export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint<{ dryRun: boolea
     const wait = await secondsUntilAllowed(doorstepOfProgram().db, "upload", context.actor.hallId);
     if (wait !== null) return refuse("too-many-requests", waitWords(wait));
     const read = await readFileInThread(context, body.type === "text/csv" ? "csv" : "json", body.bytes);
-    if (!read.ok) return refuse("bad-request", "Nothing was taken in.", read.problems);
+    if (!read.ok) return refuse("bad-request", "Nothing imported.", read.problems);
     const result = await importHall(context, read.file, { isDryRun: query.dryRun, token: query.token });
     return result.ok ? { body: { ...result.report, token: result.token } } : refusalOf(result);
   },
-  { needs: { action: "hall.import", words: "take files in" } },
+  { needs: { action: "hall.import", words: "import files" } },
 );

@@ -19,7 +19,7 @@ const HEAD_ROW = [
 ];
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE } = endpoint(ROUTES.platesCsv, async ({ context }) => {
-  if (!may(context, "hall.export")) return refuse("forbidden", "Your role may not take the hall’s records out.");
+  if (!may(context, "hall.export")) return refuse("forbidden", "Your role may not export the gym’s records.");
   const { items } = await listPlates(context, { limit: 10_000 });
   const rows = items
     .map(plateItemOf)

@@ -7,14 +7,13 @@ import { BarForm } from "@/ui/bars/BarForm";
 import { PageHead } from "@/ui/kit/PageHead";
 import { editAction } from "../../actions";
 
-export const metadata: Metadata = { title: "Change a bar" };
+export const metadata: Metadata = { title: "Edit bar" };
 
 export default async function EditBarPage({ params }: { params: Promise<{ tag: string }> }) {
   const context = await requestContext();
   const details = await barDetails(context, decodeURIComponent((await params).tag));
   if (!details || details.bar.state === "retired") notFound();
-  if (!may(context, "bar.edit"))
-    return <p className="sheet p-6">Coaches and the manager change what is kept of a bar.</p>;
+  if (!may(context, "bar.edit")) return <p className="sheet p-6">Coaches and the manager edit bars.</p>;
   const { bar, texts, id, version, currency } = details;
   return (
     <>

@@ -14,7 +14,7 @@ export async function POST(request: Request) {
   let context: Context | undefined;
   try {
     context = await requestContextOf(request);
-    if (!may(context, "hall.import")) return answer(refusalOf(forbidden("take files in")));
+    if (!may(context, "hall.import")) return answer(refusalOf(forbidden("import files")));
     if (!/^application\/json\s*(;|$)/i.test(request.headers.get("content-type") ?? ""))
       return answer(refuse("unsupported-media-type", "Send the rows as application/json."));
     const wait = await secondsUntilAllowed(doorstepOfProgram().db, "upload", context.actor.hallId);
@@ -31,7 +31,7 @@ export async function POST(request: Request) {
     return lines((tell) =>
       importHall(inside, file, { isDryRun, token, onProgress: (done, of) => tell({ done, of }) }).catch((error) => {
         if (!inside.signal.aborted) inside.log.error({ err: error }, "import failed");
-        return { ok: false, message: "Something went wrong on our side; nothing was taken in.", problems: [] };
+        return { ok: false, message: "Something went wrong on our side. Nothing imported.", problems: [] };
       }),
     );
   } catch (error) {

@@ -11,6 +11,6 @@ import { failed } from "@/server/kit";
 export const POST = (request: Request) =>
   touched(request, sentRoundTouch, async (context, { as, ...touch }) => {
     const theirs = as === undefined ? context : await withTicket(context, as);
-    if (!theirs) return failed("forbidden", "Not saved: your PIN counts no more. Type it again, then touch once more.");
+    if (!theirs) return failed("forbidden", "Not saved: your PIN has run out. Type it again, then touch once more.");
     return touchRound(theirs, touch);
   });

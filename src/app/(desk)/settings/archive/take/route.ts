@@ -12,7 +12,7 @@ export async function POST(request: Request) {
   try {
     context = await requestContextOf(request);
     const { error, value } = SENT.validate(await request.json().catch(() => null));
-    if (error) return answer({ code: "bad-request", message: "Say the passphrase that seals it.", details: [] });
+    if (error) return answer({ code: "bad-request", message: "Type a passphrase for the file.", details: [] });
     const result = await takeArchive(context, { passphrase: String(value.passphrase), version });
     if (!result.ok) return answer(refusalOf(result));
     return new Response(new Uint8Array(result.bytes), {

@@ -1,11 +1,12 @@
 import { cardPage, cardPdf } from "@/server/setups";
+import { dayText } from "@/core/units/dates";
 import { requestContext } from "@/server/access";
 
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
   const [context, { id }] = [await requestContext(), await params];
   const card = await cardPage(context, id);
   if (!card) return new Response("There is no card like that.", { status: 404 });
-  const pdf = await cardPdf(card, `${context.actor.hallName}, ${context.clock.today}`);
+  const pdf = await cardPdf(card, `${context.actor.hallName}, ${dayText(context.clock.today, "")}`);
   return new Response(Buffer.from(pdf), {
     headers: {
       "content-type": "application/pdf",

@@ -12,7 +12,7 @@ import { listLifters } from "@/server/lifters";
 import { allLifts } from "@/server/lifts";
 import { liftedKey, rotationOf } from "@/server/rotation";
 import { ClassesNav } from "@/ui/classes/ClassesNav";
-import { dayText } from "@/ui/kit/dayText";
+import { dayText } from "@/core/units/dates";
 import { PageHead } from "@/ui/kit/PageHead";
 import { RotationForm } from "@/ui/rotation/RotationForm";
 import type { GridRow } from "@/ui/rotation/RotationGrid";

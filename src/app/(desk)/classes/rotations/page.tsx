@@ -6,7 +6,7 @@ import { listLifters } from "@/server/lifters";
 import { allLifts } from "@/server/lifts";
 import { listRotations } from "@/server/rotation";
 import { ClassesNav } from "@/ui/classes/ClassesNav";
-import { dayText } from "@/ui/kit/dayText";
+import { dayText } from "@/core/units/dates";
 import Link from "@/ui/kit/Link";
 import { PageHead } from "@/ui/kit/PageHead";
 import { RotationForm } from "@/ui/rotation/RotationForm";
@@ -20,7 +20,7 @@ export default async function RotationsPage() {
     return (
       <>
         <PageHead title="Rotations" />
-        <p className="sheet p-6">Rotations with their lifters and loads are for the coaches and the manager.</p>
+        <p className="sheet p-6">Only coaches and the manager see rotations.</p>
       </>
     );
   const { today } = context.clock;
@@ -33,7 +33,7 @@ export default async function RotationsPage() {
   return (
     <>
       <PageHead title="Rotations" about="which bar in which week">
-        <ClassesNav here="/sessions/rotations" />
+        <ClassesNav here="/classes/rotations" />
       </PageHead>
       {rotations.length > 0 && (
         <section className="sheet mb-3" aria-label="Rotations">
@@ -41,7 +41,7 @@ export default async function RotationsPage() {
             {rotations.map(({ id, name, startsOn, weeks, wish }) => (
               <li key={id} className="flex flex-wrap items-center justify-between gap-3 px-4 py-3">
                 <div>
-                  <Link href={`/sessions/rotations/${id}`} className="font-semibold hover:underline">
+                  <Link href={`/classes/rotations/${id}`} className="font-semibold hover:underline">
                     {name}
                   </Link>
                   <span className="text-quiet block text-sm">
@@ -49,7 +49,7 @@ export default async function RotationsPage() {
                     {wish.lifterIds.length === 1 ? "lifter" : "lifters"}; {SCHOOL_WORDS[wish.school].name.toLowerCase()}
                   </span>
                 </div>
-                <Link href={`/sessions/rotations/${id}`} className="btn btn-sm btn-outline min-h-11">
+                <Link href={`/classes/rotations/${id}`} className="btn btn-sm btn-outline min-h-11">
                   Open
                 </Link>
               </li>

@@ -32,7 +32,7 @@ export default async function ClassPlatesPage({
         <PageHead title="Plates for all stations" />
         <p className="sheet p-6">
           {result.message}{" "}
-          <Link href={`/sessions/${id}`} className="link">
+          <Link href={`/classes/${id}`} className="link">
             To the class
           </Link>
         </p>
@@ -47,12 +47,12 @@ export default async function ClassPlatesPage({
         title="Plates for all stations"
         about={`${row.name}: one pool of plates, so that no set needs one that is on another bar`}
       >
-        <Link href={`/sessions/${id}`} className="inline-flex min-h-11 items-center text-sm hover:underline">
+        <Link href={`/classes/${id}`} className="inline-flex min-h-11 items-center text-sm hover:underline">
           The class
         </Link>
       </PageHead>
       <PoolSheet
-        address={`/sessions/${id}/plates`}
+        address={`/classes/${id}/plates`}
         startsAt={row.startsAt}
         question={question}
         stations={stations}

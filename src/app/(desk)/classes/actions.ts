@@ -35,7 +35,7 @@ export async function classAction(_before: FormState, form: FormData): Promise<F
   });
   if (!result.ok) return stateOf(result, "", typed);
   revalidatePath("/", "layout");
-  redirect(`/sessions/${result.id}`);
+  redirect(`/classes/${result.id}`);
 }
 
 /** Puts a lifter's lift in. */
@@ -47,14 +47,14 @@ export async function addEntryAction(_before: FormState, form: FormData): Promis
     load: textOf(form, "load"),
     purpose: textOf(form, "purpose"),
   };
-  return stateOf(await addEntry(await requestContext(), entry), "Put in.");
+  return stateOf(await addEntry(await requestContext(), entry), "Added.");
 }
 
 /** Fixes or frees a choice, or takes the entry out. */
 export async function lockAction(_before: FormState, form: FormData): Promise<FormState> {
   const context = await requestContext();
   const [classId, entryId] = [textOf(form, "classId"), textOf(form, "entryId")];
-  if (form.get("remove")) return stateOf(await removeEntry(context, classId, entryId), "Taken out.");
+  if (form.get("remove")) return stateOf(await removeEntry(context, classId, entryId), "Removed.");
   const pin = (before: "" | "was.") => ({
     block: textOf(form, `${before}block`) ? Number(form.get(`${before}block`)) : null,
     station: textOf(form, `${before}station`) || null,

@@ -24,7 +24,7 @@ export async function saveRotationAction(_before: FormState, form: FormData): Pr
   });
   if (!result.ok) return refusedBy(result, { ...texts, lifterIds: lifterIds.join(" ") });
   revalidatePath("/", "layout");
-  redirect(`/sessions/rotations/${result.id}`);
+  redirect(`/classes/rotations/${result.id}`);
 }
 
 interface SentChange {
@@ -86,5 +86,5 @@ export async function deleteRotationAction(_before: FormState, form: FormData): 
   const result = await deleteRotation(await requestContext(), textOf(form, "id"));
   if (!result.ok) return refusedBy(result);
   revalidatePath("/", "layout");
-  redirect("/sessions/rotations");
+  redirect("/classes/rotations");
 }
