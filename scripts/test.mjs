@@ -2,7 +2,7 @@
 /*
  * npm test: everything that must hold, on a machine that has only Node and Debian. Installs what is missing, runs
  * types, lint, format, unit, database, running and browser tests against clusters and ports of its own, and ends with one line.
- * `-- --only unit|data|run|e2e` runs one part.
+ * `-- --only unit|data|run|e2e` runs one part; `--grep WORD` beside `--only e2e` only the errands that bear it.
  */
 import { randomBytes } from "node:crypto";
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
@@ -17,7 +17,9 @@ import { cleanEnv, end, endAll, run, start } from "./lib/run.mjs";
 import { Failure, say } from "./lib/say.mjs";
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
-const only = process.argv.includes("--only") ? process.argv[process.argv.indexOf("--only") + 1] : null;
+const argument = (name) => (process.argv.includes(name) ? process.argv[process.argv.indexOf(name) + 1] : null);
+const only = argument("--only");
+const grep = argument("--grep");
 const scratch = mkdtempSync(join(tmpdir(), "garrison-test-"));
 // PostgreSQL runs as a user of its own when we are root, and must be able to enter.
 chmodSync(scratch, 0o755);
@@ -144,7 +146,7 @@ async function browserTests() {
   try {
     await answers(base, () => printed);
     const file = join(scratch, "e2e.json");
-    const args = ["node_modules/@playwright/test/cli.js", "test"];
+    const args = ["node_modules/@playwright/test/cli.js", "test", ...(grep ? ["--grep", grep] : [])];
     const testEnv = cleanEnv({
       BASE_URL: base,
       PLAYWRIGHT_JSON_OUTPUT_FILE: file,
