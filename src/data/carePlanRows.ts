@@ -48,8 +48,8 @@ export function carePlanRow(
   lastDoneOn: HallDay | null,
 ): Omit<CarePlanRow, "hallId"> | null {
   if (!isTaskOf(task, bar)) return null;
-  const { dueOn, intervalDays, reason } = dueBy(bar, task, house, lastDoneOn);
-  return { barId: bar.id, taskId: task.id, lastDoneOn, dueOn, intervalDays, reason };
+  const { dueOn, intervalDays, reason, drivers } = dueBy(bar, task, house, lastDoneOn);
+  return { barId: bar.id, taskId: task.id, lastDoneOn, dueOn, intervalDays, reason, drivers };
 }
 
 function dueBy(bar: PlannedBar, task: CareTaskRow, house: CareHouse, lastDoneOn: HallDay | null): CareDue {

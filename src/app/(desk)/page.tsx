@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { redirect } from "next/navigation";
-import { todayItems } from "@/server/today";
+import { todayBeside, todayItems } from "@/server/today";
 import { keptBriefly, requestContext } from "@/server/access";
 import { TodayList } from "@/ui/today/TodayList";
 
@@ -10,6 +10,9 @@ export default async function TodayPage() {
   const context = await requestContext();
   // Somebody who lifts has a page of their own; what is to do here is others' to do.
   if (context.actor.role === "lifter") redirect("/me");
-  const items = await keptBriefly(context, "today", (context) => todayItems(context));
-  return <TodayList items={items} today={context.clock.today} hallName={context.actor.hallName} />;
+  const [items, beside] = await Promise.all([
+    keptBriefly(context, "today", (context) => todayItems(context)),
+    keptBriefly(context, "today-beside", (context) => todayBeside(context)),
+  ]);
+  return <TodayList items={items} beside={beside} today={context.clock.today} hallName={context.actor.hallName} />;
 }

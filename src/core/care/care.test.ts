@@ -76,6 +76,7 @@ describe("due", () => {
   it("is the interval after the last time, with the reason in one sentence", () =>
     expect(careDue(CARE_TASKS.shaft, bare, air("salt-humid"), "2026-03-25", "2020-01-01")).toEqual({
       dueOn: "2026-04-04",
+      drivers: ["salty air", "bare steel"],
       intervalDays: 10,
       reason: "bare shaft in salt-humid air: every 10 days",
     }));

@@ -63,13 +63,24 @@ export function careDue(
   const air = CLIMATE_WORDS[house.climate];
   const use = isBusiest(bar, house) ? ", the gym’s bar for most" : "";
   const what = (task.dependsOnFinish ? `${finishWords(bar)} in ${air}` : air) + use;
+  const drivers = [
+    ...(house.climate === "salt-humid" ? ["salty air"] : []),
+    ...(isBusiest(bar, house) ? ["heavy use"] : []),
+    ...(task.dependsOnFinish && (bar.finish ?? "bare") === "bare" ? ["bare steel"] : []),
+  ];
   if (lastDoneOn === null)
     return {
       intervalDays,
       dueOn: knownSince,
       reason: `no record that it was ever done; ${what}: every ${intervalDays} days`,
+      drivers: ["no record", ...drivers],
     };
-  return { intervalDays, dueOn: addDays(lastDoneOn, intervalDays), reason: `${what}: every ${intervalDays} days` };
+  return {
+    intervalDays,
+    dueOn: addDays(lastDoneOn, intervalDays),
+    reason: `${what}: every ${intervalDays} days`,
+    drivers,
+  };
 }
 
 /**

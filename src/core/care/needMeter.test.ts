@@ -62,6 +62,7 @@ describe("the need meter reproduces practice at its anchors (common practice, no
     expect(days(usual) / days(salty)).toBeCloseTo(2, 0);
     expect(salty.reason).toBe("air × 2.06: every 9 days instead of 18");
     expect(usual.reason).toBe("as usual: every 18 days");
+    expect([salty.drivers, usual.drivers]).toEqual([["damp air"], []]);
   });
 });
 
@@ -165,6 +166,14 @@ describe("common practice's intervals come out (handbook §11, common practice, 
       expect(perDay / due(classFactor(climate), METER_TASKS.shaft).perDay).toBeCloseTo(1.4, 12);
     }
   });
+  it("what slows or hardly hastens is no cause; what was never recorded is the first", () => {
+    expect(due(1.04, METER_TASKS.shaft, { use: 0.7 }).drivers).toEqual([]);
+    expect(due(1.2, METER_TASKS.shaft, { use: 1.4, chalk: 1.5 }).drivers).toEqual([
+      "damp air",
+      "heavy use",
+      "chalk left on",
+    ]);
+  });
   it("a reason says nothing of what changes nothing", () => {
     expect(due(1.001).reason).toBe("as usual: every 18 days");
     expect(due(1.01).reason).toBe("air × 1.01: every 18 days");
@@ -191,5 +200,5 @@ it("own figures count as the climate that rusts bars as fast, where the calendar
 
 it("on condition only nothing is due until someone asks", () => {
   expect(onCondition(null, null)).toMatchObject({ dueOn: "9999-12-31" });
-  expect(onCondition("2026-02-03", "drags")).toEqual({ dueOn: "2026-02-03", intervalDays: 0, reason: "drags" });
+  expect(onCondition("2026-02-03", "drags")).toMatchObject({ dueOn: "2026-02-03", intervalDays: 0, reason: "drags" });
 });

@@ -38,6 +38,9 @@ export const CHALK_LEFT_FACTOR = 1.5;
 /** So far a due day is looked for; beyond it a task is as good as never due. */
 export const NEVER: HallDay = "9999-12-31";
 
+/** What hastens by less than a twentieth is not named as a cause. Ours. */
+const FELT_FACTOR = 1.05;
+
 export interface Need extends CareDue {
   /** 1 is due. */
   need: number;
@@ -67,14 +70,19 @@ export function needOf(
   const perDay = (climate * still) / task.baseDays;
   const everyDays = Math.max(1, Math.round(1 / perDay));
   const parts = [
-    { label: "air", value: climate },
-    { label: task.dependsOnFinish ? `${bar.finish?.replace("-", " ") ?? "unknown"} finish` : "finish", value: finish },
-    { label: "use", value: use },
-    { label: "chalk left on", value: chalk },
+    { label: "air", driver: "damp air", value: climate },
+    {
+      label: task.dependsOnFinish ? `${bar.finish?.replace("-", " ") ?? "unknown"} finish` : "finish",
+      driver: "worn finish",
+      value: finish,
+    },
+    { label: "use", driver: "heavy use", value: use },
+    { label: "chalk left on", driver: "chalk left on", value: chalk },
   ];
   const why = parts
     .filter(({ value }) => Math.abs(value - 1) >= 0.005)
     .map(({ label, value }) => `${label} × ${trimmed(value, 2)}`);
+  const drivers = parts.filter(({ value }) => value >= FELT_FACTOR).map(({ driver }) => driver);
   const every = `every ${everyDays} ${everyDays === 1 ? "day" : "days"}`;
   const isUsual = everyDays === Math.round(task.baseDays);
   const reason =
@@ -89,6 +97,7 @@ export function needOf(
       intervalDays: everyDays,
       dueOn: knownSince,
       reason: `no record that it was ever done; ${reason}`,
+      drivers: ["no record", ...drivers],
     };
   return {
     need: (clock.passed(lastDoneOn, today, task.climateShare) * still) / task.baseDays,
@@ -97,6 +106,7 @@ export function needOf(
     intervalDays: everyDays,
     dueOn: clock.dayWhen(lastDoneOn, task.baseDays / still, task.climateShare),
     reason,
+    drivers,
   };
 }
 
@@ -107,8 +117,13 @@ export function needOf(
  */
 export function onCondition(askedOn: HallDay | null, because: string | null): CareDue {
   return askedOn
-    ? { dueOn: askedOn, intervalDays: 0, reason: because ?? "asked for" }
-    : { dueOn: NEVER, intervalDays: 0, reason: "on condition only: when a finding or a spot check asks for it" };
+    ? { dueOn: askedOn, intervalDays: 0, reason: because ?? "asked for", drivers: [because ?? "asked for"] }
+    : {
+        dueOn: NEVER,
+        intervalDays: 0,
+        reason: "on condition only: when a finding or a spot check asks for it",
+        drivers: [],
+      };
 }
 
 /** So many average weeks count as seen before anything was recorded: a quiet month says little (handbook §11). */

@@ -6,4 +6,6 @@ export interface CareDue {
   intervalDays: number;
   /** Why, in one sentence without a date that ages: "bare shaft in salt-humid air: every 10 days". */
   reason: string;
+  /** What hastens it, in a few words, the first thing a person would say: "no record", "damp air"; empty as usual. */
+  drivers: string[];
 }

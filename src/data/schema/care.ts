@@ -58,6 +58,8 @@ export const carePlan = pgTable(
     dueOn: date({ mode: "string" }).notNull(),
     intervalDays: integer().notNull(),
     reason: text().notNull(),
+    /** What hastens it, in a few words. */
+    drivers: jsonb().$type<string[]>().notNull().default([]),
   },
   (t) => [
     primaryKey({ columns: [t.barId, t.taskId] }),

@@ -2,4 +2,5 @@ import "server-only";
 
 /* What other rooms, pages and routes may use of this one. */
 
+export { type TodayBeside, todayBeside } from "./beside";
 export { type TodayItem, todayCount, todayItems } from "./today";

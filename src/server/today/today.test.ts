@@ -36,7 +36,7 @@ describe("Today", () => {
       ["soon", "1 bar weighs something else than the end cap says: T2."],
       ["soon", "Never weighed: T1."],
     ]);
-    expect(items[1]!.because).toBe("T1; T1 is 9 days late (bare shaft: every 10 days).");
+    expect(items[1]!.because).toBe("T1; T1 is 9 days late.");
     expect(items[3]!.because).toMatch(/^T2 is off by \+0\.4 kg/);
     expect(items.every(({ action }) => action.href.startsWith("/"))).toBe(true);
   });

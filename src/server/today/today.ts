@@ -327,7 +327,10 @@ function neediest([first, ...others]: readonly NeedyBar[]): TodayItem[] {
       id: "neediest",
       weight: "now",
       title: `${first.tag} ${first.barName} needs care most: ${first.what[0]}.`,
-      because: `${sentence(first.reason)}.${others.length > 0 ? ` Then ${listed(others.map(({ tag }) => tag))}.` : ""}`,
+      because: [
+        ...(first.drivers.length > 0 ? [`${sentence(listed(first.drivers))}.`] : []),
+        ...(others.length > 0 ? [`Then ${listed(others.map(({ tag }) => tag))}.`] : []),
+      ].join(" "),
       action: { label: "Open it", href: `/care?bar=${encodeURIComponent(first.tag)}` },
     },
   ];
@@ -345,7 +348,7 @@ function careItems(due: readonly TaskDue[]): TodayItem[] {
       title: `${sentence(taskName)}: ${bars === 1 ? `${worst.tag} ${worst.barName}` : `${bars} bars`}, about ${Math.ceil(minutes)} min.`,
       because:
         worst.overdueDays > 0
-          ? `${listedTags}; ${worst.tag} is ${days(worst.overdueDays)} late (${worst.reason}).`
+          ? `${listedTags}; ${worst.tag} is ${days(worst.overdueDays)} late${worst.drivers.length > 0 ? `: ${listed(worst.drivers)}` : ""}.`
           : `${listedTags}, due today.`,
       action: { label: "Open the list", href: `/care?task=${task}` },
     };

@@ -1,33 +1,18 @@
-import Link from "../kit/Link";
-import { checkAnswers } from "@/core/care/checks";
-import { groupBy } from "@/core/collections/groupBy";
 import { listed, sentence } from "@/core/units/format";
-import { daysBetween } from "@/core/units/hallDay";
 import type { LogItem } from "@/server/care/log";
 import type { DueItem, NeedyBar } from "@/server/care/due";
 import type { Finding } from "@/server/care/findings";
 import type { SpotCheck } from "@/server/care/rounds";
-import { AskForm } from "../kit/AskForm";
 import { BarTag } from "../kit/BarTag";
 import { dayText } from "@/core/units/dates";
-import { dueText } from "../kit/dueText";
 import type { FormAction } from "../kit/formState";
 import { PageHead } from "../kit/PageHead";
-import { StateText } from "../kit/StateText";
+import { CareAsk, type CareQuery } from "./CareAsk";
 import { CareNav } from "./CareNav";
+import { DueRows } from "./DueRows";
 import { Findings } from "./Findings";
 import { SpotChecks } from "./SpotChecks";
-import { TickBoard, TickForm, UndoForm } from "./TickForms";
-
-export interface CareQuery {
-  task: string;
-  bar: string;
-  place: string;
-  /** Days ahead to look. */
-  ahead: number;
-  by: string;
-  on: string;
-}
+import { TickBoard, UndoForm } from "./TickForms";
 
 interface Props {
   /** Not more of them than a page holds. */
@@ -57,7 +42,7 @@ interface Props {
   needy?: readonly NeedyBar[];
 }
 
-/** What is due and overdue, bar by bar in the order they hang; ticked off with who and when, undone when wrong. */
+/** What is due and overdue, what needs it most first; ticked off with who and when, undone when wrong. */
 export function CareSheet({
   items,
   count,
@@ -79,10 +64,6 @@ export function CareSheet({
   seenAction,
   needy: [neediest, ...others] = [],
 }: Props) {
-  const byPlace = groupBy(
-    items.map((item, i) => ({ item, key: keys[i]! })),
-    ({ item }) => item.place ?? "no place",
-  );
   const steps = tasks.length > 0 && query.task ? items.find(({ task }) => task === query.task)?.steps : undefined;
   return (
     <TickBoard tickAction={tickAction} undoAction={undoAction}>
@@ -105,70 +86,12 @@ export function CareSheet({
           <strong>
             {neediest.tag} {neediest.barName} needs care most: {neediest.what[0]}.
           </strong>{" "}
-          {sentence(neediest.reason)}.{others.length > 0 && ` Then ${listed(others.map(({ tag }) => tag))}.`}
+          {neediest.drivers.length > 0 && `${sentence(listed(neediest.drivers))}. `}
+          {others.length > 0 && `Then ${listed(others.map(({ tag }) => tag))}.`}
         </p>
       )}
       <SpotChecks checks={checks} today={today} action={seenAction} />
-      <AskForm
-        action="/care"
-        label="Which care"
-        className="sheet mb-3 flex flex-wrap items-baseline gap-x-5 gap-y-1 px-4 py-1.5"
-      >
-        <label className="ask">
-          show
-          <select name="task" defaultValue={query.task} key={query.task} className="min-h-11!">
-            <option value="">every task</option>
-            {tasks.map(({ key, name }) => (
-              <option key={key} value={key}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="ask">
-          at
-          <select name="place" defaultValue={query.place} key={query.place} className="min-h-11!">
-            <option value="">every place</option>
-            {places.map((place) => (
-              <option key={place}>{place}</option>
-            ))}
-          </select>
-        </label>
-        <label className="ask">
-          due
-          <select name="ahead" defaultValue={query.ahead} key={query.ahead} className="min-h-11!">
-            <option value={0}>by today</option>
-            <option value={7}>within a week</option>
-            <option value={31}>within a month</option>
-          </select>
-        </label>
-        {mayTick && (
-          <span className="flex flex-wrap gap-x-5">
-            <label className="ask">
-              done by
-              <select name="by" defaultValue={query.by} key={query.by} className="min-h-11!">
-                {crew.map(({ id, name }) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <label className="ask">
-              on
-              <input type="date" name="on" defaultValue={query.on} key={query.on} max={today} className="min-h-11!" />
-            </label>
-          </span>
-        )}
-        {query.bar && (
-          <span className="ask">
-            only <span className="bar-tag">{query.bar}</span>
-            <Link href="/care" className="link text-sm">
-              every bar
-            </Link>
-          </span>
-        )}
-      </AskForm>
+      <CareAsk {...{ query, tasks, places, crew, today, mayTick }} />
       {steps && (
         <ol className="text-quiet mb-3 list-inside list-decimal text-sm">
           {steps.map((step) => (
@@ -181,66 +104,10 @@ export function CareSheet({
       )}
       {items.length < count && (
         <p className="sheet mb-3 p-4 text-sm">
-          Shown are the {items.length} longest overdue of {count}. Choose a task or a place to see the others.
+          Shown are the {items.length} of {count} that need it most. Choose a task or a place to see the others.
         </p>
       )}
-      {[...byPlace].map(([place, list]) => (
-        <section key={place} className="sheet mb-3" aria-label={place}>
-          <h2 className="border-base-300 border-b px-4 py-2 text-sm font-bold">
-            {place} <span className="text-quiet font-normal">{list.length} due</span>
-          </h2>
-          <ul className="divide-base-300 divide-y">
-            {list.map(({ item, key }) => (
-              <li
-                key={`${item.tag}-${item.task}`}
-                className="grid grid-cols-[3.2rem_minmax(0,1fr)_auto] items-center gap-x-3 px-4 py-1.5 md:grid-cols-[3.2rem_9rem_minmax(0,14rem)_7rem_minmax(0,1fr)_auto]"
-              >
-                <BarTag tag={item.tag} className="justify-self-start" />
-                <span className="hidden text-sm md:block">
-                  {item.barName}
-                  {item.state !== "in-service" && (
-                    <span className="block text-xs">
-                      <StateText state={item.state} />
-                    </span>
-                  )}
-                </span>
-                <span className="min-w-0 text-sm">
-                  <span className="font-semibold">{item.taskName}</span>
-                  <span className="text-quiet block text-xs md:hidden">
-                    {item.barName}; {dueText(item.dueOn, today)}; {item.reason}
-                  </span>
-                </span>
-                <span className={`hidden text-sm md:block ${item.overdueDays > 0 ? "text-accent font-bold" : ""}`}>
-                  {item.lastDoneOn === null ? "never done" : dueText(item.dueOn, today)}
-                </span>
-                <span className="text-quiet hidden text-xs md:block">
-                  {item.reason}
-                  {item.lastDoneOn && `; last done ${daysBetween(item.lastDoneOn, today)} days ago`}
-                </span>
-                {mayTick && item.state === "quarantined" && checkAnswers(item.task, item.family).length > 0 ? (
-                  <Link
-                    href={`/bars/${encodeURIComponent(item.tag)}/inspect`}
-                    aria-label={`Inspect ${item.tag}`}
-                    className="btn btn-outline min-h-11 px-3"
-                  >
-                    Inspect
-                  </Link>
-                ) : mayTick ? (
-                  <TickForm
-                    tag={item.tag}
-                    task={item.task}
-                    taskName={item.taskName}
-                    doneBy={query.by}
-                    doneOn={query.on}
-                    idempotencyKey={key}
-                    answers={checkAnswers(item.task, item.family)}
-                  />
-                ) : null}
-              </li>
-            ))}
-          </ul>
-        </section>
-      ))}
+      {items.length > 0 && <DueRows {...{ items, keys, today, mayTick }} by={query.by} on={query.on} />}
       {log.length > 0 && (
         <section className="sheet" aria-labelledby="lately">
           <h2 id="lately" className="border-base-300 border-b px-4 py-2 text-sm font-bold">

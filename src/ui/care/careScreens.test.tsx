@@ -38,6 +38,7 @@ const dueItem = (more: Partial<DueItem> = {}): DueItem => ({
   dueOn: "2026-03-11",
   lastDoneOn: "2026-03-01",
   overdueDays: 9,
+  drivers: [],
   reason: "bare shaft in salt-humid air: every 10 days",
   minutes: 3,
   ...more,
@@ -78,19 +79,19 @@ describe("what is due", () => {
       "Nothing is due in that time.",
     );
   });
-  it("says how late, why, and when it was done last; in place order with its count", () => {
+  it("says how late, why in a few words, the sum behind it, when it was done last and where it hangs", () => {
     const { text } = sheet({
       items: [dueItem(), dueItem({ tag: "T2", place: null, lastDoneOn: null, overdueDays: 0, dueOn: TODAY })],
     });
     expect(text).toContain("2 due, 1 of them late · about 6 min in all");
-    expect(text).toMatch(/Rack wall 1 due .*9 days late .*every 10 days; last done 19 days ago/);
-    expect(text).toMatch(/no place 1 due .*never done/);
+    expect(text).toMatch(/T1 .*9 days late usual interval .*every 10 days\. Last done 19 days ago/);
+    expect(text).toMatch(/T2 .*no place .*never done/);
   });
-  it("of a hall with thousands of bars shows the longest overdue, and says so", () => {
+  it("of a hall with thousands of bars shows what needs it most, and says so", () => {
     const { text } = sheet({ items: [dueItem()], count: 12_345, late: 9876, minutes: 30_000 });
     expect(text).toContain("12345 due, 9876 of them late");
-    expect(text).toContain("Shown are the 1 longest overdue of 12345. Choose a task or a place to see the others.");
-    expect(sheet({ items: [dueItem()] }).text).not.toContain("longest overdue of");
+    expect(text).toContain("Shown are the 1 of 12345 that need it most. Choose a task or a place to see the others.");
+    expect(sheet({ items: [dueItem()] }).text).not.toContain("Shown are");
   });
   it("gives whoever may not tick neither a button nor whom it would be done by", () => {
     const may = sheet({ items: [dueItem()] });
@@ -338,7 +339,15 @@ describe("meters", () => {
       {
         task: "shaft",
         taskName: "brush and wipe the shaft",
-        need: { need: 1.234, perDay: 0.1, factors: [], intervalDays: 10, dueOn: "2026-03-18", reason: "air × 2" },
+        need: {
+          need: 1.234,
+          perDay: 0.1,
+          factors: [],
+          drivers: [],
+          intervalDays: 10,
+          dueOn: "2026-03-18",
+          reason: "air × 2",
+        },
         forecast: [1.2, 1.9, 2.6],
       },
     ],

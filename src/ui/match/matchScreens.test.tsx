@@ -3,7 +3,7 @@ import { testBar } from "@/core/bars/testBar.fixture";
 import { LIFTS } from "@/core/matching/lifts";
 import { VERDICTS } from "@/core/matching/verdict";
 import type { LifterRow } from "@/server/lifters/lifters";
-import type { TodayItem } from "@/server/today/today";
+import type { TodayBeside, TodayItem } from "@/server/today";
 import { LiftersSheet } from "../lifters/LiftersSheet";
 import { VerdictText } from "../kit/VerdictText";
 import { noAction, part, shown } from "../screen.fixture";
@@ -105,14 +105,46 @@ describe("today", () => {
     because: `Because ${id}.`,
     action: { label: `Do ${id}`, href: `/${id}` },
   });
+  const beside: TodayBeside = {
+    running: [],
+    nextClass: null,
+    seesClasses: true,
+    care: { count: 0, late: 0, minutes: 0, week: 0 },
+    orders: [],
+  };
   it("with nothing to do says so in a sentence", () => {
-    expect(shown(<TodayList items={[]} today="2026-03-20" hallName="Test hall" />).text).toBe(
+    expect(shown(<TodayList items={[]} beside={beside} today="2026-03-20" hallName="Test hall" />).text).toContain(
       "Today Fri 20 Mar · Test hall Nothing needs doing today. Every bar is in order and no care is due.",
     );
+  });
+  it("says beside it what is on, what comes next and what is late, and no classes to whoever may not see them", () => {
+    const busy: TodayBeside = {
+      running: [{ id: "r1", tag: "T7", where: "Rack 1", done: 3, sets: 8 }],
+      nextClass: { id: "c1", name: "Juniors", heldOn: "2026-03-20", times: ["18:30"], stations: 1, isAssigned: false },
+      seesClasses: true,
+      care: { count: 4, late: 2, minutes: 11.2, week: 3 },
+      orders: [{ id: "o1", code: "O1", name: "Test", quantity: 1, arrived: 0, expectedOn: "2026-03-18", lateDays: 2 }],
+    };
+    const { text, html } = shown(<TodayList items={[]} beside={busy} today="2026-03-20" hallName="Test hall" />);
+    for (const words of [
+      "T7Rack 13/8",
+      "Juniors",
+      "1 station, not assigned yet",
+      "4 due, 2 late",
+      "3 more",
+      "2 d late",
+    ])
+      expect(text.replace(/\s+/g, " ").replaceAll(" ", "")).toContain(words.replaceAll(" ", ""));
+    expect(html).toContain('href="/load/session/run/r1"');
+    const blind = shown(
+      <TodayList items={[]} beside={{ ...beside, seesClasses: false }} today="2026-03-20" hallName="Test hall" />,
+    );
+    expect(blind.text).not.toContain("class");
   });
   it("gives every sentence its one button and a word for how urgent it is", () => {
     const list = shown(
       <TodayList
+        beside={beside}
         items={[item("a", "danger"), item("b", "now"), item("c", "soon")]}
         today="2026-03-20"
         hallName="Test hall"

@@ -52,10 +52,7 @@ export default async function CarePage({ searchParams }: { searchParams: SearchP
         ? search.on
         : context.clock.today,
   };
-  const items = due.items.sort(
-    (a, b) =>
-      a.placeOrder - b.placeOrder || (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0) || (a.dueOn < b.dueOn ? -1 : 1),
-  );
+  const { items } = due;
   return (
     <CareSheet
       items={items}

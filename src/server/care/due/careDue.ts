@@ -1,5 +1,5 @@
 import "server-only";
-import { type SQL, and, asc, eq, inArray, lt, lte, notInArray, sql } from "drizzle-orm";
+import { type SQL, and, asc, desc, eq, inArray, lt, lte, notInArray, sql } from "drizzle-orm";
 import { cache } from "react";
 import type { Bar } from "@/core/bars/bar";
 import { overdueDays } from "@/core/care/careDue";
@@ -25,6 +25,8 @@ export interface DueItem {
   lastDoneOn: HallDay | null;
   overdueDays: number;
   reason: string;
+  /** What hastens it, in a few words: "no record", "damp air"; empty as usual. */
+  drivers: string[];
   minutes: number;
 }
 
@@ -89,18 +91,27 @@ export async function careDueByTask(context: Context, day: HallDay, most = 4): P
 }
 
 export interface DueList {
-  /** The longest overdue, as many as were asked for. */
+  /** What needs it most first, as many as were asked for. */
   items: DueItem[];
   count: number;
   late: number;
   minutes: number;
 }
 
-/** What is due on or before a day, counted whole and listed as far as asked. */
+/** How late a task is against its own interval: what is 9 days late of 10 needs it more than 20 of 180. */
+const lateShare = (today: HallDay) =>
+  sql<number>`(${today}::date - ${carePlan.dueOn})::float8 / greatest(${carePlan.intervalDays}, 1)`;
+
+/** What is due on or before a day, counted whole and listed as far as asked, what needs it most first. */
 export async function careDueList(context: Context, day: HallDay, only: DueFilter, most: number): Promise<DueList> {
   const { hall } = context;
-  const [{ items }, counts, tasks] = await Promise.all([
-    careDuePage(context, day, { limit: most, only }),
+  const isAsked = await isDue(hall, day, only);
+  const [plan, counts, tasks] = await Promise.all([
+    hall.rows(carePlan, {
+      where: isAsked,
+      orderBy: [desc(lateShare(context.clock.today)), asc(carePlan.barId), asc(carePlan.taskId)],
+      limit: most,
+    }),
     hall.summary(
       carePlan,
       {
@@ -108,12 +119,12 @@ export async function careDueList(context: Context, day: HallDay, only: DueFilte
         count: sql<number>`count(*)::int`,
         late: sql<number>`(count(*) filter (where ${carePlan.dueOn} < ${context.clock.today}))::int`,
       },
-      { where: await isDue(hall, day, only), groupBy: [carePlan.taskId] },
+      { where: isAsked, groupBy: [carePlan.taskId] },
     ),
     careTasksById(hall),
   ]);
   return {
-    items,
+    items: await dueItems(hall, plan, context.clock.today),
     count: counts.reduce((sum, { count }) => sum + count, 0),
     late: counts.reduce((sum, { late }) => sum + late, 0),
     minutes: counts.reduce((sum, { count, taskId }) => sum + count * (tasks.get(taskId)?.minutes ?? 0), 0),
@@ -166,6 +177,7 @@ export interface NeedyBar {
   /** "brush and wipe the shaft, 9 days late" for each task, the latest first. */
   what: string[];
   reason: string;
+  drivers: string[];
 }
 
 /** So many are named. */
@@ -178,7 +190,7 @@ const NEEDIEST = 3;
 export const neediestBars = cache(async (context: Context): Promise<NeedyBar[]> => {
   const { hall } = context;
   const { today } = context.clock;
-  const share = sql<number>`(${today}::date - ${carePlan.dueOn})::float8 / greatest(${carePlan.intervalDays}, 1)`;
+  const share = lateShare(today);
   const late = await hall.summary(
     carePlan,
     { barId: carePlan.barId, worst: sql<number>`max(${share})` },
@@ -204,7 +216,7 @@ export const neediestBars = cache(async (context: Context): Promise<NeedyBar[]> 
     if (!first) return [];
     return [
       {
-        ...{ tag: first.tag, barName: first.barName, reason: first.reason },
+        ...{ tag: first.tag, barName: first.barName, reason: first.reason, drivers: first.drivers },
         what: own.map(({ taskName, overdueDays: n }) => `${taskName}, ${n} ${n === 1 ? "day" : "days"} late`),
       },
     ];
@@ -258,6 +270,7 @@ async function dueItems(hall: HallDb, plan: (typeof carePlan.$inferSelect)[], to
       lastDoneOn: item.lastDoneOn,
       overdueDays: overdueDays(item.dueOn, today),
       reason: item.reason,
+      drivers: item.drivers,
       minutes: task.minutes,
     };
   });

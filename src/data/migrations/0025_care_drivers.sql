@@ -1,0 +1,1 @@
+ALTER TABLE "care_plan" ADD COLUMN "drivers" jsonb DEFAULT '[]'::jsonb NOT NULL;
