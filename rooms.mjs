@@ -75,6 +75,7 @@ export const ROOMS = {
     "kit",
     "rules",
     "bars",
+    "equipment",
     "loading",
     "classes",
     "care/due",

@@ -46,6 +46,7 @@ const PAGES = [
   "/lifters/runa/log?bar=K20",
   "/classes/rotations",
   "/classes",
+  "/classes/new",
   "/buy",
   "/buy/new",
   "/buy/used",

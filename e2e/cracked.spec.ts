@@ -17,7 +17,7 @@ test("a bar of the class cracks: class, sheet, session, card, wall, Match, Load 
   page,
 }) => {
   // A class in which somebody curls, on the bar made for it.
-  await page.goto("/classes");
+  await page.goto("/classes/new");
   await page.getByLabel("name").fill("Arms hour");
   await page.getByLabel("Rack 1").fill("2");
   await page.getByLabel("Open floor").fill("4");

@@ -225,7 +225,8 @@ export function describePlan(
   const { entries, stations, bars } = question;
   const verdicts = problem.entries.map(({ fit }) => fit.map(verdictOf));
   const placed = entries.map((entry, e): PlacedEntry => {
-    const best = verdicts[e]!.reduce<Verdict>((a, b) => (rankOf(b) < rankOf(a) ? b : a), "never");
+    // What a bar costs that somebody fixed is counted too: against every bar, not against that one.
+    const best = bestOf(entry.tag === null ? verdicts[e]! : gradesOf(question, entry));
     const slot = answer.slotOf[e]!;
     if (slot < 0)
       return {
@@ -247,13 +248,25 @@ export function describePlan(
       tag: bars[bar]!.tag,
       verdict,
       best,
-      tradeOff: better.length === 0 ? "" : tradeOff({ question, problem, answer, e, bar, better, verdict, best }),
+      tradeOff:
+        entry.tag !== null && rankOf(best) < rankOf(verdict)
+          ? `${entry.tag} is fixed: ${words(verdict)} rather than ${words(best)}.`
+          : better.length === 0
+            ? ""
+            : tradeOff({ question, problem, answer, e, bar, better, verdict, best }),
     };
   });
   const alone = placed.reduce((sum, { best }) => sum + Math.max(0, POINTS[best]), 0);
   const got = placed.reduce((sum, { verdict }) => sum + (verdict ? POINTS[verdict] : 0), 0);
   return { entries: placed, isProven, fit: alone === 0 ? 1 : got / alone };
 }
+
+const bestOf = (verdicts: readonly Verdict[]) =>
+  verdicts.reduce<Verdict>((a, b) => (rankOf(b) < rankOf(a) ? b : a), "never");
+
+/** What every bar would be for an entry, whatever is fixed of it. */
+const gradesOf = ({ bars, rules, today }: ClassQuestion, { lift, loadKg, lifter, purpose }: ClassEntry): Verdict[] =>
+  bars.map((bar) => gradeBar(bar, lift, loadKg, { lifter, purpose, rules, today }));
 
 const verdictOf = (points: number): Verdict => VERDICTS.find((verdict) => POINTS[verdict] === points)!;
 

@@ -29,6 +29,7 @@ import { addEntry, lockEntry, removeEntry, saveClass } from "@/server/classes/cl
 import { classDetails, listClasses } from "@/server/classes/classes";
 import { classPool } from "@/server/classes/classPool";
 import { saveEquipment } from "@/server/equipment/equipmentChanges";
+import { moveInClass, weighMove } from "@/server/classes/moveInClass";
 import { weighPlate } from "@/server/equipment/weighing";
 import { importClimate } from "@/server/care/air/importClimate";
 import { saveSensor } from "@/server/care/air/saveSensor";
@@ -173,6 +174,16 @@ const WRITES: [name: string, may: Role[], call: (context: Context) => Promise<Ou
     "fix a choice",
     ["manager", "coach"],
     (context) => lockEntry(context, NO_ID, NO_ID, { block: null, station: null, tag: null }),
+  ],
+  [
+    "weigh a move",
+    ["manager", "coach"],
+    (context) => weighMove(context, NO_ID, { kind: "person", entryId: NO_ID, block: 0, station: "" }),
+  ],
+  [
+    "move in a class",
+    ["manager", "coach"],
+    (context) => moveInClass(context, NO_ID, { kind: "person", entryId: NO_ID, block: 0, station: "" }),
   ],
   ["assign a class", ["manager", "coach"], (context) => assignTonight(context, NO_ID)],
   ["inspect a bar", ["manager", "coach", "care"], (context) => inspectBar(context, INSPECTION)],
@@ -358,6 +369,8 @@ describe("one hall and another", () => {
       ["assign", assignTonight(manager, ids.class!)],
       ["entry", removeEntry(manager, ids.class!, ids.entry!)],
       ["lock", lockEntry(manager, ids.class!, ids.entry!, { block: 1, station: null, tag: null })],
+      ["weigh", weighMove(manager, ids.class!, { kind: "bar", tag: "T1", block: 0, station: "rack-1" })],
+      ["move", moveInClass(manager, ids.class!, { kind: "person", entryId: ids.entry!, block: 0, station: "rack-1" })],
       ["spec", removeMeetingSpec(manager, ids.spec!)],
       ["plate", weighPlate(manager, { plateId: ids.plate!, mark: "A", mass: "20 kg" })],
       ["lifter", eraseLifter(manager, "ann")],

@@ -18,10 +18,10 @@ import { type ClassRow, classDetails, entriesOf } from "./classes";
 import { type Assigned, assignedByLog, keepLoads, loadsOnBars } from "./followLog";
 
 /** Whoever assigns a class waits for it. */
-const ASSIGN_MS = 30_000;
+export const ASSIGN_MS = 30_000;
 
 /** What the assignment of a class is asked. */
-async function questionOf(context: Context, row: ClassRow): Promise<ClassQuestion> {
+export async function questionOf(context: Context, row: ClassRow): Promise<ClassQuestion> {
   const [asked, rules, { items: stations }] = [
     await entriesOf(context, row),
     await matchingRules(context),
@@ -74,7 +74,7 @@ const FELT_KG = 0.5;
 const SETS_MS = 6_000;
 
 /** The plan with how its sets, warm-ups too, come out when all stations share the plates. */
-async function withSets(context: Context, row: ClassRow, { plan, entries }: Assigned): Promise<PlannedClass> {
+export async function withSets(context: Context, row: ClassRow, { plan, entries }: Assigned): Promise<PlannedClass> {
   if (!plan.plates) return plan;
   const pool = await classPool(context, row.id, USUAL_WARM_UP, { plan, entries });
   if (!pool.ok || pool.question.stations.length === 0) return plan;
@@ -148,11 +148,11 @@ export async function reassignTonight(
   return kept.ok ? { ...kept, changed: breaks.size, moved: moved.length } : kept;
 }
 
-const classOf = async ({ hall }: Context, id: string): Promise<ClassRow | null> =>
+export const classOf = async ({ hall }: Context, id: string): Promise<ClassRow | null> =>
   /^[0-9a-f-]{36}$/.test(id) ? hall.first(classes, { where: eq(classes.id, id) }) : null;
 
 /** Keeps a plan unless somebody changed the class meanwhile. */
-function keepPlan(
+export function keepPlan(
   context: Context,
   row: ClassRow,
   plan: PlannedClass,

@@ -20,6 +20,8 @@ import {
 import { makeContexts } from "@/server/access/context.fixture";
 import { assignTonight, reassignTonight } from "@/server/classes/assign";
 import { type ClassForm, addEntry, lockEntry, removeEntry, saveClass } from "@/server/classes/classChanges";
+import { boardPlates } from "@/server/classes/boardPlates";
+import { moveInClass, weighMove } from "@/server/classes/moveInClass";
 import { classPool } from "@/server/classes/classPool";
 import { classDetails, listClasses } from "@/server/classes/classes";
 import { planLoad } from "@/server/loading/planLoad";
@@ -437,6 +439,70 @@ describe("classes", () => {
     expect(clash).toContain("Bo Example");
     expect(clash).toMatch(/pairs? of 25 kg/);
     expect(together.plan.plates!.sets!.short.map(({ lifter }) => lifter)).toContain("Bo Example");
+  });
+  it("say what a person or a bar put elsewhere costs, keep nothing by saying it, and fix what is moved", async () => {
+    const { made, id, put } = await withClass();
+    await put("ann");
+    await put("bo");
+    const coach = made.context("coach");
+    const early = await weighMove(coach, id, { kind: "person", entryId: "x", block: 0, station: "rack-1" });
+    expect(early).toMatchObject({ ok: false, code: "impossible" });
+    await assignTonight(coach, id);
+    const entries = async () => {
+      const details = await classDetails({ ...made.context("coach") }, id);
+      if (!details.ok) throw new Error(details.message);
+      const { items, plan } = details.details;
+      return Object.fromEntries(
+        items.map((item) => [item.lifter, { ...item, ...plan!.entries.find((one) => one.id === item.id)! }]),
+      );
+    };
+    const before = await entries();
+    const [ann, bo] = [before.ann!, before.bo!];
+    // One rack, one at a time: Ann in Bo's hour sends Bo to hers.
+    const swap = { kind: "person", entryId: ann.id, block: bo.block!, station: "rack-1" } as const;
+    const weighed = await weighMove(coach, id, swap);
+    if (!weighed.ok) throw new Error(weighed.message);
+    expect(weighed.cost).toMatchObject({ isPossible: true, fitAfter: weighed.cost.fitBefore });
+    expect(weighed.cost.changes.map(({ lifter, to }) => [lifter, to?.tag])).toEqual([
+      ["Ann Example", "Y1"],
+      ["Bo Example", "T1"],
+    ]);
+    expect(await entries()).toEqual(before);
+    // The straight bar for Ann, whose shoulders do not reach it: worse, and said so.
+    const worse = await weighMove(coach, id, { kind: "bar", tag: "T1", block: ann.block!, station: "rack-1" });
+    if (!worse.ok) throw new Error(worse.message);
+    expect(worse.cost.fitAfter).toBeLessThan(worse.cost.fitBefore);
+    expect(worse.cost.changes).toMatchObject([
+      { lifter: "Ann Example", to: { tag: "T1", verdict: "poor" }, because: "T1 is fixed: poor rather than good." },
+    ]);
+    const done = await moveInClass(coach, id, swap);
+    expect(done).toMatchObject({ ok: true, cost: weighed.cost });
+    const after = await entries();
+    expect([after.ann!.block, after.bo!.block]).toEqual([bo.block, ann.block]);
+    expect(after.ann).toMatchObject({ lockedBlock: bo.block! + 1, lockedStation: "rack-1", lockedTag: null });
+    expect(after.bo).toMatchObject({ lockedBlock: null, lockedStation: null });
+    for (const [move, code] of [
+      [{ ...swap, block: 7 }, "not-found"],
+      [{ ...swap, station: "rack-9" }, "not-found"],
+      [{ ...swap, entryId: "nobody" }, "impossible"],
+      [{ kind: "bar", tag: "NONE", block: 0, station: "rack-1" }, "impossible"],
+    ] as const)
+      expect(await moveInClass(coach, id, move)).toMatchObject({ ok: false, code });
+    expect(await entries()).toEqual(after);
+    // The plates of each work set stand on the board: none while the gym has none.
+    const plan = (await made.hall.first(classes))!.plan as PlannedClass;
+    const plated = async () => [
+      ...(await boardPlates({ ...made.context("coach") }, Object.values(after), plan)).values(),
+    ];
+    expect(await plated()).toEqual([[], []]);
+    await made.hall.insert(plates, {
+      ...{ key: "p10", massValue: "10", massUnit: "kg" as const, massUnits: massUnitsFromKg(10), pairs: 3 },
+      ...{ thicknessMm: 30, diameterMm: 450, material: "steel" as const },
+    });
+    expect(await plated()).toEqual([
+      ["p10", "p10", "p10"],
+      ["p10", "p10", "p10"],
+    ]);
   });
   it("what breaks a bar breaks everything that was planned with it, in every state of it, and one touch plans again", async () => {
     const { made, id, put } = await withClass();

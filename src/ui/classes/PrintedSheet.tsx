@@ -1,8 +1,8 @@
-import { drawBar } from "@/core/drawing/drawBar";
-import { Day } from "../kit/shown";
+import { Day, Time } from "../kit/shown";
 import type { ClassDetails } from "@/server/classes";
 import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
 import { BarTag } from "../kit/BarTag";
+import { boardOf } from "./boardModel";
 import { BrokenPlan } from "./BrokenPlan";
 
 interface Props {
@@ -16,10 +16,12 @@ interface Props {
  * but the name.
  */
 export function PrintedSheet({ details, times, stations }: Props) {
-  const { row, items, plan, bars, breaks } = details;
+  const { row, plan } = details;
   if (!plan) return <p className="sheet p-6">Nothing is assigned yet.</p>;
+  // Only stations where somebody lifts are printed.
+  const rows = boardOf(details, stations, new Map()).rows.filter(({ cells }) => cells.some(({ tag }) => tag));
   return (
-    <article className="sheet px-5 py-4" aria-label="Class sheet">
+    <article className="sheet landscape-page px-5 py-4" aria-label="Class sheet">
       <KnurlPatterns />
       <header className="mb-3 flex flex-wrap items-baseline justify-between gap-3">
         <h1 className="text-2xl">{row.name}</h1>
@@ -28,59 +30,58 @@ export function PrintedSheet({ details, times, stations }: Props) {
         </p>
       </header>
       <BrokenPlan details={details} />
-      {times.map((time, block) => {
-        const here = plan.entries.filter((entry) => entry.block === block);
-        return (
-          <section key={time + block} aria-label={`Block at ${time}`} className="break-inside-avoid">
-            <h2 className="border-base-content mt-3 border-b text-xl font-bold tabular-nums">{time}</h2>
-            <table className="w-full border-collapse text-sm">
-              <thead className="sr-only">
-                <tr>
-                  <th>station</th>
-                  <th>bar</th>
-                  <th>drawing</th>
-                  <th>who</th>
-                </tr>
-              </thead>
-              <tbody className="divide-base-300 divide-y">
-                {stations
-                  .filter(({ key }) => here.some(({ station }) => station === key))
-                  .map(({ key, name }) => {
-                    const own = here.filter(({ station }) => station === key);
-                    const bar = bars.find(({ tag }) => tag === own[0]!.tag);
-                    return (
-                      <tr key={key}>
-                        <th scope="row" className="w-20 py-2 pr-2 text-left font-bold sm:w-36">
-                          {name}
-                        </th>
-                        <td className="w-24 sm:w-44">
-                          <BarTag tag={own[0]!.tag!} /> {bar?.name}
-                          {own.some(({ id }) => breaks.has(id)) && (
-                            <strong className="text-error block text-xs">Not this bar</strong>
-                          )}
-                        </td>
-                        <td className="hidden w-64 sm:table-cell print:table-cell">
-                          {bar && (
-                            <BarDrawing drawing={drawBar(bar)} label={`${bar.name} to scale`} className="max-h-14" />
-                          )}
-                        </td>
-                        <td className="pl-4">
-                          {own
-                            .flatMap(({ id }) => items.find((item) => item.id === id) ?? [])
-                            .map(({ id, lifterName, liftName }) => (
-                              <span key={id} className={`block ${breaks.has(id) ? "text-error line-through" : ""}`}>
-                                <strong>{lifterName}</strong> {liftName}
-                              </span>
-                            ))}
-                        </td>
-                      </tr>
-                    );
-                  })}
-              </tbody>
-            </table>
-          </section>
-        );
-      })}
+      <div className="overflow-x-auto">
+        <table className="w-full min-w-2xl table-fixed border-collapse print:min-w-0">
+          <thead>
+            <tr>
+              <th scope="col" className="w-24">
+                <span className="sr-only">Station</span>
+              </th>
+              {times.map((time, block) => (
+                <th
+                  key={time + block}
+                  scope="col"
+                  className="border-base-content border-b-2 px-3 text-left text-2xl font-bold tabular-nums"
+                >
+                  <Time at={time} />
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ station, name, cells }) => (
+              <tr key={station} className="border-base-content/40 break-inside-avoid border-b align-top">
+                <th scope="row" className="py-2 pr-2 text-left font-bold">
+                  {name}
+                </th>
+                {cells.map(({ tag, barName, drawing, people }, block) => (
+                  <td key={block} className="border-base-300 border-l px-3 py-2">
+                    {tag && (
+                      <>
+                        <p className="flex items-baseline gap-2 text-sm">
+                          <BarTag tag={tag} /> <span className="truncate">{barName}</span>
+                        </p>
+                        {drawing && <BarDrawing drawing={drawing} label={`${barName} to scale`} className="max-h-12" />}
+                        {people.some(({ broken }) => broken.length > 0) && (
+                          <strong className="text-error block text-xs">Not this bar</strong>
+                        )}
+                      </>
+                    )}
+                    {people.map(({ id, lifter, lift, broken }) => (
+                      <span
+                        key={id}
+                        className={`block leading-tight ${broken.length > 0 ? "text-error line-through" : ""}`}
+                      >
+                        <strong>{lifter}</strong> <span className="text-sm">{lift}</span>
+                      </span>
+                    ))}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       <p className="mt-4 text-sm">
         Clamps on, safeties set, a spotter for heavy racked lifts. Load both sides evenly. First time on a bar: light.
         Not sure? Ask the staff.

@@ -1,14 +1,15 @@
 import { isUsable } from "@/core/bars/bar";
-import type { PlacedEntry, PlannedClass, PlatesOfClass } from "@/core/classes/planClass";
+import type { PlannedClass, PlatesOfClass } from "@/core/classes/planClass";
 import { PURPOSE_WORDS } from "@/core/matching/lifter";
-import type { Reason } from "@/core/matching/verdict";
 import { trimmed } from "@/core/units/format";
-import type { ClassDetails, ClassItem } from "@/server/classes";
-import { BarTag } from "../kit/BarTag";
+import type { ClassDetails } from "@/server/classes";
+import { KnurlPatterns } from "../kit/BarDrawing";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
-import { VerdictText } from "../kit/VerdictText";
+import type { PlateFaces } from "../load/Sleeve";
+import { boardOf } from "./boardModel";
 import { BrokenPlan } from "./BrokenPlan";
+import { ClassBoard } from "./ClassBoard";
 import { AddEntryForm, AssignForm, LockForm, ReassignForm } from "./EntryForms";
 
 /** A class is proven only together with its plates. */
@@ -76,12 +77,15 @@ interface Props {
   lifters: readonly Choice[];
   lifts: readonly Choice[];
   usual: Readonly<Record<string, string>>;
-  actions: { add: FormAction; lock: FormAction; assign: FormAction; reassign: FormAction };
+  /** Plates of one side by entry, inside first, and how plates look. */
+  plates: ReadonlyMap<string, readonly string[]>;
+  faces: PlateFaces;
+  actions: { add: FormAction; lock: FormAction; assign: FormAction; reassign: FormAction; move: FormAction };
 }
 
 /** A class as the coach sees it: who wants what, what is fixed, and where everybody is with which bar and why. */
-export function TonightSheet({ details, times, stations, lifters, lifts, usual, actions }: Props) {
-  const { row, items, plan, reasons, settings, bars, breaks } = details;
+export function TonightSheet({ details, times, stations, lifters, lifts, usual, plates, faces, actions }: Props) {
+  const { row, items, plan, bars, breaks } = details;
   const tags = bars.filter(({ state }) => isUsable(state)).map(({ tag }) => tag);
   const nowhere = plan?.entries.filter(({ block }) => block === null) ?? [];
   const itemOf = (id: string) => items.find((item) => item.id === id);
@@ -130,20 +134,14 @@ export function TonightSheet({ details, times, stations, lifters, lifts, usual, 
               ))}
             </ul>
           )}
-          <div className="mt-3 grid gap-4 lg:grid-cols-3">
-            {times.map((time, block) => (
-              <Block
-                key={time + block}
-                time={time}
-                placed={plan.entries.filter((entry) => entry.block === block)}
-                stations={stations}
-                itemOf={itemOf}
-                bars={bars}
-                reasons={reasons}
-                settings={settings}
-                breaks={breaks}
-              />
-            ))}
+          <div className="mt-3">
+            <KnurlPatterns />
+            <ClassBoard
+              classId={row.id}
+              board={boardOf(details, stations, plates)}
+              {...{ times, faces, tags }}
+              action={actions.move}
+            />
           </div>
         </section>
       ) : (
@@ -212,100 +210,5 @@ export function TonightSheet({ details, times, stations, lifters, lifts, usual, 
         </div>
       </section>
     </div>
-  );
-}
-
-function Block({
-  time,
-  placed,
-  stations,
-  itemOf,
-  bars,
-  reasons,
-  settings,
-  breaks,
-}: {
-  time: string;
-  placed: readonly PlacedEntry[];
-  stations: readonly Choice[];
-  itemOf: (id: string) => ClassItem | undefined;
-  bars: ClassDetails["bars"];
-  reasons: ClassDetails["reasons"];
-  settings: ClassDetails["settings"];
-  breaks: ClassDetails["breaks"];
-}) {
-  return (
-    <section aria-label={`Block at ${time}`}>
-      <h3 className="border-base-content border-b text-lg font-bold tabular-nums">{time}</h3>
-      {placed.length === 0 && <p className="text-quiet py-2 text-sm">Nobody.</p>}
-      {stations
-        .filter(({ key }) => placed.some(({ station }) => station === key))
-        .map(({ key, name }) => {
-          const here = placed.filter(({ station }) => station === key);
-          const bar = bars.find(({ tag }) => tag === here[0]!.tag);
-          return (
-            <div key={key} className="border-base-300 border-b py-2 last:border-b-0">
-              <p className="flex flex-wrap items-baseline gap-2 text-sm">
-                <strong>{name}</strong>
-                <BarTag tag={here[0]!.tag!} /> <span>{bar?.name}</span>
-              </p>
-              <ul className="mt-1 grid gap-1.5 text-sm">
-                {here.map((entry) => (
-                  <Placed
-                    key={entry.id}
-                    entry={entry}
-                    item={itemOf(entry.id)}
-                    reasons={reasons.get(entry.id) ?? []}
-                    setting={settings.get(entry.id) ?? null}
-                    broken={breaks.get(entry.id) ?? []}
-                  />
-                ))}
-              </ul>
-            </div>
-          );
-        })}
-    </section>
-  );
-}
-
-function Placed({
-  entry,
-  item,
-  reasons,
-  setting,
-  broken,
-}: {
-  entry: PlacedEntry;
-  item: ClassItem | undefined;
-  reasons: readonly Reason[];
-  setting: string | null;
-  broken: readonly string[];
-}) {
-  if (!item || !entry.verdict) return null;
-  return (
-    <li>
-      <span className="flex flex-wrap items-baseline gap-x-2">
-        <span className="font-semibold">{item.lifterName}</span>
-        <span>
-          {item.liftName} <span className="tabular-nums">{item.load}</span>
-        </span>
-        <VerdictText verdict={broken.length > 0 ? "never" : entry.verdict} />
-      </span>
-      {broken.map((text) => (
-        <span key={text} className="text-error block text-xs font-semibold">
-          {text}
-        </span>
-      ))}
-      {setting && broken.length === 0 && <span className="block text-xs">{setting}</span>}
-      {entry.tradeOff && <span className="block text-xs">{entry.tradeOff}</span>}
-      <details className="text-xs">
-        <summary className="text-quiet min-h-8 cursor-pointer py-1.5">Why</summary>
-        <ul className="list-disc pb-1 pl-4">
-          {reasons.slice(0, 5).map(({ factor, text }) => (
-            <li key={factor}>{text}</li>
-          ))}
-        </ul>
-      </details>
-    </li>
   );
 }

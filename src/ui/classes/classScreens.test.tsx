@@ -36,7 +36,7 @@ const placed = (id: string, more: Partial<PlacedEntry> = {}): PlacedEntry => ({
 });
 const details = (items: ClassItem[], plan: Partial<PlannedClass> | null, more: Partial<ClassDetails> = {}) =>
   ({
-    row: { id: "c1", name: "Evening", heldOn: "2026-03-20", blockMinutes: 20 },
+    row: { id: "c1", name: "Evening", heldOn: "2026-03-20", blockMinutes: 20, blocks: 2, capacities: { r1: 2 } },
     items,
     plan: plan && { entries: [], isProven: true, fit: 0.914, ...plan },
     reasons: new Map(),
@@ -59,7 +59,9 @@ describe("a class as the coach sees it", () => {
         lifters={lifters}
         lifts={[{ key: "bench", name: "bench press" }]}
         usual={{}}
-        actions={{ add: noAction, lock: noAction, assign: noAction, reassign: noAction }}
+        plates={new Map([["a", ["r20"]]])}
+        faces={{ r20: { label: "20 kg", mark: "20 kg", colour: "blue", thicknessMm: 30, diameterMm: 450 } }}
+        actions={{ add: noAction, lock: noAction, assign: noAction, reassign: noAction, move: noAction }}
       />,
     );
   it("says what is missing first: lifters, entries, an assignment", () => {
@@ -103,16 +105,14 @@ describe("a class as the coach sees it", () => {
       { entries: [placed("a", { tradeOff: "T2 would fit better; another needs it." })] },
       { reasons: reasons as never, settings },
     );
-    const text = part(sheet(of), "Block at 18:30");
-    for (const words of [
-      "80 kg",
-      "good",
-      "J-cups in hole 14",
-      "T2 would fit better; another needs it.",
-      "A power bar is good",
-    ])
-      expect(text).toContain(words);
-    expect(part(sheet(of), "Block at 18:50")).toContain("Nobody.");
+    const { text, html } = sheet(of);
+    expect(part({ text, html }, "Board")).toContain("80 kg");
+    expect(html).toContain('aria-label="Lifter a, bench press"');
+    expect(html).toContain('aria-label="Rack 1 at 18:30"');
+    expect(html).toContain('aria-label="20 kg"');
+    expect(part({ text, html }, "Board")).toContain("J-cups 14");
+    // The hour without anybody says so.
+    expect(part({ text, html }, "Board")).toMatch(/free$/);
   });
 });
 
@@ -121,7 +121,7 @@ describe("the sheet that hangs on the wall", () => {
   it("has names, bars and stations, and nothing that is anybody's own", () => {
     const plan = { entries: [placed("a", { tradeOff: "Sore shoulder: another bar." })] };
     const { text } = paper(details([item("a", { purpose: "learning" as never })], plan));
-    expect(text).toContain("18:30 station bar drawing who Rack 1 T1 Test bar Lifter a bench press");
+    expect(text).toContain("Station 18:30 18:50 Rack 1 T1 Test bar Lifter a bench press");
     for (const secret of ["80 kg", "Sore shoulder", "learning", "good"]) expect(text).not.toContain(secret);
     expect(text).toContain("Clamps on, safeties set, a spotter for heavy racked lifts.");
   });

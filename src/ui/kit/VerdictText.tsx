@@ -9,6 +9,17 @@ const LOOK: Record<Verdict, { text: string; className: string; Mark: typeof Ban 
   never: { text: "never", className: "text-error", Mark: Ban },
 };
 
+/** A verdict as a mark alone, named for whoever does not see it. */
+export function VerdictMark({ verdict }: { verdict: Verdict }) {
+  const { text, className, Mark } = LOOK[verdict];
+  return (
+    <span className={`inline-flex ${className}`}>
+      <Mark aria-hidden="true" className="size-4" />
+      <span className="sr-only">{text}</span>
+    </span>
+  );
+}
+
 /** A verdict as a word and a mark. */
 export function VerdictText({ verdict }: { verdict: Verdict }) {
   const { text, className, Mark } = LOOK[verdict];

@@ -9,11 +9,12 @@ import { PageHead } from "../kit/PageHead";
 import { PrintButton } from "../kit/PrintButton";
 import { LadderAsk, PlatesAsk } from "./LadderAsk";
 import { LoadNav } from "./LoadNav";
-import { plateLabel, plateMark, stackWords } from "./plateWords";
+import { plateLabel, stackWords } from "./plateWords";
 import { SessionPlay } from "./SessionPlay";
 import { MAX_LIFTERS, type SessionAsk } from "./sessionAsk";
 import { BeginRun, RunningNow, type RunningSession } from "./RunningNow";
-import { DRAWN_DIAMETER_MM, DRAWN_THICKNESS_MM, Sleeve, type PlateFace } from "./Sleeve";
+import { facesOf } from "./plateFaces";
+import { Sleeve } from "./Sleeve";
 import type { FormAction } from "../kit/formState";
 import { Kg } from "../kit/shown";
 
@@ -124,7 +125,7 @@ export function SessionSheet(props: Props) {
 
 function Run({ run, bar, ask, mayRun, search, beginAction }: Props & { run: SessionRun }) {
   const { plan, scratch, handledKg, sets, plates, order, changes, leftToOthers } = run;
-  const faces = facesOf(run);
+  const faces = facesOf(run.plates);
   const hasSettings = sets.some(({ setup, jCupHole }) => setup !== null || jCupHole !== null);
   const isLeast =
     run.orderBound === null ? plan.isProven : run.orderBound >= plan.handled + changes.setups + changes.cups;
@@ -278,28 +279,6 @@ function Run({ run, bar, ask, mayRun, search, beginAction }: Props & { run: Sess
 }
 
 const times = (n: number) => (n === 0 ? "never" : n === 1 ? "once" : `${n} times`);
-
-/** How every plate of the session looks. */
-function facesOf({
-  sets,
-  plates,
-}: SessionRun): Record<string, PlateFace & { thicknessMm: number; diameterMm: number }> {
-  return Object.fromEntries(
-    [...new Set(sets.flatMap(({ perSide }) => perSide))].map((key) => {
-      const row = plates.get(key)!;
-      return [
-        key,
-        {
-          label: plateLabel(key, plates),
-          mark: plateMark(row),
-          colour: row.colour,
-          thicknessMm: row.thicknessMm ?? DRAWN_THICKNESS_MM,
-          diameterMm: row.diameterMm ?? DRAWN_DIAMETER_MM,
-        },
-      ];
-    }),
-  );
-}
 
 function Removal({ set: { tipping, perSide }, hasClamp }: { set: SessionRun["sets"][number]; hasClamp: boolean }) {
   if (!tipping || perSide.length === 0) return <span className="text-quiet">–</span>;

@@ -31,7 +31,7 @@ export function Sleeve({ stack, faces }: { stack: readonly string[]; faces: Plat
         return (
           <span
             key={i}
-            className="border-base-content/40 inline-flex items-center justify-center border px-1 text-[0.65rem] leading-none font-bold"
+            className="border-base-content/40 inline-flex items-center justify-center border px-1 text-[0.65rem] whitespace-nowrap leading-none font-bold"
             style={{
               background: look.fill,
               color: look.text,

@@ -2,7 +2,17 @@
 
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
-import { addEntry, assignTonight, lockEntry, reassignTonight, removeEntry, saveClass } from "@/server/classes";
+import {
+  addEntry,
+  assignTonight,
+  type ClassMove,
+  lockEntry,
+  moveInClass,
+  reassignTonight,
+  removeEntry,
+  saveClass,
+  weighMove,
+} from "@/server/classes";
 import type { Outcome } from "@/server/kit";
 import { requestContext } from "@/server/access";
 import { type FormState, refusedBy } from "@/ui/kit/formState";
@@ -83,4 +93,24 @@ export async function reassignAction(_before: FormState, form: FormData): Promis
       ...(nowhere > 0 ? [`${nowhere} unassigned.`] : []),
     ].join(" "),
   );
+}
+
+/** What a person or a bar put elsewhere on the board costs; or puts it there, when `isMove` is set. */
+export async function moveAction(_before: FormState, form: FormData): Promise<FormState> {
+  const context = await requestContext();
+  const classId = textOf(form, "classId");
+  const where = { block: Number(form.get("block")), station: textOf(form, "station") };
+  const move: ClassMove = form.get("tag")
+    ? { kind: "bar", tag: textOf(form, "tag"), ...where }
+    : { kind: "person", entryId: textOf(form, "entryId"), ...where };
+  const isMove = form.get("isMove") === "1";
+  const result = isMove ? await moveInClass(context, classId, move) : await weighMove(context, classId, move);
+  if (!result.ok) return refusedBy(result);
+  if (isMove) revalidatePath("/", "layout");
+  return {
+    status: "done",
+    message: isMove ? "Moved." : "",
+    problems: [],
+    typed: { cost: JSON.stringify(result.cost), isMove: isMove ? "1" : "" },
+  };
 }

@@ -1,19 +1,15 @@
 import type { Metadata } from "next";
-import { timeText } from "@/core/units/dates";
-import { Day } from "@/ui/kit/shown";
-import { blockTimes } from "@/core/classes/blockTimes";
-import { listClasses } from "@/server/classes";
-import { listStations } from "@/server/equipment";
+import { classDetails, listClasses } from "@/server/classes";
 import { may, requestContext } from "@/server/access";
 import { ClassesNav } from "@/ui/classes/ClassesNav";
-import { ClassForm } from "@/ui/classes/ClassForm";
+import { ClassWhen } from "@/ui/classes/ClassWhen";
 import Link from "@/ui/kit/Link";
 import { PageHead } from "@/ui/kit/PageHead";
-import { classAction } from "./actions";
+import { ClassView } from "./ClassView";
 
 export const metadata: Metadata = { title: "Classes" };
 
-export default async function SessionsPage() {
+export default async function ClassesPage() {
   const context = await requestContext();
   if (!may(context, "class.edit"))
     return (
@@ -24,48 +20,45 @@ export default async function SessionsPage() {
         </p>
       </>
     );
-  const [classes, { items: stations }] = await Promise.all([listClasses(context), listStations(context)]);
-  const { locale } = context.actor;
-  const shown = classes.map((row) => ({
-    ...row,
-    times: blockTimes(row.startsAt, row.blockMinutes, row.blocks).map((time) => timeText(time, locale)),
-  }));
+  const classes = await listClasses(context);
+  const { today } = context.clock;
+  const [first] = classes.filter(({ heldOn }) => heldOn === today).sort((a, b) => (a.startsAt < b.startsAt ? -1 : 1));
+  const now = first ? await classDetails(context, first.id) : null;
   return (
     <>
-      <PageHead title="Classes" about="who lifts where, with which bar">
+      <PageHead
+        title={first ? first.name : "Classes"}
+        about={first ? <ClassWhen row={first} today={today} /> : "who lifts where, with which bar"}
+      >
         <ClassesNav here="/classes" />
       </PageHead>
-      <section className="sheet" aria-label="Classes">
+      {now?.ok && <ClassView context={context} details={now.details} />}
+      <section className="sheet mt-3" aria-label="Classes">
+        <div className="flex items-center justify-between gap-3 px-4 pt-3">
+          <h2 className="font-bold">All classes</h2>
+          <Link href="/classes/new" className="btn btn-sm btn-neutral min-h-11">
+            Add class
+          </Link>
+        </div>
         <ul className="divide-base-300 divide-y">
-          {shown.map(({ id, name, heldOn, times, capacities, plan }) => (
-            <li key={id} className="flex flex-wrap items-center justify-between gap-3 px-4 py-3">
+          {classes.map((row) => (
+            <li key={row.id} className="flex flex-wrap items-center justify-between gap-3 px-4 py-2">
               <div>
-                <Link href={`/classes/${id}`} className="font-semibold hover:underline">
-                  {name}
-                </Link>{" "}
-                {heldOn === context.clock.today && <strong className="text-accent text-sm">tonight</strong>}
+                <Link href={`/classes/${row.id}`} className="font-semibold hover:underline">
+                  {row.name}
+                </Link>
                 <span className="text-quiet block text-sm">
-                  <Day on={heldOn} />, {times.join(", ")}; {Object.keys(capacities).length} stations
-                  {plan ? "; assigned" : "; not assigned yet"}
+                  <ClassWhen row={row} today={today} />; {Object.keys(row.capacities).length} stations
+                  {row.plan ? "; assigned" : "; not assigned yet"}
                 </span>
               </div>
-              <Link href={`/classes/${id}`} className="btn btn-sm btn-outline min-h-11">
+              <Link href={`/classes/${row.id}`} className="btn btn-sm btn-outline min-h-11">
                 Open
               </Link>
             </li>
           ))}
-          {classes.length === 0 && <li className="px-4 py-3 text-sm">No classes yet. Add the first below.</li>}
+          {classes.length === 0 && <li className="px-4 py-3 text-sm">No classes yet. Add the first.</li>}
         </ul>
-      </section>
-      <section className="sheet mt-3 p-4" aria-label="Add class">
-        <h2 className="mb-2 font-bold">Add class</h2>
-        <ClassForm
-          id={null}
-          version={0}
-          texts={{ heldOn: context.clock.today, startsAt: "18:30", blocks: "3", blockMinutes: "25" }}
-          stations={stations}
-          action={classAction}
-        />
       </section>
     </>
   );

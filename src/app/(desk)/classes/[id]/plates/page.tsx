@@ -7,7 +7,7 @@ import { PoolSheet } from "@/ui/classes/PoolSheet";
 import Link from "@/ui/kit/Link";
 import { PageHead } from "@/ui/kit/PageHead";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
-import { plateLabel, plateMark } from "@/ui/load/plateWords";
+import { facesOf } from "@/ui/load/plateFaces";
 import { readSessionAsk } from "@/ui/load/sessionAsk";
 
 export const metadata: Metadata = { title: "Plates for all stations" };
@@ -58,18 +58,7 @@ export default async function ClassPlatesPage({
         stations={stations}
         lifterOf={lifterOf}
         problems={problems}
-        faces={Object.fromEntries(
-          [...plates].map(([key, { row: plate }]) => [
-            key,
-            {
-              label: plateLabel(key, rows),
-              mark: plateMark(plate),
-              colour: plate.colour,
-              thicknessMm: plate.thicknessMm,
-              diameterMm: plate.diameterMm,
-            },
-          ]),
-        )}
+        faces={facesOf(rows)}
         only={only}
         ladder={{ way, jumpKg, count, workSets }}
       />
