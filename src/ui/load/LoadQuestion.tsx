@@ -3,6 +3,7 @@ import { kgFromMassUnits } from "@/core/units/exactMass";
 import { trimmed } from "@/core/units/format";
 import { AskChoice, optionsUpTo } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
+import { FoldOnPhone } from "../kit/FoldOnPhone";
 import { loadParams, TOLERANCES_KG, type LoadState } from "./loadState";
 
 export interface ClampChoice {
@@ -23,7 +24,7 @@ interface Props {
   houseToleranceKg: number;
 }
 
-/** Bar, clamps and ending as one line; how near and with which plates behind a button. */
+/** Bar and station first, then clamps and ending as one line; how near and with which plates behind a button. */
 export function LoadQuestion({ bars, clamps, stations, state, houseToleranceKg }: Props) {
   return (
     <AskForm
@@ -35,7 +36,7 @@ export function LoadQuestion({ bars, clamps, stations, state, houseToleranceKg }
         on: state.onBar.join(",") || undefined,
         stack: state.stack || undefined,
       }}
-      className="sheet order-2 flex flex-wrap items-baseline gap-x-5 gap-y-1 px-4 py-1.5 lg:order-none"
+      className="sheet flex flex-wrap items-baseline gap-x-5 gap-y-1 px-4 py-1.5"
     >
       <AskChoice
         name="bar"
@@ -44,74 +45,78 @@ export function LoadQuestion({ bars, clamps, stations, state, houseToleranceKg }
         options={optionsUpTo(bars, ({ tag, name }) => [tag, `${tag} ${name}`])}
       />
       <AskChoice
-        name="clamps"
-        word="clamps"
-        value={state.clamps ?? "none"}
-        options={[
-          ...clamps.map(({ key, name, pairMassUnits }): [string, string] => [
-            key,
-            `${name}, ${trimmed(kgFromMassUnits(pairMassUnits), 2)} kg a pair`,
-          ]),
-          ["none", "none"],
-        ]}
-      />
-      <AskChoice
-        name="ending"
-        word="the set ends"
-        value={state.ending}
-        options={ENDINGS.map((key) => [key, ENDING_WORDS[key]])}
-      />
-      <AskChoice
         name="at"
         word="at"
         value={state.at}
         options={[["", "no rack"], ...stations.map(({ key, name }): [string, string] => [key, name])]}
       />
-      <AskChoice
-        name="unit"
-        word="in"
-        value={state.unit}
-        options={[
-          ["kg", "kg"],
-          ["lb", "lb"],
-        ]}
-      />
-      <details className="basis-full xl:basis-auto">
-        <summary className="text-quiet min-h-11 cursor-pointer content-center text-sm">how near, which plates</summary>
-        <div className="flex flex-wrap gap-x-5 pb-2">
-          <AskChoice
-            name="rounding"
-            word="take"
-            value={state.rounding}
-            options={[
-              ["nearest", "the nearest"],
-              ["at-or-below", "at or below the target"],
-            ]}
-          />
-          <AskChoice
-            name="within"
-            word="near enough"
-            value={state.withinKg === null ? "" : String(state.withinKg)}
-            options={[
-              ["", `as the gym says, within ${trimmed(houseToleranceKg, 2)} kg`],
-              ...TOLERANCES_KG.map((kg): [string, string] => [
-                String(kg),
-                kg === 0 ? "closest possible" : `within ${kg} kg, fewest plates`,
-              ]),
-            ]}
-          />
-          <AskChoice
-            name="only"
-            word="plates"
-            value={state.only ?? ""}
-            options={[
-              ["", "kg and lb"],
-              ["kg", "kg only"],
-              ["lb", "lb only"],
-            ]}
-          />
-        </div>
-      </details>
+      <FoldOnPhone label="Clamps, ending, unit" className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        <AskChoice
+          name="clamps"
+          word="clamps"
+          value={state.clamps ?? "none"}
+          options={[
+            ...clamps.map(({ key, name, pairMassUnits }): [string, string] => [
+              key,
+              `${name}, ${trimmed(kgFromMassUnits(pairMassUnits), 2)} kg a pair`,
+            ]),
+            ["none", "none"],
+          ]}
+        />
+        <AskChoice
+          name="ending"
+          word="the set ends"
+          value={state.ending}
+          options={ENDINGS.map((key) => [key, ENDING_WORDS[key]])}
+        />
+        <AskChoice
+          name="unit"
+          word="in"
+          value={state.unit}
+          options={[
+            ["kg", "kg"],
+            ["lb", "lb"],
+          ]}
+        />
+        <details className="basis-full xl:basis-auto">
+          <summary className="text-quiet min-h-11 cursor-pointer content-center text-sm">
+            how near, which plates
+          </summary>
+          <div className="flex flex-wrap gap-x-5 pb-2">
+            <AskChoice
+              name="rounding"
+              word="take"
+              value={state.rounding}
+              options={[
+                ["nearest", "the nearest"],
+                ["at-or-below", "at or below the target"],
+              ]}
+            />
+            <AskChoice
+              name="within"
+              word="near enough"
+              value={state.withinKg === null ? "" : String(state.withinKg)}
+              options={[
+                ["", `as the gym says, within ${trimmed(houseToleranceKg, 2)} kg`],
+                ...TOLERANCES_KG.map((kg): [string, string] => [
+                  String(kg),
+                  kg === 0 ? "closest possible" : `within ${kg} kg, fewest plates`,
+                ]),
+              ]}
+            />
+            <AskChoice
+              name="only"
+              word="plates"
+              value={state.only ?? ""}
+              options={[
+                ["", "kg and lb"],
+                ["kg", "kg only"],
+                ["lb", "lb only"],
+              ]}
+            />
+          </div>
+        </details>
+      </FoldOnPhone>
     </AskForm>
   );
 }

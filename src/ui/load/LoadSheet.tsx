@@ -4,6 +4,7 @@ import { kgFromMassUnits } from "@/core/units/exactMass";
 import { trimmed } from "@/core/units/format";
 import type { LoadPlan } from "@/server/loading";
 import { AskForm } from "../kit/AskForm";
+import { FillScreen } from "../kit/FillScreen";
 import { ChangeLink } from "../kit/ChangeLink";
 import { KnurlPatterns } from "../kit/BarDrawing";
 import { LoadAnswer } from "./LoadAnswer";
@@ -58,7 +59,7 @@ export function LoadSheet(props: Props) {
         state={state}
         houseToleranceKg={props.houseToleranceKg}
       />
-      <div className="order-1 grid items-start gap-3 lg:order-none lg:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]">
+      <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]">
         <section className="sheet p-4" aria-label="Target">
           <Target state={state} hasProblem={problem !== null} />
           {warnings.length > 0 && <p className="text-accent mt-3 text-sm font-semibold">{warnings.join(" ")}</p>}
@@ -99,12 +100,49 @@ export function LoadSheet(props: Props) {
               />
             </div>
           )}
+          {plan?.answer.ok && (
+            <div className="mt-2 flex justify-end">
+              <FillScreen label="The loaded bar, full screen">
+                <BigBar {...{ bar, plan, clamp }} perSide={own?.perSide ?? plan.answer.perSide} />
+              </FillScreen>
+            </div>
+          )}
           <p className="text-quiet mt-2 text-xs">
             {own?.perSide ? "Plates of your own. " : ""}Right half, to scale{clamp ? ", with its clamp" : ""}. Load both
             sides evenly, clamps on, safeties set; a spotter for heavy racked lifts. Never over the rating.
           </p>
         </section>
       </div>
+    </div>
+  );
+}
+
+/** The bar, what is on each side in words, and its picture as large as it goes. */
+function BigBar({
+  bar,
+  plan,
+  perSide,
+  clamp,
+}: {
+  bar: Bar;
+  plan: LoadPlan;
+  perSide: readonly string[];
+  clamp: ClampChoice | null;
+}) {
+  const words = stackWords(perSide, plan.plates) || "no plates";
+  return (
+    <div className="grid h-full grid-rows-[auto_minmax(0,1fr)] gap-4">
+      <p className="pr-28 text-3xl leading-tight font-bold sm:text-5xl">
+        <span className="bar-tag text-2xl!">{bar.tag}</span> {words}{" "}
+        <span className="text-quiet font-normal">each side</span>
+      </p>
+      <LoadedHalf
+        bar={bar}
+        plates={halfPlates(perSide, plan)}
+        clampWidthMm={clamp?.widthMm ?? null}
+        label={`Right half of ${bar.tag} with ${words}`}
+        isLarge
+      />
     </div>
   );
 }

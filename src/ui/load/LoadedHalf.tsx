@@ -24,10 +24,12 @@ interface Props {
   label: string;
   /** Half the distance between the J-cups of the rack it lies on. */
   supportHalfSpacingMm?: number;
+  /** As large as there is room, to be read from across the room. */
+  isLarge?: boolean;
 }
 
 /** The right half of the bar from the last of the knurl outwards, to scale, plates in order with their masses on them. */
-export function LoadedHalf({ bar, plates, clampWidthMm, label, supportHalfSpacingMm }: Props) {
+export function LoadedHalf({ bar, plates, clampWidthMm, label, supportHalfSpacingMm, isLarge }: Props) {
   const { shapes } = drawBar(bar, 1);
   const seat = (seatToSeatOf(bar)?.value ?? 1370) / 2;
   const sleeve = valueOf(bar, "sleeveLength") ?? 400;
@@ -50,10 +52,10 @@ export function LoadedHalf({ bar, plates, clampWidthMm, label, supportHalfSpacin
   const outboard = shapes.filter((shape) => shape.kind !== "box" || shape.x + 1 >= seat - collar);
   const shaft = valueOf(bar, "shaftDiameter") ?? 28;
   return (
-    <figure>
+    <figure className={isLarge ? "min-h-0" : undefined}>
       <svg
         viewBox={`${left} -245 ${right - left} ${whip ? 510 : 490}`}
-        className="drawn block max-h-[24rem] w-full"
+        className={`drawn block w-full ${isLarge ? "h-full" : "max-h-[24rem]"}`}
         role="img"
         aria-label={label}
       >

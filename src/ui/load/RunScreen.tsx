@@ -13,6 +13,8 @@ import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { PrintButton } from "../kit/PrintButton";
+import { FillScreen } from "../kit/FillScreen";
+import { Kg } from "../kit/shown";
 import { useOutbox } from "../kit/useOutbox";
 import { ConnectionNote } from "../kit/ConnectionNote";
 import { EffortAsk } from "./EffortAsk";
@@ -20,7 +22,7 @@ import { LoadedHalf } from "./LoadedHalf";
 import { wordsOf } from "./plateWords";
 import { RunList } from "./RunList";
 import { DRAWN_DIAMETER_MM, DRAWN_THICKNESS_MM, Sleeve, type PlateFace } from "./Sleeve";
-import { kg, RunNow } from "./RunNow";
+import { RunNow } from "./RunNow";
 import { RunTipping } from "./RunTipping";
 import { useOthers } from "./useOthers";
 import { useFormAction } from "../kit/useFormAction";
@@ -61,6 +63,19 @@ export function RunScreen({ first, bar, stationName, rack, clamp, plates, planHr
   const set = currentSet(state);
   const last = lastClosed(state);
   const closed = state.sets.filter(({ state: how }) => how !== "open").length;
+  const half = {
+    bar,
+    plates: (set?.perSide ?? []).map((id) => ({
+      label: plates[id]?.label ?? id,
+      massKg: kgFromMassUnits(plates[id]?.massUnits ?? 0),
+      thicknessMm: plates[id]?.thicknessMm ?? DRAWN_THICKNESS_MM,
+      diameterMm: plates[id]?.diameterMm ?? DRAWN_DIAMETER_MM,
+      colour: plates[id]?.colour ?? null,
+    })),
+    clampWidthMm: clamp?.widthMm ?? null,
+    ...(rack ? { supportHalfSpacingMm: rack.rackHalfSpacingMm } : {}),
+    label: `Right half with ${words(set?.perSide ?? []) || "no plates"}`,
+  };
   const send = (body: RunTouch, label: string) => touch(body, label);
   return (
     <div className="grid gap-3">
@@ -119,19 +134,18 @@ export function RunScreen({ first, bar, stationName, rack, clamp, plates, planHr
             )}
           </RunNow>
           <section className="sheet p-3" aria-label="The loaded bar">
-            <LoadedHalf
-              bar={bar}
-              plates={set.perSide.map((id) => ({
-                label: plates[id]?.label ?? id,
-                massKg: kgFromMassUnits(plates[id]?.massUnits ?? 0),
-                thicknessMm: plates[id]?.thicknessMm ?? DRAWN_THICKNESS_MM,
-                diameterMm: plates[id]?.diameterMm ?? DRAWN_DIAMETER_MM,
-                colour: plates[id]?.colour ?? null,
-              }))}
-              clampWidthMm={clamp?.widthMm ?? null}
-              {...(rack ? { supportHalfSpacingMm: rack.rackHalfSpacingMm } : {})}
-              label={`Right half with ${words(set.perSide) || "no plates"}`}
-            />
+            <LoadedHalf {...half} />
+            <div className="mt-2 flex justify-end">
+              <FillScreen label="The loaded bar, full screen">
+                <div className="grid h-full grid-rows-[auto_minmax(0,1fr)] gap-4">
+                  <p className="pr-28 text-3xl leading-tight font-bold sm:text-6xl">
+                    {set.lifter}: <Kg value={kgFromMassUnits(set.achievedUnits)} decimals={2} />
+                    <span className="block text-2xl sm:text-5xl">{words(set.perSide) || "no plates"} each side</span>
+                  </p>
+                  <LoadedHalf {...half} isLarge />
+                </div>
+              </FillScreen>
+            </div>
             <p className="text-quiet text-xs">
               Right half, to scale. Clamps on, both sides alike, safeties set; a spotter for heavy racked lifts.
             </p>
@@ -175,8 +189,7 @@ export function RunScreen({ first, bar, stationName, rack, clamp, plates, planHr
               <li key={one.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
                 <span className="w-28 font-semibold">{one.lifter}</span>
                 <span className="w-20 text-right font-bold">
-                  {kg(one.achievedUnits)}
-                  <span className="unit">kg</span>
+                  <Kg value={kgFromMassUnits(one.achievedUnits)} decimals={2} isSmall />
                 </span>
                 <Sleeve stack={one.perSide} faces={plates} />
               </li>
