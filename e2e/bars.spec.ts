@@ -1,6 +1,7 @@
 import type { Page } from "@playwright/test";
 import { become } from "./become";
 import { expect, test } from "./clock";
+import { unfold } from "./unfold";
 
 const openState = (page: Page) => page.getByText("Change the state").click();
 
@@ -21,6 +22,7 @@ test("a measured mass is kept as typed, counts everywhere, and a slip is shown w
   await expect(form.getByText(/K22 mass 26\.78 kg saved/)).toBeVisible();
   await expect(form.getByRole("heading", { name: /^shaft diameter/ })).toBeVisible();
   await page.goto("/bars/K22");
+  await unfold(page, "Numbers");
   const row = page.getByRole("region", { name: "Numbers, table" }).getByRole("row", { name: /^mass/ });
   await expect(row).toContainText("59 · 59.1 lb");
   await expect(row).toContainText("flagged");
@@ -86,6 +88,7 @@ test("a quarantine reaches matching and loading at once, a stale page is refused
   await page.goto("/bars/K14");
   await openState(page);
   await giveBack();
+  await unfold(page, "History");
   await expect(page.getByRole("region", { name: "History" })).toContainText("→ in service, welded and gauged");
 });
 

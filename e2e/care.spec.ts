@@ -2,6 +2,7 @@ import type { Page } from "@playwright/test";
 import { dayText } from "../src/core/units/dates";
 import { expect, now, test } from "./clock";
 import { serious } from "./serious";
+import { unfold } from "./unfold";
 
 /** Errands of whoever keeps the bars clean, straight and turning. */
 
@@ -279,6 +280,7 @@ test("a bar with 3.4 mm runout is quarantined and vanishes from Match, Load and 
       await page.getByRole("textbox", { name: `dial at ${i * 45}°, mm` }).fill(value.toFixed(3));
   };
   await page.goto(`/bars/${tag}`);
+  await unfold(page, "More");
   await page.getByRole("link", { name: "Inspect" }).click();
   await read(3.4);
   const rule = page.getByRole("region", { name: "The rule" });

@@ -1,4 +1,5 @@
 import { expect, test } from "./clock";
+import { unfold } from "./unfold";
 
 test("a bar is measured with the simulated caliper, zeroed first, and the flagged diameter is found", async ({
   page,
@@ -34,10 +35,12 @@ test("a bar is measured with the simulated caliper, zeroed first, and the flagge
     await expect(form.getByText(/K10 shaft diameter 28\.7\d mm saved\. Flagged/)).toBeVisible();
     await page.goto("/bars/K10");
     await expect(page.getByRole("note", { name: "Flagged" })).toContainText(/Shaft diameter, 0\.2\d mm thicker/);
+    await unfold(page, "Numbers");
     const row = page.getByRole("region", { name: "Numbers, table" }).getByRole("row", { name: /^shaft diameter/ });
     await expect(row).toContainText("simulated caliper, Maren Tidewell");
   });
   await test.step("and taken back", async () => {
+    await unfold(page, "History");
     await page.getByRole("button", { name: "Undo" }).click();
     await expect(page.getByRole("region", { name: "History" })).toContainText("undone: measured shaft diameter");
     await expect(page.getByRole("note", { name: "Flagged" })).toHaveCount(0);
@@ -46,6 +49,7 @@ test("a bar is measured with the simulated caliper, zeroed first, and the flagge
 
 test("five of a kind are entered with five tags and one spec; a slip loses nothing", async ({ page, request }) => {
   await page.goto("/bars/K11");
+  await unfold(page, "More");
   await page.getByRole("link", { name: "Copy" }).click();
   await expect(page.getByLabel("mass, kg")).toHaveValue("20 kg");
   await page.getByLabel(/^tag, or tags/).fill("N1 N2 N3 N4 K04");
@@ -87,6 +91,7 @@ test("forms ask only what the family has; a stale edit shows both texts and lose
   await other.goto("/bars/K12/edit");
   await other.getByLabel("supplier").fill("Someone else");
   await other.getByRole("button", { name: "Save" }).click();
+  await unfold(other, "History");
   await expect(other.getByRole("region", { name: "History" })).toContainText("supplier:");
 
   await page.getByLabel("hardness").fill("38 HRC");
@@ -97,6 +102,7 @@ test("forms ask only what the family has; a stale edit shows both texts and lose
   await expect(page.getByLabel("hardness")).toHaveValue("38 HRC");
   await page.getByLabel("supplier").fill("Someone else");
   await page.getByRole("button", { name: "Overwrite" }).click();
+  await unfold(page, "History");
   await expect(page.getByRole("region", { name: "History" })).toContainText("hardness: not known → “38 HRC”");
 });
 

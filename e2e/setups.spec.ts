@@ -49,7 +49,7 @@ test("calibrate a bar, set it front-like for someone of 1.93 m, print the card, 
   await page.getByLabel(/^tag/).first().fill("K99");
   await page.getByRole("button", { name: /^Add/ }).first().click();
   await expect(page.getByRole("heading", { name: "Many ways" })).toBeVisible();
-  await page.getByRole("link", { name: "Set it up" }).click();
+  await page.getByRole("link", { name: "Set up" }).click();
   await expect(page.getByText("This bar has no chart yet")).toBeVisible();
   await page.getByRole("link", { name: "Calibrate it" }).click();
   for (const group of ["Marks of the angle", "Pins of the distance"]) {

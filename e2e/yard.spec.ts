@@ -156,7 +156,7 @@ test("by keyboard: sections with g, a slider with arrows, a side of a policy wit
   await page.goto("/settings/house");
   await page.getByRole("radio", { name: /go by their own lengths/ }).focus();
   await page.keyboard.press("ArrowDown");
-  await expect(page.getByRole("radio", { name: /^a cambered bar/ })).toBeChecked();
+  await expect(page.getByRole("radio", { name: /^a cambered squat bar/ })).toBeChecked();
   await expect(page.getByRole("complementary", { name: "What would change" })).toContainText(
     /No verdict changes|verdicts change/,
   );

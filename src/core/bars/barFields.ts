@@ -174,7 +174,7 @@ export const BAR_FIELDS = {
   staysByItself: field("geometry", "stays on without hands", {
     kind: "yes-no",
     forms: ["yoke"],
-    hint: "handles that wrap round the body hold it in both directions; blank: low-yoke bars do",
+    hint: "handles that wrap round the body hold it in both directions; blank: low safety squat bars do",
   }),
   padding: field("geometry", "yoke and pads", { kind: "text", most: 120, forms: ["yoke", "cambered"] }),
   gripOptions: field("geometry", "grips", {

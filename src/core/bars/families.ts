@@ -56,26 +56,26 @@ export const FAMILIES: Record<FamilyKey, Family> = {
   technique: family("technique", "technique bar", "straight", true, "learning the turnover, light"),
   deadlift: family("deadlift", "deadlift bar", "straight", false, "deadlift"),
   squat: family("squat", "squat bar", "straight", true, "heavy back squat"),
-  yoke: family("yoke", "yoke bar", "yoke", true, "squats that spare shoulder, elbow and wrist; lunges"),
-  "low-yoke": family("low-yoke", "low-yoke bar", "yoke", true, "squats and hinges without arm strain"),
-  cambered: family("cambered", "cambered bar", "cambered", true, "squats and hinges with a hung load"),
+  yoke: family("yoke", "safety squat bar", "yoke", true, "squats that spare shoulder, elbow and wrist; lunges"),
+  "low-yoke": family("low-yoke", "low safety squat bar", "yoke", true, "squats and hinges without arm strain"),
+  cambered: family("cambered", "cambered squat bar", "cambered", true, "squats and hinges with a hung load"),
   "cambered-yoke": family(
     "cambered-yoke",
-    "cambered yoke bar",
+    "cambered safety squat bar",
     "cambered",
     true,
     "a hung load for those who cannot reach the shaft",
   ),
   "adjustable-yoke": family(
     "adjustable-yoke",
-    "adjustable yoke bar",
+    "adjustable safety squat bar",
     "yoke",
     true,
     "imitating front, high, low and hinge loadings",
   ),
   bowed: family("bowed", "bowed bar", "bowed", true, "bench with more range, easier shoulders in squats"),
-  "open-frame": family("open-frame", "open-frame bar", "frame", false, "deadlifts, carries, shrugs, split squats"),
-  "closed-frame": family("closed-frame", "closed-frame bar", "frame", false, "deadlifts, carries, shrugs"),
+  "open-frame": family("open-frame", "open hex bar", "frame", false, "deadlifts, carries, shrugs, split squats"),
+  "closed-frame": family("closed-frame", "hex bar", "frame", false, "deadlifts, carries, shrugs"),
   "multi-grip": family(
     "multi-grip",
     "multi-grip bar",
@@ -87,7 +87,10 @@ export const FAMILIES: Record<FamilyKey, Family> = {
   axle: family("axle", "axle", "straight", true, "grip and carries"),
 };
 
-/** What else people call each family: read in forms, files and searches. Common practice, no source. */
+/**
+ * What else people call each family, our own word first: read in forms, files and searches. Trade names are shown.
+ * Common practice, no source.
+ */
 export const FAMILY_ALSO_CALLED: Readonly<Partial<Record<FamilyKey, readonly string[]>>> = {
   "all-round": ["multi-purpose bar", "general bar", "standard bar", "barbell"],
   power: ["powerlifting bar", "stiff bar"],
@@ -97,15 +100,15 @@ export const FAMILY_ALSO_CALLED: Readonly<Partial<Record<FamilyKey, readonly str
   technique: ["training bar", "aluminium bar", "learner bar"],
   deadlift: ["pulling bar"],
   squat: ["thick squat bar"],
-  yoke: ["safety squat bar", "safety bar"],
-  "low-yoke": ["low safety squat bar", "low-bar safety bar"],
-  cambered: ["cambered squat bar", "camber bar"],
-  "cambered-yoke": ["cambered safety bar", "cambered safety squat bar"],
-  "adjustable-yoke": ["adjustable safety squat bar"],
+  yoke: ["yoke bar", "safety bar", "SSB"],
+  "low-yoke": ["low-yoke bar", "low-bar safety bar"],
+  cambered: ["cambered bar", "camber bar"],
+  "cambered-yoke": ["cambered yoke bar", "cambered safety bar"],
+  "adjustable-yoke": ["adjustable yoke bar", "adjustable safety bar"],
   bowed: ["arched bar", "bow bar"],
-  "open-frame": ["open hex bar", "open frame"],
-  "closed-frame": ["hex bar", "closed hex bar", "closed frame"],
-  "multi-grip": ["neutral grip bar", "multi grip bar"],
+  "open-frame": ["open-frame bar", "open frame", "open trap bar"],
+  "closed-frame": ["closed-frame bar", "closed frame", "closed hex bar", "trap bar"],
+  "multi-grip": ["neutral-grip bar", "multi grip bar"],
   curl: ["zigzag bar", "cambered curl bar"],
   axle: ["axle bar", "fat bar", "thick bar"],
 };

@@ -13,5 +13,5 @@ it("a bar is told apart by what an eye and a hand find, and what is unknown is n
     { family: "deadlift", centreKnurl: "none", ringMarks: "none" },
   );
   expect(recognisedBy(puller)).toEqual(["27 mm shaft", "thick collars", "smooth in the middle"]);
-  expect(recognisedBy(testBar({}, { family: "yoke", centreKnurl: null, ringMarks: null }))[0]).toBe("yoke bar");
+  expect(recognisedBy(testBar({}, { family: "yoke", centreKnurl: null, ringMarks: null }))[0]).toBe("safety squat bar");
 });

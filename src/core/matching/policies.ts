@@ -136,7 +136,7 @@ export const POLICIES = {
       ),
       option(
         "cambered",
-        "a cambered bar",
+        "a cambered squat bar",
         "The hands reach it easily and can steady the load.",
         "It swings, and weighs a good deal empty.",
         "Back squats of tall lifters: every other bar good at best.",
@@ -150,15 +150,15 @@ export const POLICIES = {
       ),
       option(
         "yoke",
-        "a yoke bar",
+        "a safety squat bar",
         "The arms need not reach back at all.",
         "Long trunks are pulled forward even more.",
-        "Back squats of tall lifters: bars without a yoke good at best.",
+        "Back squats of tall lifters: every other bar good at best.",
       ),
     ],
   },
   yoke: {
-    question: "What do yoke bars do?",
+    question: "What do safety squat bars do?",
     obeys: ["matching"],
     options: [
       option(
@@ -186,14 +186,14 @@ export const POLICIES = {
         "several bars of one purpose each",
         "Nobody has to set anything, so nobody sets it wrong.",
         "More bars to buy and to store.",
-        "The adjustable yoke bar is good, and made for goblet-like squats only.",
+        "The adjustable safety squat bar is good, and made for goblet-like squats only.",
       ),
       option(
         "many-way",
         "one bar of many settings",
         "It can be set for each lifter and each purpose.",
         "Setting it takes time and care, both sides alike.",
-        "The adjustable yoke bar counts as made for every squat and hinge it is good at.",
+        "The adjustable safety squat bar counts as made for every squat and hinge it is good at.",
       ),
     ],
   },

@@ -136,7 +136,7 @@ export const DEMO_OFFERS: readonly DemoOffer[] = [
   },
   {
     texts: {
-      ...{ name: "Low yoke bar", family: "low-yoke", "stated.mass": "29 kg", "stated.camberDrop": "60 mm" },
+      ...{ name: "Low safety squat bar", family: "low-yoke", "stated.mass": "29 kg", "stated.camberDrop": "60 mm" },
       ...{ "stated.camberForward": "40 mm", "stated.sleeveLength": "390 mm", "stated.shaftDiameter": "32 mm" },
       ...{
         "stated.shaftLength": "1310 mm",
@@ -197,7 +197,7 @@ export const DEMO_OFFERS: readonly DemoOffer[] = [
   },
   {
     texts: {
-      ...{ name: "Adjustable yoke bar", family: "adjustable-yoke", seller: "Pellow & Strand", "stated.mass": "24 kg" },
+      ...{ name: "Adjustable safety squat bar", family: "adjustable-yoke", seller: "Pellow & Strand", "stated.mass": "24 kg" },
       ...{ "stated.sleeveLength": "380 mm", sleeveRotation: "fixed", offerNote: "Announced for spring. No price yet." },
     },
   },

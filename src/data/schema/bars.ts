@@ -16,7 +16,7 @@ import {
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
-import { FAMILIES, FAMILY_KEYS } from "../../core/bars/families";
+import { FAMILIES, FAMILY_ALSO_CALLED, FAMILY_KEYS } from "../../core/bars/families";
 import { hallId, people } from "./hall";
 import type {
   Alloy,
@@ -33,9 +33,13 @@ import type { QuantityKind } from "../../core/bars/quantities";
 import type { PlaceKind, StoredBar } from "../../core/setups/storage";
 import type { Unit } from "../../core/units/typedQuantity";
 
+/** A family by its key, its name and what else people call it. */
+const calledOf = (key: FamilyKey) =>
+  [FAMILIES[key].name, ...(FAMILY_ALSO_CALLED[key] ?? [])].join(" ").replaceAll("'", "''");
+
 /** Everything of a bar that a search looks at, in small letters; families also by their names, as people say them. */
 const SAID = sql.raw(
-  `lower(tag || ' ' || name || ' ' || family || ' ' || case family ${FAMILY_KEYS.map((key) => `when '${key}' then '${FAMILIES[key].name}'`).join(" ")} else '' end || ' ' || state${["finish", "sleeve_rotation", "supplier", "batch"].map((column) => ` || ' ' || coalesce(${column}, '')`).join("")})`,
+  `lower(tag || ' ' || name || ' ' || family || ' ' || case family ${FAMILY_KEYS.map((key) => `when '${key}' then '${calledOf(key)}'`).join(" ")} else '' end || ' ' || state${["finish", "sleeve_rotation", "supplier", "batch"].map((column) => ` || ' ' || coalesce(${column}, '')`).join("")})`,
 );
 
 /** Where bars hang, in the order a round passes them. */

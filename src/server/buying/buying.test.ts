@@ -192,7 +192,7 @@ describe("buying", () => {
       expect(best.chosen).toHaveLength(2);
       expect(best.provenOptimal).toBe(true);
       expect(best.costMinor).toBeLessThanOrEqual(DEMO_BUDGET_MINOR);
-      expect(left.map(({ item }) => item.offer.name)).toEqual(["Adjustable yoke bar"]);
+      expect(left.map(({ item }) => item.offer.name)).toEqual(["Adjustable safety squat bar"]);
       expect(next!.extraMinor).toBeGreaterThan(0);
       // Whoever leaves ends the search, and may ask again at once.
       const gone = AbortSignal.abort(new Error("gone"));

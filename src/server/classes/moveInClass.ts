@@ -82,7 +82,7 @@ export async function moveInClass(
   const result = await moved(context, classId, move);
   if (!result.ok) return result;
   const { row, plan, entries, question, locks, tag, loosened, cost } = result;
-  if (!cost.isPossible) return failed("impossible", "Somebody would be unassigned there. Choose another place.");
+  if (!cost.isPossible) return failed("impossible", "Someone would be unassigned there. Choose another place.");
   const barId = tag === null ? null : (await barsOnTheWall(context)).find(({ bar }) => bar.tag === tag)?.id;
   const kept = await keepPlan(context, row, plan, "moved", async (context) => {
     const { hall } = context;
@@ -113,7 +113,7 @@ async function moved(context: Context, classId: string, move: ClassMove): Promis
   if (put.length === 0 || put.some((id) => !names.has(id)))
     return failed(
       "impossible",
-      move.kind === "bar" ? "Nobody lifts there. Put somebody there first." : "Nobody of that name is in this class.",
+      move.kind === "bar" ? "Nobody lifts there. Add someone there first." : "Nobody of that name is in this class.",
     );
   if (move.kind === "bar" && !question.bars.some(({ tag }) => tag === move.tag))
     return failed("impossible", `${move.tag} may not be lifted with now. Take another bar.`);

@@ -32,10 +32,7 @@ const LIST = "grid grid-cols-[7.5rem_minmax(0,1fr)] gap-x-2 gap-y-1 text-sm";
 export function Facts({ details: { bar, texts, currency } }: { details: BarDetails }) {
   const rated = ratedTotalKg(bar);
   return (
-    <section className="sheet p-4" aria-labelledby="facts">
-      <h2 id="facts" className="mb-2 font-bold">
-        Facts
-      </h2>
+    <section className="px-4 pb-4" aria-label="Facts">
       <dl className={LIST}>
         <dt className="text-quiet">may carry</dt>
         <dd className={rated === null ? "text-accent font-semibold" : "font-semibold"}>

@@ -14,10 +14,7 @@ interface Props {
 /** Every change with who, when, before and after; the last can be taken back. */
 export function BarHistory({ details: { bar, history }, today, mayUndo, action }: Props) {
   return (
-    <section className="sheet p-4" aria-labelledby="history">
-      <h2 id="history" className="mb-2 font-bold">
-        History
-      </h2>
+    <section className="px-4 pb-4" aria-label="History">
       <ol className="grid gap-2 text-sm">
         {history.map((change, i) => {
           const words = historyWords(change.before, change.after);

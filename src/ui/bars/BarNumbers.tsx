@@ -28,11 +28,8 @@ export function BarNumbers({ details: { bar, texts, measurements }, tolerances, 
   });
   const unknown = kinds.filter((kind) => !rows.some((row) => row.kind === kind));
   return (
-    <section className="sheet" aria-labelledby="numbers">
-      <div className="flex flex-wrap items-baseline justify-between gap-x-3 px-4 pt-3">
-        <h2 id="numbers" className="font-bold">
-          Numbers
-        </h2>
+    <section aria-label="Numbers">
+      <div className="px-4">
         <QuantityLegend />
       </div>
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Numbers, table">

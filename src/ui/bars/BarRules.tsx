@@ -21,10 +21,7 @@ export function BarRules({ bar, tolerances, clampPairKg }: Props) {
   const books = ruleBooksFor(bar).map((book) => conformity(bar, book, { tolerances, clampPairKg }));
   if (books.length === 0) return null;
   return (
-    <section className="sheet" aria-labelledby="rules">
-      <h2 id="rules" className="px-4 pt-3 pb-1 font-bold">
-        Against competition rules
-      </h2>
+    <section aria-label="Against competition rules">
       {books.map((book, i) => (
         <details key={book.book} className="border-base-300 border-t" open={i === 0}>
           <summary className="min-h-10 cursor-pointer px-4 py-2 text-sm">

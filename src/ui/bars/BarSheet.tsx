@@ -1,9 +1,11 @@
 import type { ReactNode } from "react";
-import { FAMILIES } from "@/core/bars/families";
+import { ruleBooksFor } from "@/core/bars/conformity";
+import { FAMILIES, FAMILY_ALSO_CALLED } from "@/core/bars/families";
 import type { Tolerances } from "@/core/bars/tolerances";
 import type { BarDetails } from "@/server/bars";
 import type { LogItem } from "@/server/care/log";
 import type { DueItem } from "@/server/care/due";
+import { Fold } from "../kit/Fold";
 import { KnurlPatterns } from "../kit/BarDrawing";
 import type { FormAction } from "../kit/formState";
 import { isSetUp } from "../kit/isSetUp";
@@ -16,6 +18,7 @@ import { BarHistory } from "./BarHistory";
 import { BarNumbers } from "./BarNumbers";
 import { BarRules } from "./BarRules";
 import { BarWarnings } from "./BarWarnings";
+import { KeyNumbers } from "./KeyNumbers";
 import { DrawingSheet } from "./DrawingSheet";
 
 interface Props {
@@ -33,7 +36,7 @@ interface Props {
   undoAction: FormAction;
 }
 
-/** One bar: drawing, numbers, state, where it hangs and how, rules, care and history. */
+/** One bar: its drawing, what matters most of it, what is wrong, state and care; the rest on touch. */
 export function BarSheet({
   findings,
   details,
@@ -50,6 +53,13 @@ export function BarSheet({
   const address = `/bars/${encodeURIComponent(bar.tag)}`;
   const canChangeState =
     may.changeState && bar.state !== "retired" && (bar.state !== "quarantined" || may.endQuarantine);
+  const more: [to: string, word: string][] = [
+    [`${address}/inspect`, "Inspect"],
+    [`${address}/incident`, "Report incident"],
+    ...(may.edit && bar.state !== "retired" ? [[`${address}/edit`, "Edit"] as [string, string]] : []),
+    ...(may.edit ? [[href("/bars/new", { like: bar.tag }), "Copy"] as [string, string]] : []),
+  ];
+  const [also] = FAMILY_ALSO_CALLED[bar.family] ?? [];
   return (
     <>
       <KnurlPatterns />
@@ -57,15 +67,16 @@ export function BarSheet({
         <span className="bar-tag text-lg!">{bar.tag}</span>
         <h1 className="text-2xl">{bar.name}</h1>
         <p className="text-quiet text-sm">
-          {FAMILIES[bar.family].name}, for {FAMILIES[bar.family].madeFor}
+          {FAMILIES[bar.family].name}
+          {also && ` (${also})`}, for {FAMILIES[bar.family].madeFor}
         </p>
         <nav aria-label="With this bar" className="no-print flex flex-wrap gap-2 lg:ml-auto">
           <Link href={href("/load", { bar: bar.tag })} className="btn btn-sm btn-neutral min-h-10">
-            Load it
+            Load
           </Link>
           {bar.state !== "retired" && isSetUp(bar.family) && (
             <Link href={`/setups/${encodeURIComponent(bar.tag)}`} className="btn btn-sm btn-outline min-h-10">
-              Set it up
+              Set up
             </Link>
           )}
           {may.measure && bar.state !== "retired" && (
@@ -79,35 +90,27 @@ export function BarSheet({
           <Link href={href("/care", { bar: bar.tag })} className="btn btn-sm btn-outline min-h-10">
             Care
           </Link>
-          <Link href={`${address}/inspect`} className="btn btn-sm btn-outline min-h-10">
-            Inspect
-          </Link>
-          <Link href={`${address}/incident`} className="btn btn-sm btn-outline min-h-10">
-            Incident
-          </Link>
-          {may.edit && (
-            <>
-              {bar.state !== "retired" && (
-                <Link href={`${address}/edit`} className="btn btn-sm btn-outline min-h-10">
-                  Change
-                </Link>
-              )}
-              <Link href={href("/bars/new", { like: bar.tag })} className="btn btn-sm btn-outline min-h-10">
-                Copy
-              </Link>
-            </>
-          )}
+          <details className="dropdown dropdown-end">
+            <summary className="btn btn-sm btn-outline min-h-10">More</summary>
+            <ul className="menu dropdown-content bg-base-100 border-base-300 z-20 mt-1 w-40 border shadow-lg">
+              {more.map(([to, word]) => (
+                <li key={word}>
+                  <Link href={to} className="min-h-11">
+                    {word}
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          </details>
         </nav>
       </header>
+      {/* Out of use or under watch comes before everything. */}
+      {bar.state !== "in-service" && <BarWarnings bar={bar} tolerances={tolerances} />}
+      <DrawingSheet bar={bar} mayMeasure={may.measure && bar.state !== "retired"} />
+      <KeyNumbers bar={bar} />
       {findings}
-      <BarWarnings bar={bar} tolerances={tolerances} />
-      <DrawingSheet bar={bar} />
-      <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
-        <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-3">
-          <BarNumbers details={details} tolerances={tolerances} today={today} />
-          <BarRules bar={bar} tolerances={tolerances} clampPairKg={clampPairKg} />
-          <BarHistory details={details} today={today} mayUndo={may.edit} action={undoAction} />
-        </div>
+      {bar.state === "in-service" && <BarWarnings bar={bar} tolerances={tolerances} />}
+      <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-2">
         <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-3">
           <section id="state" className="sheet scroll-mt-4 p-4">
             <h2 className="mb-1 font-bold">State</h2>
@@ -127,8 +130,26 @@ export function BarSheet({
               <p className="text-quiet mt-1 text-sm">Only the manager returns {bar.tag} to service.</p>
             )}
           </section>
-          <Facts details={details} />
           <CareOfBar care={care} log={log} today={today} tag={bar.tag} />
+        </div>
+        <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-3">
+          <Fold title="Numbers" about="what counts, what is stated, every gap and reading">
+            <BarNumbers details={details} tolerances={tolerances} today={today} />
+          </Fold>
+          <Fold title="Facts" about="rating, material, knurl, sleeves, where it was bought">
+            <Facts details={details} />
+          </Fold>
+          {ruleBooksFor(bar).length > 0 && (
+            <Fold title="Against competition rules" about="line by line">
+              <BarRules bar={bar} tolerances={tolerances} clampPairKg={clampPairKg} />
+            </Fold>
+          )}
+          <Fold
+            title="History"
+            about={`${details.history.length} ${details.history.length === 1 ? "change" : "changes"}`}
+          >
+            <BarHistory details={details} today={today} mayUndo={may.edit} action={undoAction} />
+          </Fold>
         </div>
       </div>
     </>

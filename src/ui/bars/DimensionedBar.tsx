@@ -1,13 +1,15 @@
 import type { Bar } from "@/core/bars/bar";
 import { Say } from "../kit/shown";
 import { dimensionsOf, type Dimension } from "@/core/drawing/dimensionedSheet";
+import { touchParts } from "@/core/drawing/touchParts";
+import { href } from "../kit/search";
 import { drawBar, WALL_THICKNESS_FACTOR } from "@/core/drawing/drawBar";
 import { SHEET_HALF_MM, Shapes } from "../kit/BarDrawing";
 
 const LINE_STEP_MM = 78;
 
 /** One bar large, with its lengths on dimension lines below it. */
-export function DimensionedBar({ bar }: { bar: Bar }) {
+export function DimensionedBar({ bar, isTouchable = false }: { bar: Bar; isTouchable?: boolean }) {
   const drawing = drawBar(bar, WALL_THICKNESS_FACTOR);
   const { extent } = drawing;
   const lines = dimensionsOf(bar, extent.right);
@@ -19,7 +21,7 @@ export function DimensionedBar({ bar }: { bar: Bar }) {
       <svg
         viewBox={`${-SHEET_HALF_MM} ${-top} ${2 * SHEET_HALF_MM} ${height}`}
         className="drawn block w-full min-w-[34rem]"
-        role="img"
+        role={isTouchable ? "group" : "img"}
         aria-label={`${bar.name} with its lengths`}
       >
         <line
@@ -32,6 +34,18 @@ export function DimensionedBar({ bar }: { bar: Bar }) {
           strokeDasharray="24 10 6 10"
         />
         <Shapes shapes={drawing.shapes} />
+        {isTouchable &&
+          touchParts(bar, drawing).map(({ kind, label, left, right, top: up, bottom: down }) => (
+            <a
+              key={`${kind} ${left}`}
+              href={href("/bars/measure", { bars: bar.tag, at: bar.tag, kind })}
+              aria-label={`Measure the ${label}, ${left < 0 ? (right > 0 ? "middle" : "left") : "right"}`}
+              className="touch-part"
+            >
+              <title>{`Measure the ${label}`}</title>
+              <rect x={left} y={-up - 20} width={right - left} height={up - down + 40} />
+            </a>
+          ))}
         {lines.map((line, i) => (
           <DimensionLine key={line.text} {...line} y={-bottom + 30 + i * LINE_STEP_MM} fromY={-bottom - 30} />
         ))}

@@ -7,11 +7,11 @@ import { DimensionedBar } from "./DimensionedBar";
 import { PictureLinks } from "./PictureLinks";
 
 /** One bar large: its main view with dimension lines, then the other views, and a file of it. */
-export function DrawingSheet({ bar }: { bar: Bar }) {
+export function DrawingSheet({ bar, mayMeasure = false }: { bar: Bar; mayMeasure?: boolean }) {
   const [, ...others] = viewsOf(bar);
   return (
     <section className="sheet mb-3 pt-3" aria-label="Drawing">
-      <DimensionedBar bar={bar} />
+      <DimensionedBar bar={bar} isTouchable={mayMeasure} />
       {others.length > 0 && (
         <div className="border-base-300 flex flex-wrap items-end gap-x-8 gap-y-2 border-t px-4 pt-3">
           {others.map((view) => {
@@ -28,7 +28,7 @@ export function DrawingSheet({ bar }: { bar: Bar }) {
                   viewBox={`${extent.left - margin} ${-extent.top - margin} ${w} ${h}`}
                   role="img"
                   aria-label={`${FAMILIES[bar.family].name} ${VIEW_WORDS[view]}`}
-                  className={`drawn ${isSide ? "h-40 max-w-full" : "max-h-32 w-full"}`}
+                  className={`drawn ${isSide ? "h-28 max-w-full" : "max-h-28 w-full"}`}
                 >
                   <Shapes shapes={shapes} />
                   {isSide && (
@@ -52,7 +52,10 @@ export function DrawingSheet({ bar }: { bar: Bar }) {
         </div>
       )}
       <div className="flex flex-wrap items-center justify-between gap-x-4 px-4 pt-1 pb-2">
-        <p className="text-quiet text-xs">{drawingNote(bar)}</p>
+        <p className="text-quiet text-xs">
+          {drawingNote(bar)}
+          {mayMeasure && " Touch a part to measure it."}
+        </p>
         <PictureLinks svg={`/bars/${encodeURIComponent(bar.tag)}/drawing.svg`} name={`${bar.tag}-drawing`} />
       </div>
     </section>

@@ -126,9 +126,12 @@ describe("bar, clamps and ending", () => {
 
   it("every answer of the line can be given with the keyboard alone", async () => {
     const user = question({ bar: "K20", target: "100kg" });
-    const names = ["bar", "clamps", "the set ends", "at", "in"];
+    const names = ["bar", "at", "clamps", "the set ends", "in"];
+    // On a telephone the last three stand behind a button, which is no answer.
+    const fold = screen.getByRole("button", { name: "Clamps, ending, unit" });
     for (const name of names) {
       await user.tab();
+      if (document.activeElement === fold) await user.tab();
       expect(document.activeElement).toBe(screen.getByLabelText(name));
     }
   });

@@ -81,9 +81,9 @@ const FOR_TALL = {
   yoke: ["yoke", "low-yoke", "cambered-yoke", "adjustable-yoke"],
 } as const;
 const TALL_WORDS = {
-  cambered: "a cambered bar",
+  cambered: "a cambered squat bar",
   "front-loaded": "a load in front: the front squat, or a bar that imitates it",
-  yoke: "a yoke bar",
+  yoke: "a safety squat bar",
 } as const;
 
 /**

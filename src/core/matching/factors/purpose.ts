@@ -13,7 +13,7 @@ type Opinion = [atBest: Verdict, text: string];
 const ON_THE_BACK: Partial<Record<Purpose, (family: string, isStraight: boolean, yokeBuilds: boolean) => Opinion>> = {
   "upper-back": (family, _, yokeBuilds) => {
     if (!YOKE_BARS.includes(family))
-      return ["good", "the load ahead of the back, as a yoke bar has it, asks more of the upper back"];
+      return ["good", "the load ahead of the back, as a safety squat bar has it, asks more of the upper back"];
     return yokeBuilds
       ? ["made-for", "a yoke pulls forward, and the upper back holds it up"]
       : ["good", "by the gym’s rule a yoke only shows the weak link"];
@@ -26,7 +26,7 @@ const ON_THE_BACK: Partial<Record<Purpose, (family: string, isStraight: boolean,
     if (HUNG_BARS.includes(family)) return ["made-for", "a swinging load shows at once where it runs away"];
     if (!YOKE_BARS.includes(family)) return ["good", "a straight bar hides what a specialty bar shows"];
     return yokeBuilds
-      ? ["good", "by the gym’s rule yoke bars are for building"]
+      ? ["good", "by the gym’s rule safety squat bars are for building"]
       : ["made-for", "folding on it shows what to train"];
   },
 };
