@@ -146,7 +146,7 @@ test("by keyboard: sections with g, a slider with arrows, a side of a policy wit
   await expect(page.getByRole("heading", { name: "Lifters" })).toBeVisible();
   await page.keyboard.press("g");
   await page.keyboard.press("e");
-  await expect(page.getByRole("heading", { name: "Classes" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Classes", exact: true })).toBeVisible();
   await page.goto("/match/balance");
   const load = page.getByRole("slider", { name: "load", exact: true });
   await load.focus();

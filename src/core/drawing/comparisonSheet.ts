@@ -17,7 +17,9 @@ interface Question {
 
 const HALF_WIDTH_MM = 1250;
 const LINE_STEP_MM = 62;
-const LABEL_STEP_MM = 36;
+const LABEL_STEP_MM = 46;
+/** Room beside the bars for their tags. */
+const LABELS_MM = 260;
 /** Sleeve beyond the seat when nobody knows the overall length. */
 const USUAL_SLEEVE_MM = 400;
 
@@ -41,7 +43,7 @@ export function comparisonSheet(
   const lowest = Math.min(-60, ...heights);
   const top = Math.max(0, ...heights) + 170;
   const labelsAt = spreadLabels(
-    drawn.map(({ axis }) => 45 - axis.at(-1)![1]),
+    drawn.map(({ axis }) => -axis.at(-1)![1]),
     LABEL_STEP_MM,
   );
   for (const [i, { bar, bent, ink, axis }] of drawn.entries()) {
@@ -52,11 +54,11 @@ export function comparisonSheet(
       ...(ink.dash === "none" ? {} : { dash: scaled(ink.dash) }),
     });
     texts.push({
-      x: axis.at(-1)![0],
-      y: -labelsAt[i]!,
+      // Beside the end of its bar, where no bar runs through it.
+      x: axis.at(-1)![0] + 24,
+      y: -labelsAt[i]! - 10,
       text: `${bar.tag} ${trimmed(bent.whip.deflectionMm, 1)} mm`,
-      sizeMm: 30,
-      anchor: "end",
+      sizeMm: 34,
       isBold: true,
       color: ink.paper,
     });
@@ -124,15 +126,26 @@ export function comparisonSheet(
       color: "#5b666c",
     },
   );
-  lines.unshift({
-    points: [
-      [0, top - 90],
-      [0, bottom + 60],
-    ],
-    widthMm: 2,
-    dash: "24 10 6 10",
-  });
-  return { extent: { left: -HALF_WIDTH_MM, right: HALF_WIDTH_MM, top, bottom }, shapes: [], lines, texts, title };
+  // The centre line stops where something is written on it.
+  for (const [from, to] of [
+    [top - 90, -14],
+    [-64, linesAt + 44],
+  ] as const)
+    lines.unshift({
+      points: [
+        [0, from],
+        [0, to],
+      ],
+      widthMm: 2,
+      dash: "24 10 6 10",
+    });
+  return {
+    extent: { left: -HALF_WIDTH_MM, right: HALF_WIDTH_MM + LABELS_MM, top, bottom },
+    shapes: [],
+    lines,
+    texts,
+    title,
+  };
 }
 
 /** A screen's dash pattern in mm of a wide sheet. */

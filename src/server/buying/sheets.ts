@@ -1,4 +1,5 @@
 import "server-only";
+import { dayText } from "@/core/units/dates";
 import { eq } from "drizzle-orm";
 import { FAMILIES } from "@/core/bars/families";
 import { QUANTITIES, QUANTITY_KINDS } from "@/core/bars/quantities";
@@ -15,7 +16,7 @@ import { offerById } from "@/server/offers";
 import { buyPdf, type SheetPart } from "./buyPdf";
 import { type OfferPage, offerPage } from "./offerPage";
 
-const foot = (context: Context) => `${context.actor.hallName} · ${context.clock.today}`;
+const foot = (context: Context) => `${context.actor.hallName} · ${dayText(context.clock.today, "")}`;
 
 /** What an offer costs, line by line, the last in the gym's own currency. */
 export function costLines({ cost, rate }: Offer, deliveredMinor: number | null, home: string): [string, string][] {
@@ -38,7 +39,7 @@ export function termLines({ leadDays, delivery, warrantyMonths, validUntil, batc
     ["Lead time", leadDays === null ? null : `${leadDays} days`],
     ["Delivery", delivery.length === 0 ? null : delivery.map((key) => DELIVERY_WORDS[key]).join("; ")],
     ["Warranty", warrantyMonths === null ? null : `${warrantyMonths} months`],
-    ["Valid until", validUntil],
+    ["Valid until", validUntil && dayText(validUntil, "")],
   ];
   return lines.flatMap(([name, text]) => (text ? [[name, text] as [string, string]] : []));
 }
@@ -119,7 +120,7 @@ export async function claimPdf(
   });
   const parts: SheetPart[] = [
     text(
-      `To ${offer.seller ?? "the seller"}: the ${offer.name} ordered on ${item.row.orderedOn} arrived on ${row.arrivedOn} and is not as agreed.`,
+      `To ${offer.seller ?? "the seller"}: the ${offer.name} ordered on ${item.row.orderedOn ? dayText(item.row.orderedOn, "") : "a day not on record"} arrived on ${dayText(row.arrivedOn, "")} and is not as agreed.`,
     ),
     head("What is wrong"),
     ...row.reasons.map(text),

@@ -1,3 +1,4 @@
+import { execFileSync } from "node:child_process";
 import { PDFDocument } from "pdf-lib";
 import { describe, expect, it } from "vitest";
 import { LIFTS } from "@/core/matching/lifts";
@@ -140,17 +141,17 @@ describe("a comparison from its link", () => {
   });
 });
 
-it("a comparison's PDF has one page, whatever people wrote", async () => {
-  const bytes = await comparisonPdf({
-    title: "Žluťoučký · 棒 · “bar”",
-    question: "−5 → 10",
+describe("a comparison's PDF", () => {
+  const sheetOf = (rows: number, title = "K04 Long puller") => ({
+    title,
+    question: "−5 → 10 at ½ of 3 × 7",
     verdict: "It matters here.",
     text: "word ".repeat(120),
     caution: "never over the rating",
     tags: Array.from({ length: 6 }, (_, i) => ({ tag: `T${i}`, name: "x", ink: "#0f6b78" })),
-    rows: Array.from({ length: 60 }, (_, i) => ({
+    rows: Array.from({ length: rows }, (_, i) => ({
       name: `row ${i}`,
-      cells: Array.from({ length: 6 }, () => ({ text: "1.0", isStated: false })),
+      cells: Array.from({ length: 6 }, () => ({ text: "1.0", isStated: i % 3 === 0 })),
       unit: "mm",
       by: "0.0 mm",
       isEqual: i % 2 === 0,
@@ -158,7 +159,42 @@ it("a comparison's PDF has one page, whatever people wrote", async () => {
     drawing: null,
     foot: "hall",
   });
-  const pdf = await PDFDocument.load(bytes);
-  expect(pdf.getPageCount()).toBe(1);
-  expect(pdf.getPage(0).getSize()).toEqual({ width: 841.89, height: 595.28 });
+  const read = (bytes: Uint8Array, tool = "pdftotext", args = ["-layout", "-", "-"]) =>
+    execFileSync(tool, args, { input: Buffer.from(bytes) }).toString();
+  it("drops no row, however many there are, and numbers its pages", async () => {
+    const bytes = await comparisonPdf(sheetOf(160));
+    const text = read(bytes);
+    for (let row = 0; row < 160; row += 1) expect(text).toMatch(new RegExp(`row ${row}\\s+1\\.0`));
+    const pdf = await PDFDocument.load(bytes);
+    expect(pdf.getPageCount()).toBeGreaterThan(2);
+    expect(text).toContain(`page 2 of ${pdf.getPageCount()}`);
+    expect(pdf.getPage(0).getWidth()).toBeCloseTo(841.89, 2);
+    // The tags stand over the table on every page.
+    expect(text.match(/T0\s+T1\s+T2/g)).toHaveLength(pdf.getPageCount());
+  });
+  it("is one page where one is enough", async () => {
+    expect((await PDFDocument.load(await comparisonPdf(sheetOf(20)))).getPageCount()).toBe(1);
+  });
+  it("has every letter that people write: Latin of every kind, Greek, Cyrillic, Vietnamese, Devanagari, signs", async () => {
+    const names = ["Žluťoučký kůň", "Łódź", "İstanbul", "Ελληνικά", "Кириллица", "Tiếng Việt", "−5 → 10 × ½ ²"];
+    const bytes = await comparisonPdf(sheetOf(2, names.join(" · ")));
+    const text = read(bytes);
+    for (const name of names) for (const word of name.split(" ")) expect(text).toContain(word);
+    // Joined letters are read back in another order; each is there.
+    const joined = read(await comparisonPdf(sheetOf(2, "हिन्दी שלום مرحبا")));
+    for (const letter of "हनद") expect(joined).toContain(letter);
+    expect(joined).toContain("שלום");
+    // What no face has is a box, never another letter.
+    expect(read(await comparisonPdf(sheetOf(2, "棒 bar 봉 🏋")))).toContain("□ bar □ □");
+    // Embedded, every one: a reader without them shows the same.
+    const fonts = execFileSync("pdffonts", ["-"], { input: Buffer.from(bytes) }).toString();
+    expect(fonts).toContain("Archivo");
+    expect(fonts).toContain("NotoSans");
+    const embedded = fonts
+      .split("\n")
+      .slice(2)
+      .filter(Boolean)
+      .map((line) => /(yes|no)\s+(yes|no)\s+(yes|no)\s+\d+\s+\d+\s*$/.exec(line)?.[1]);
+    expect(new Set(embedded)).toEqual(new Set(["yes"]));
+  });
 });

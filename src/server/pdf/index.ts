@@ -2,5 +2,8 @@ import "server-only";
 
 /* What other rooms, pages and routes may use of this one. */
 
-export { INK, QUIET, RULE, colorOf, drawSheet, printable, wrapped } from "./pdfSheet";
+export { FACES, printable } from "./fonts";
+export { DANGER, Foot, INK, Paper, pdfBytes, QUIET, RULE } from "./Paper";
+export { Picture } from "./Picture";
+export { Qr } from "./Qr";
 export { qrPath } from "./qrPath";

@@ -1,23 +1,28 @@
 "use client";
 
 import { Maximize2, X } from "lucide-react";
-import { useRef, type ReactNode } from "react";
+import { useRef, useState, type ReactNode } from "react";
 
 /** Shows one thing on the whole screen, to be read from across the room; Escape or the button ends it. */
 export function FillScreen({ label, children }: { label: string; children: ReactNode }) {
   const dialog = useRef<HTMLDialogElement>(null);
+  const [isOpen, setIsOpen] = useState(false);
   return (
     <>
       <button
         type="button"
         className="btn btn-outline btn-sm no-print min-h-11"
-        onClick={() => dialog.current?.showModal()}
+        onClick={() => {
+          setIsOpen(true);
+          dialog.current?.showModal();
+        }}
       >
         <Maximize2 aria-hidden="true" className="size-4" />
         Full screen
       </button>
       <dialog
         ref={dialog}
+        onClose={() => setIsOpen(false)}
         aria-label={label}
         className="bg-base-100 text-base-content m-0 h-dvh max-h-none w-dvw max-w-none p-4 sm:p-8"
       >
@@ -27,7 +32,7 @@ export function FillScreen({ label, children }: { label: string; children: React
             Close
           </button>
         </form>
-        {children}
+        {isOpen && children}
       </dialog>
     </>
   );

@@ -1,0 +1,79 @@
+import "server-only";
+import { StyleSheet, Text, View } from "@react-pdf/renderer";
+import type { SvgSheet } from "@/core/drawing/svgText";
+import type { ComparisonRow } from "@/core/whip/comparisonRows";
+import { INK, Paper, pdfBytes, Picture, printable, QUIET, RULE } from "@/server/pdf";
+
+interface Sheet {
+  title: string;
+  question: string;
+  verdict: string | null;
+  text: string;
+  caution: string;
+  tags: readonly { tag: string; name: string; ink: string }[];
+  rows: readonly ComparisonRow[];
+  drawing: SvgSheet | null;
+  /** Where and when it was made. */
+  foot: string;
+}
+
+const WIDTH = 761;
+/** A drawing takes at most so much of the first page, so that the table begins on it. */
+const PICTURE_HEIGHT = 210;
+
+const styles = StyleSheet.create({
+  quiet: { color: QUIET, fontSize: 9 },
+  row: { flexDirection: "row", borderTopWidth: 0.4, borderTopColor: RULE, paddingVertical: 0.5 },
+  name: { width: 190, fontSize: 8, lineHeight: 1.2 },
+  cell: { flex: 1, maxWidth: 100, textAlign: "right", fontSize: 8, lineHeight: 1.2 },
+});
+
+/** A4 across: the answer, the bars bent over one another, and the whole table, on as many pages as it takes. */
+export async function comparisonPdf(asked: Sheet): Promise<Uint8Array> {
+  const sheet = printable(asked);
+  const { tags, rows } = sheet;
+  return pdfBytes(
+    <Paper title={sheet.title} foot={sheet.foot} isLandscape>
+      <Text style={styles.quiet}>{sheet.question}</Text>
+      <Text style={{ marginTop: 6 }}>
+        {sheet.verdict && <Text style={{ fontWeight: 700 }}>{sheet.verdict} </Text>}
+        {sheet.text}
+      </Text>
+      {sheet.drawing && (
+        <View style={{ marginVertical: 6 }} wrap={false}>
+          <Picture drawing={sheet.drawing} width={WIDTH} height={PICTURE_HEIGHT} />
+        </View>
+      )}
+      <View style={[styles.row, { borderTopWidth: 0 }]} fixed>
+        <Text style={styles.name} />
+        {tags.map(({ tag, ink }, i) => (
+          <Text key={i} style={[styles.cell, { color: ink, fontWeight: 700 }]}>
+            {tag}
+          </Text>
+        ))}
+        {tags.length > 1 && <Text style={[styles.cell, { color: QUIET }]}>by</Text>}
+      </View>
+      {rows.map(({ name, cells, by, isEqual }, r) => {
+        const color = isEqual ? QUIET : INK;
+        return (
+          <View key={r} style={styles.row} wrap={false}>
+            <Text style={[styles.name, { color }]}>{name}</Text>
+            {cells.map(({ text, isStated }, i) => (
+              <Text
+                key={i}
+                style={[
+                  styles.cell,
+                  { color, fontStyle: isStated ? "italic" : "normal", fontWeight: isStated || isEqual ? 400 : 700 },
+                ]}
+              >
+                {text}
+              </Text>
+            ))}
+            {tags.length > 1 && <Text style={[styles.cell, { color }]}>{by}</Text>}
+          </View>
+        );
+      })}
+      <Text style={[styles.quiet, { fontSize: 8, marginTop: 8 }]}>{sheet.caution}</Text>
+    </Paper>,
+  );
+}
