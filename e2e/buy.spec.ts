@@ -22,7 +22,7 @@ test("a seller's list is imported, an offer approved and ordered, and the bar ch
   await expect(part(page, "What to buy")).toContainText("No other choice within the budget gains more");
   // Whoever stops the search has the offers at once, and starts it again when they like.
   await page.goto("/buy?weigh=no&budget=700");
-  await expect(part(page, "Quoted")).toBeVisible();
+  await expect(part(page, "Offers")).toContainText("Quoted");
   await expect(part(page, "What to buy")).toBeHidden();
   await page.getByRole("link", { name: "Weigh offers" }).click();
   await expect(page.getByRole("textbox", { name: "Budget" })).toHaveValue("£700");
@@ -38,7 +38,7 @@ test("a seller's list is imported, an offer approved and ordered, and the bar ch
   await page.getByRole("button", { name: "Import 1" }).click();
   await expect(page.getByText("1 offer imported.")).toBeVisible();
 
-  await part(page, "Quoted")
+  await part(page, "Offers")
     .getByRole("link", { name: /Errand bar/ })
     .click();
   await expect(part(page, "Cost and terms")).toContainText("£321.00");

@@ -327,7 +327,7 @@ test("chalk left on a bar is noted from the wall screen in two touches, and its 
 test("the house chooses how care is due, and a task never opens a sleeve", async ({ page }) => {
   await page.goto("/care/tasks");
   const task = page.getByRole("region", { name: "oil the sleeves" });
-  await task.locator("summary").click();
+  await page.getByRole("button", { name: "oil the sleeves" }).click();
   await task.getByLabel("steps, one a line").fill("Take the end caps off and open the sleeves.");
   await task.getByRole("button").last().click();
   await expect(task.getByText(/never schedules it/)).toBeVisible();

@@ -109,7 +109,7 @@ test("forms ask only what the family has; a stale edit shows both texts and lose
 test("plates weighed one by one are paired, and a drawing comes out as SVG", async ({ page, request }) => {
   await page.goto("/bars/equipment");
   const plates = page.getByRole("region", { name: "Plates" });
-  await plates.locator("summary").filter({ hasText: "i45lb" }).click();
+  await plates.getByRole("button", { name: "i45lb" }).click();
   const weights = plates.getByRole("region", { name: "Weighed one by one" }).first();
   for (const [mark, mass] of [
     ["a", "20.1"],

@@ -99,8 +99,8 @@ test("plates are entered, weighed one by one and paired; a station says where ba
   await expect(form.getByLabel(/^short name/)).toHaveValue("y20");
   await form.getByLabel(/^nominal mass/).fill("20 kg");
   await form.getByRole("button", { name: "Add" }).click();
-  const row = plates.locator("li", { hasText: "y20" });
-  await row.getByText("y20").click();
+  const row = plates;
+  await plates.getByRole("button", { name: "y20" }).click();
   for (const [mark, mass] of [
     ["A", "20.06 kg"],
     ["B", "19.9 kg"],
@@ -115,7 +115,7 @@ test("plates are entered, weighed one by one and paired; a station says where ba
   await expect(row.getByText(/A with C|C with A/)).toBeVisible();
   await expect(row.getByText(/the sides differ by 0\.010 kg/)).toBeVisible();
   const stations = page.getByRole("region", { name: "Stations" });
-  await stations.getByText("Rack 1").click();
+  await stations.getByRole("button", { name: "rack-1" }).click();
   await stations
     .getByLabel(/^bars hang nearest at/)
     .first()

@@ -4,6 +4,7 @@ import { isValidOn, type OfferState } from "@/core/buying/offer";
 import type { OfferItem } from "@/server/offers";
 import { KnurlPatterns } from "../kit/BarDrawing";
 import { dayText } from "@/core/units/dates";
+import { DataTable, type DataColumn, type DataRow } from "../kit/DataTable";
 import Link from "../kit/Link";
 import { OfferDrawing } from "./OfferDrawing";
 import { Say } from "../kit/shown";
@@ -13,70 +14,91 @@ const ORDER: readonly OfferState[] = ["ordered", "quoted", "idea", "arrived", "r
 export const STATE_WORDS: Record<OfferState, string> = {
   ordered: "Ordered",
   quoted: "Quoted",
-  idea: "Ideas",
+  idea: "Idea",
   arrived: "Arrived",
   refused: "Refused",
 };
 
-/** Offers by what became of them, drawn in dashes. */
+const COLUMNS: DataColumn[] = [
+  { key: "offer", head: "offer" },
+  { key: "family", head: "kind", isWide: true },
+  { key: "drawing", head: "drawing", isPlain: true, isWide: true },
+  { key: "state", head: "state" },
+  { key: "price", head: "delivered", isNumber: true },
+  { key: "seller", head: "seller", isHidden: true },
+  { key: "when", head: "when", isWide: true },
+];
+
+/** Offers with what became of them, drawn in dashes; those on their way first. */
 export function OfferList({ items, today }: { items: readonly OfferItem[]; today: string }) {
+  if (items.length === 0) return null;
+  const sorted = items.toSorted((a, b) => ORDER.indexOf(a.row.state) - ORDER.indexOf(b.row.state));
   return (
-    <div className="grid gap-3">
+    <section className="sheet" aria-label="Offers">
       <KnurlPatterns />
-      {ORDER.map((state) => {
-        const own = items.filter(({ row }) => row.state === state);
-        if (own.length === 0) return null;
-        return (
-          <section key={state} className="sheet" aria-label={STATE_WORDS[state]}>
-            <h2 className="px-4 pt-2 font-bold">{STATE_WORDS[state]}</h2>
-            <ul className="divide-base-300 divide-y">
-              {own.map((item) => (
-                <OfferRow key={item.row.id} item={item} today={today} />
-              ))}
-            </ul>
-          </section>
-        );
-      })}
-    </div>
+      <DataTable
+        label="offers"
+        columns={COLUMNS}
+        rows={sorted.map((item) => rowOf(item, today))}
+        empty="No offers yet."
+      />
+    </section>
   );
 }
 
-function OfferRow({ item, today }: { item: OfferItem; today: string }) {
-  const { row, code, offer, bar, deliveredMinor } = item;
+function rowOf({ row, code, offer, bar, deliveredMinor }: OfferItem, today: string): DataRow {
   const isOver = row.state === "quoted" && !isValidOn(row, today);
   const diameter = bar.quantities.shaftDiameter?.value;
-  return (
-    <li className="grid items-center gap-x-4 px-4 py-1.5 text-sm sm:grid-cols-[minmax(0,15rem)_minmax(0,1fr)_minmax(0,13rem)]">
-      <span>
-        <Link href={`/buy/${row.id}`} className="font-bold hover:underline">
-          {code} {offer.name}
-        </Link>
-        <span className="text-quiet block text-xs">
-          {FAMILIES[bar.family].name}
-          {diameter ? <Say text={`, ${diameter} mm`} /> : ""}
-          {offer.stock !== "new" && `, ${offer.stock}`}
-        </span>
-      </span>
-      <OfferDrawing bar={bar} className="max-h-12" />
-      <span className="text-right">
-        <strong className="tabular-nums">
-          {deliveredMinor === null ? "no price yet" : moneyText({ minor: deliveredMinor, currency: row.currency })}
-        </strong>
-        <span className={`block text-xs ${isOver ? "text-error font-semibold" : "text-quiet"}`}>
-          {row.state === "ordered"
-            ? row.expectedOn
-              ? `expected ${dayText(row.expectedOn, today)}`
-              : "no day said"
-            : row.state === "refused"
-              ? row.reason
-              : offer.validUntil
-                ? isOver
-                  ? `was valid until ${dayText(offer.validUntil, today)}`
-                  : `until ${dayText(offer.validUntil, today)}`
-                : ""}
-          {row.approvedOn && row.state === "quoted" && " · approved"}
-        </span>
-      </span>
-    </li>
-  );
+  const family = FAMILIES[bar.family].name;
+  const [on, words] = whenOf(row, offer.validUntil, isOver, today);
+  return {
+    id: row.id,
+    cells: {
+      offer: {
+        value: `${code} ${offer.name}`,
+        node: (
+          <Link href={`/buy/${row.id}`} className="inline-flex min-h-11 items-center font-bold hover:underline">
+            {code} {offer.name}
+          </Link>
+        ),
+      },
+      family: {
+        value: family,
+        node: (
+          <>
+            {family}
+            <span className="text-quiet block text-xs">
+              {diameter ? <Say text={`${diameter} mm`} /> : ""}
+              {offer.stock !== "new" && ` ${offer.stock}`}
+            </span>
+          </>
+        ),
+      },
+      drawing: { value: null, node: <OfferDrawing bar={bar} className="max-h-12 min-w-40" /> },
+      state: {
+        value: STATE_WORDS[row.state],
+        node: row.approvedOn && row.state === "quoted" ? "Approved" : STATE_WORDS[row.state],
+      },
+      price: {
+        value: deliveredMinor,
+        node: deliveredMinor === null ? "no price yet" : moneyText({ minor: deliveredMinor, currency: row.currency }),
+      },
+      seller: { value: offer.seller },
+      when: { value: on, node: <span className={isOver ? "text-error font-semibold" : ""}>{words}</span> },
+    },
+  };
+}
+
+/** The day that matters next, to sort by and in words. */
+function whenOf(
+  row: OfferItem["row"],
+  validUntil: string | null,
+  isOver: boolean,
+  today: string,
+): [string | null, string] {
+  if (row.state === "ordered")
+    return [row.expectedOn, row.expectedOn ? `expected ${dayText(row.expectedOn, today)}` : "no day said"];
+  if (row.state === "refused") return [null, row.reason ?? ""];
+  if (!validUntil) return [null, ""];
+  return [validUntil, `${isOver ? "was valid until" : "until"} ${dayText(validUntil, today)}`];
 }

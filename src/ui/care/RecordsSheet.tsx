@@ -6,13 +6,14 @@ import type { CareRecords } from "@/server/care/records";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { BarTag } from "../kit/BarTag";
+import { DataTable, type DataColumn, type DataRow } from "../kit/DataTable";
 import Link from "../kit/Link";
 import { ConditionChart } from "./ConditionChart";
 
 const MONTHS = Array.from({ length: 12 }, (_, i) => monthText(`2026-${String(i + 1).padStart(2, "0")}`));
 
-/** More bars than so many at once nobody reads. */
-const MAX_BARS = 150;
+/** Of a longer wall those that took most are listed; every bar is in the report and the file. */
+const MAX_BARS = 300;
 
 interface Props {
   records: CareRecords;
@@ -26,7 +27,6 @@ interface Props {
 /** A year of care: by month, and bar by bar against its condition. */
 export function RecordsSheet({ records, years, rust, shown }: Props) {
   const { year, months, bars, jobs, minutes, hourMinor, currency } = records;
-  // Of a long wall those that took most; every bar is in the report and the file.
   const listed = bars.length <= MAX_BARS ? bars : bars.toSorted((a, b) => b.minutes - a.minutes).slice(0, MAX_BARS);
   const most = Math.max(1, ...months.map((month) => month.minutes));
   const cost = (of: number) => (hourMinor === null ? null : `${fixed((of / 60) * (hourMinor / 100), 0)} ${currency}`);
@@ -102,62 +102,70 @@ export function RecordsSheet({ records, years, rust, shown }: Props) {
           </p>
         )}
         {rust && <p className="mb-2 text-sm">{rustWords(rust)}</p>}
-        <div className="relative overflow-x-auto">
-          <table className="w-full text-sm">
-            <thead className="text-quiet text-left text-xs">
-              <tr>
-                <th className="py-1 font-normal">bar</th>
-                <th className="font-normal">done</th>
-                <th className="text-right font-normal">min</th>
-                <th className="text-right font-normal">
-                  {hourMinor === null ? <span className="sr-only">cost</span> : "cost"}
-                </th>
-                <th className="pl-6 text-right font-normal">runout, mm</th>
-                <th className="pl-4 font-normal">rust</th>
-                <th className="text-right font-normal">found</th>
-                <th>
-                  <span className="sr-only">over time</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {listed.map((bar) => (
-                <tr key={bar.tag} className="border-base-300 border-t align-baseline">
-                  <th scope="row" className="py-1 pr-3 text-left font-normal whitespace-nowrap">
-                    <BarTag tag={bar.tag} /> {bar.name}
-                  </th>
-                  <td className="text-quiet pr-3">
-                    {bar.tasks.map(({ name, times }) => `${name} ${times}×`).join(", ") || "nothing recorded"}
-                  </td>
-                  <td className="text-right">{fixed(bar.minutes, 0)}</td>
-                  <td className="pl-4 text-right whitespace-nowrap">{cost(bar.minutes)}</td>
-                  <td
-                    className={`pl-6 text-right whitespace-nowrap ${(bar.lastTirMm ?? 0) > (bar.firstTirMm ?? 0) + 0.5 ? "text-accent font-bold" : ""}`}
-                  >
-                    {bar.lastTirMm === null
-                      ? "–"
-                      : bar.firstTirMm === bar.lastTirMm
-                        ? fixed(bar.lastTirMm, 1)
-                        : `${fixed(bar.firstTirMm!, 1)} to ${fixed(bar.lastTirMm, 1)}`}
-                  </td>
-                  <td className="pl-4">{bar.lastRust ?? "–"}</td>
-                  <td className="text-right">{bar.findings || ""}</td>
-                  <td className="pl-4 text-right whitespace-nowrap">
-                    <Link
-                      href={`/care/records?year=${year}&bar=${encodeURIComponent(bar.tag)}#over-time`}
-                      className="link inline-flex min-h-11 items-center lg:min-h-0"
-                    >
-                      over time<span className="sr-only"> {bar.tag}</span>
-                    </Link>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <DataTable
+          label="bars"
+          columns={COLUMNS.filter(({ key }) => key !== "cost" || hourMinor !== null)}
+          rows={listed.map((bar) => rowOf(bar, year, cost))}
+          empty="No bars yet."
+        />
       </section>
     </div>
   );
+}
+
+const COLUMNS: DataColumn[] = [
+  { key: "bar", head: "bar" },
+  { key: "done", head: "done", isWide: true },
+  { key: "minutes", head: "min", isNumber: true },
+  { key: "cost", head: "cost", isNumber: true },
+  { key: "runout", head: "runout, mm", isNumber: true },
+  { key: "rust", head: "rust" },
+  { key: "found", head: "found", isNumber: true, isWide: true },
+  { key: "time", head: "over time", isPlain: true },
+];
+
+function rowOf(bar: CareRecords["bars"][number], year: number, cost: (minutes: number) => string | null): DataRow {
+  const { tag, firstTirMm, lastTirMm } = bar;
+  const isWorse = (lastTirMm ?? 0) > (firstTirMm ?? 0) + 0.5;
+  const runout =
+    lastTirMm === null
+      ? null
+      : firstTirMm === lastTirMm
+        ? fixed(lastTirMm, 1)
+        : `${fixed(firstTirMm!, 1)} to ${fixed(lastTirMm, 1)}`;
+  return {
+    id: tag,
+    cells: {
+      bar: {
+        value: `${tag} ${bar.name}`,
+        node: (
+          <>
+            <BarTag tag={tag} /> {bar.name}
+          </>
+        ),
+      },
+      done: { value: bar.tasks.map(({ name, times }) => `${name} ${times}×`).join(", ") || "nothing recorded" },
+      minutes: { value: Math.round(bar.minutes), node: fixed(bar.minutes, 0) },
+      cost: { value: bar.minutes, node: cost(bar.minutes) },
+      runout: {
+        value: lastTirMm,
+        node: runout && <span className={isWorse ? "text-accent font-bold" : ""}>{runout}</span>,
+      },
+      rust: { value: bar.lastRust },
+      found: { value: bar.findings || null },
+      time: {
+        value: null,
+        node: (
+          <Link
+            href={`/care/records?year=${year}&bar=${encodeURIComponent(tag)}#over-time`}
+            className="link inline-flex min-h-11 items-center"
+          >
+            over time<span className="sr-only"> {tag}</span>
+          </Link>
+        ),
+      },
+    },
+  };
 }
 
 function rustWords({ often, seldom }: RustByCare): string {

@@ -479,15 +479,15 @@ describe("records", () => {
   it("mark a bar that bends more, and one that was never turned", () => {
     expect(part(sheet({ bars: [bar] }), "Bar by bar")).toContain("0.4 to 1.2");
     const still = sheet({ bars: [{ ...bar, firstTirMm: 0.4, lastTirMm: 0.4, lastRust: null, tasks: [], jobs: 0 }] });
-    expect(part(still, "Bar by bar")).toMatch(/nothing recorded 90 0\.4 – over time T1/);
+    expect(part(still, "Bar by bar")).toMatch(/nothing recorded 90 0\.4 – – over time T1/);
     expect(part(sheet({ bars: [{ ...bar, firstTirMm: null, lastTirMm: null }] }), "Bar by bar")).toContain("– specks");
   });
   it("of a long wall list the bars that took most", () => {
     const wall = Array.from({ length: 1000 }, (_, i) => ({ ...bar, tag: `L${i}`, minutes: i }));
     const { text } = sheet({ bars: wall });
-    expect(text).toContain("Shown are the 150 of 1000 bars that took most.");
+    expect(text).toContain("Shown are the 300 of 1000 bars that took most.");
     expect(text).toContain("L999 Test bar");
-    expect(text).not.toContain("L799 Test bar");
+    expect(text).not.toContain("L699 Test bar");
   });
   it("set rust against care in one sentence that claims no more than it knows", () => {
     const rust = {

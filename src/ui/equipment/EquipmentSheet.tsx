@@ -1,12 +1,16 @@
 import type { ReactNode } from "react";
 import type { FieldDef } from "@/core/bars/barFields";
 import { ValueText } from "../kit/QuantityText";
+import { UnitName } from "../kit/shown";
 import { EQUIPMENT_FIELDS, type EquipmentKind } from "@/core/equipment/equipmentFields";
 import type { Pairing } from "@/core/equipment/pairPlates";
 import { kgFromMassUnits } from "@/core/units/exactMass";
 import { fixed } from "@/core/units/format";
 import type { FormAction } from "../kit/formState";
+import { DataTable, type DataCell, type DataColumn } from "../kit/DataTable";
+import { readMass } from "../kit/massInput";
 import { PageHead } from "../kit/PageHead";
+import { PlateRow } from "./PlateRow";
 import { EquipmentForm, WeighForm } from "./EquipmentForms";
 
 interface Item {
@@ -31,6 +35,7 @@ export function EquipmentSheet({ plates, clamps, stations, mayEdit, mayWeigh, sa
     <>
       <PageHead title="Plates, clamps, stations" about="what bars are loaded with, and where" />
       <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+        <PlateRow plates={plates.map(({ texts }) => texts)} />
         <Section kind="plate" title="Plates" items={plates} mayEdit={mayEdit} action={saveAction}>
           {(item) => (
             <Weights
@@ -68,23 +73,15 @@ function Section({
   return (
     <section className="sheet" aria-label={title}>
       <h2 className="px-4 pt-3 font-bold">{title}</h2>
-      <ul className="divide-base-300 divide-y">
-        {items.map((item) => (
-          <li key={item.id}>
-            <details>
-              <summary className="flex min-h-11 cursor-pointer flex-wrap items-baseline gap-x-5 gap-y-0.5 px-4 py-2.5 text-sm">
-                {keys.map((key, i) =>
-                  item.texts[key] === undefined ? null : (
-                    <span key={key} className={i === 0 ? "bar-tag" : undefined}>
-                      {i > 0 && i !== 1 && <span className="text-quiet text-xs">{defs[key]!.label} </span>}
-                      <span className={i === 1 ? "font-semibold" : undefined}>
-                        {shown(defs[key]!, item.texts[key]!)}
-                      </span>
-                    </span>
-                  ),
-                )}
-              </summary>
-              <div className="grid gap-4 px-4 pb-4">
+      <DataTable
+        label={title}
+        columns={keys.map((key, i) => columnOf(key, defs[key]!, i))}
+        rows={items.map((item) => ({
+          id: item.id,
+          cells: Object.fromEntries(keys.map((key, i) => [key, cellOf(defs[key]!, item.texts[key], i)])),
+          more:
+            mayEdit || children ? (
+              <div className="grid gap-4">
                 {mayEdit && (
                   <EquipmentForm
                     key={item.version}
@@ -97,11 +94,10 @@ function Section({
                 )}
                 {children?.(item)}
               </div>
-            </details>
-          </li>
-        ))}
-        {items.length === 0 && <li className="text-quiet px-4 py-3 text-sm">None yet.</li>}
-      </ul>
+            ) : undefined,
+        }))}
+        empty="None yet."
+      />
       {mayEdit && (
         <details className="border-base-300 border-t">
           <summary className="link min-h-11 cursor-pointer px-4 py-3 text-sm">Add {kind}</summary>
@@ -114,8 +110,40 @@ function Section({
   );
 }
 
+/** The first two name it; a telephone shows those and what follows at once. */
+const ON_PHONE = 4;
+
+function columnOf(key: string, def: FieldDef, i: number): DataColumn {
+  const unit = def.kind === "number" ? def.unit : "";
+  return {
+    key,
+    head: unit ? (
+      <>
+        {def.label} <UnitName of={unit} />
+      </>
+    ) : (
+      def.label
+    ),
+    name: unit ? `${def.label} ${unit}` : def.label,
+    isNumber: def.kind === "number" || def.kind === "mass",
+    isWide: i >= ON_PHONE,
+  };
+}
+
+function cellOf(def: FieldDef, text: string | undefined, i: number): DataCell {
+  if (text === undefined) return { value: null };
+  if (def.kind === "number") return { value: Number(text), node: def.unit ? shown(def, text) : undefined };
+  if (def.kind === "mass") return { value: massOf(text), node: text };
+  return { value: text, node: i === 0 ? <span className="bar-tag">{text}</span> : shown(def, text) };
+}
+
+/** A mass as it is sorted: 45 lb after 20 kg. */
+function massOf(text: string): number | string {
+  return readMass(text, "kg")?.kg ?? text;
+}
+
 function shown(def: FieldDef, text: string): ReactNode {
-  if (def.kind === "number" && def.unit) return <ValueText value={Number(text)} decimals={2} unit={def.unit} />;
+  if (def.kind === "number" && def.unit) return <ValueText value={Number(text)} decimals={2} unit={def.unit} isBare />;
   return def.kind === "list" ? text.replaceAll(" | ", ", ") : text;
 }
 

@@ -3,6 +3,7 @@ import { ValueText } from "../kit/QuantityText";
 import { Day, UnitName } from "../kit/shown";
 import type { Meeting } from "@/core/matching/lifterFields";
 import type { LifterRow } from "@/server/lifters";
+import { DataTable, type DataColumn, type DataRow } from "../kit/DataTable";
 import Link from "../kit/Link";
 
 /** Everybody who lifts here, for coach and manager. */
@@ -18,92 +19,106 @@ export function LiftersSheet({ lifters, today }: { lifters: readonly LifterRow[]
       </p>
     );
   return (
-    <div className="sheet relative overflow-x-auto">
-      <table className="w-full border-collapse text-sm">
-        <thead className="border-base-content text-quiet border-b text-xs">
-          <tr>
-            <th scope="col" className="px-4 py-2 text-left font-normal">
-              name
-            </th>
-            <th scope="col" className="hidden px-2 text-left font-normal sm:table-cell">
-              experience
-            </th>
-            <th scope="col" className="hidden px-2 text-right font-normal md:table-cell">
-              height <UnitName of="mm" />
-            </th>
-            <th scope="col" className="hidden px-2 text-right font-normal md:table-cell">
-              mass <UnitName of="kg" />
-            </th>
-            <th scope="col" className="hidden px-2 text-right font-normal md:table-cell">
-              hand <UnitName of="mm" />
-            </th>
-            <th scope="col" className="px-2 text-left font-normal">
-              not comfortable
-            </th>
-            <th scope="col" className="hidden px-2 text-left font-normal lg:table-cell">
-              next competition
-            </th>
-            <th scope="col" className="px-4 text-right font-normal">
-              <span className="sr-only">Match</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody className="divide-base-300 divide-y">
-          {lifters.map((row) => {
-            const next = ((row.meetings ?? []) as Meeting[])
-              .filter(({ on }) => on >= today)
-              .sort((a, b) => (a.on < b.on ? -1 : 1))[0];
-            return (
-              <tr key={row.id} className="hover:bg-base-200/60">
-                <th scope="row" className="px-4 py-2 text-left font-normal">
-                  <Link href={`/lifters/${row.key}`} className="font-semibold hover:underline">
-                    {row.name}
-                  </Link>
-                  <span className="text-quiet block text-xs">{row.squad}</span>
-                </th>
-                <td className="hidden px-2 sm:table-cell">{row.experience}</td>
-                <Number value={row.heightMm} unit="mm" />
-                <Number value={row.massKg} unit="kg" />
-                <Number value={row.handLengthMm} unit="mm" />
-                <td className="px-2">
-                  {((row.limits ?? []) as Limit[]).map((limit) => LIMIT_WORDS[limit]).join(", ") || (
-                    <span className="text-quiet">–</span>
-                  )}
-                </td>
-                <td className="hidden px-2 lg:table-cell">
-                  {next ? (
-                    <>
-                      {next.name || next.rules}{" "}
-                      <span className="text-quiet text-xs whitespace-nowrap">
-                        <Day on={next.on} />
-                      </span>
-                    </>
-                  ) : (
-                    <span className="text-quiet">–</span>
-                  )}
-                </td>
-                <td className="px-4 text-right">
-                  <Link href={`/match?lifter=${row.key}`} className="btn btn-sm btn-outline min-h-10">
-                    Match
-                  </Link>
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
-    </div>
+    <section className="sheet" aria-label="Lifters">
+      <DataTable
+        label="lifters"
+        columns={COLUMNS}
+        rows={lifters.map((row) => rowOf(row, today))}
+        empty="No lifters yet."
+      />
+    </section>
   );
 }
 
-function Number({ value, unit }: { value: number | null; unit: "kg" | "mm" }) {
-  return (
-    <td className="hidden px-2 text-right tabular-nums md:table-cell">
-      {value === null ? (
-        <span className="text-quiet">–</span>
-      ) : (
-        <ValueText value={value} decimals={0} unit={unit} isBare />
-      )}
-    </td>
-  );
+const COLUMNS: DataColumn[] = [
+  { key: "name", head: "name" },
+  { key: "squad", head: "squad", isWide: true },
+  { key: "experience", head: "experience", isWide: true },
+  {
+    key: "height",
+    head: (
+      <>
+        height <UnitName of="mm" />
+      </>
+    ),
+    name: "height mm",
+    isNumber: true,
+    isWide: true,
+  },
+  {
+    key: "mass",
+    head: (
+      <>
+        mass <UnitName of="kg" />
+      </>
+    ),
+    name: "mass kg",
+    isNumber: true,
+    isWide: true,
+  },
+  {
+    key: "hand",
+    head: (
+      <>
+        hand <UnitName of="mm" />
+      </>
+    ),
+    name: "hand mm",
+    isNumber: true,
+    isWide: true,
+  },
+  { key: "limits", head: "not comfortable" },
+  { key: "next", head: "next competition", isWide: true },
+  { key: "match", head: "Match", isPlain: true },
+];
+
+function rowOf(row: LifterRow, today: string): DataRow {
+  const next = ((row.meetings ?? []) as Meeting[])
+    .filter(({ on }) => on >= today)
+    .sort((a, b) => (a.on < b.on ? -1 : 1))[0];
+  const number = (value: number | null, unit: "kg" | "mm") => ({
+    value,
+    node: value === null ? undefined : <ValueText value={value} decimals={0} unit={unit} isBare />,
+  });
+  return {
+    id: row.id,
+    cells: {
+      name: {
+        value: row.name,
+        node: (
+          <Link
+            href={`/lifters/${row.key}`}
+            className="inline-flex min-h-11 items-center font-semibold hover:underline"
+          >
+            {row.name}
+          </Link>
+        ),
+      },
+      squad: { value: row.squad },
+      experience: { value: row.experience },
+      height: number(row.heightMm, "mm"),
+      mass: number(row.massKg, "kg"),
+      hand: number(row.handLengthMm, "mm"),
+      limits: { value: ((row.limits ?? []) as Limit[]).map((limit) => LIMIT_WORDS[limit]).join(", ") || null },
+      next: {
+        value: next ? `${next.on} ${next.name || next.rules}` : null,
+        node: next ? (
+          <>
+            {next.name || next.rules}{" "}
+            <span className="text-quiet text-xs whitespace-nowrap">
+              <Day on={next.on} />
+            </span>
+          </>
+        ) : undefined,
+      },
+      match: {
+        value: null,
+        node: (
+          <Link href={`/match?lifter=${row.key}`} className="btn btn-sm btn-outline min-h-11">
+            Match
+          </Link>
+        ),
+      },
+    },
+  };
 }
