@@ -3,8 +3,10 @@ import { careDueCounts } from "@/server/care/due";
 import { keepCareCurrent } from "@/server/upkeep";
 import { todayCount } from "@/server/today";
 import { DEVICE_HOME, keptBriefly, requestContext } from "@/server/access";
+import { CheckProvider } from "@/ui/kit/CheckedForm";
 import { Shell } from "@/ui/kit/Shell";
 import { ShownProvider } from "@/ui/kit/shown";
+import { checkFormAction } from "./formActions";
 import { TabletShell } from "@/ui/kit/TabletShell";
 
 export default async function DeskLayout({ children }: { children: ReactNode }) {
@@ -22,7 +24,7 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
           isDemo={isDemo}
           home={DEVICE_HOME[context.actor.role] ?? "/"}
         >
-          {children}
+          <CheckProvider check={checkFormAction}>{children}</CheckProvider>
         </TabletShell>
       </ShownProvider>
     );
@@ -39,7 +41,7 @@ export default async function DeskLayout({ children }: { children: ReactNode }) 
         actor={context.actor}
         counts={{ today, care: due.reduce((sum, { count }) => sum + count, 0) }}
       >
-        {children}
+        <CheckProvider check={checkFormAction}>{children}</CheckProvider>
       </Shell>
     </ShownProvider>
   );

@@ -7,6 +7,7 @@ import { type FieldValue, fieldTexts, readFields } from "@/core/bars/fieldText";
 import type { Problem } from "@/core/problem";
 import type { HallTable } from "@/data/hallDb";
 import { type Context, inTransaction } from "@/server/access";
+import { problemsOfTexts } from "./fieldSchema";
 import { type Change, recordChanges } from "./history";
 import { type Outcome, failed, notFound, stale } from "./outcome";
 
@@ -37,6 +38,8 @@ export function readRow<R extends FieldRow>(
   kind: FieldKind<R>,
   texts: Readonly<Record<string, string>>,
 ): { ok: true; values: Values } | { ok: false; problems: Problem[] } {
+  const wrong = problemsOfTexts(kind.defs, texts);
+  if (wrong.length > 0) return { ok: false, problems: wrong };
   const read = readFields(kind.defs, texts);
   if (!read.ok) return read;
   const values = read.values as Values;

@@ -13,6 +13,7 @@ import {
 import { statedKey } from "@/core/bars/barRecord";
 import { FAMILIES, FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
 import { measurableKinds, QUANTITIES, quantityLabel } from "@/core/bars/quantities";
+import { CheckedForm } from "../kit/CheckedForm";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
@@ -67,7 +68,7 @@ export function BarForm({ mode, texts, places, currency, showsMoney, action, bac
   const stamp = `${form.status}${form.problems.length}${form.version ?? ""}`;
 
   return (
-    <form action={send} key={stamp} className="grid gap-3">
+    <CheckedForm kind="bar" key={stamp} {...{ form, send, isPending }} className="grid gap-3">
       {barId && <input type="hidden" name="barId" value={barId} />}
       {version !== undefined && <input type="hidden" name="version" value={form.version ?? version} />}
       {mode === "edit" && (
@@ -175,7 +176,7 @@ export function BarForm({ mode, texts, places, currency, showsMoney, action, bac
         </Link>
         {form.status === "refused" && <FormMessage state={form} />}
       </div>
-    </form>
+    </CheckedForm>
   );
 }
 

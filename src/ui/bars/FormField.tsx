@@ -1,4 +1,8 @@
+"use client";
+
 import type { FieldDef } from "@/core/bars/barFields";
+import type { UseFormRegisterReturn } from "react-hook-form";
+import { useChecked } from "../kit/CheckedForm";
 import { UnitInput, UnitName } from "../kit/shown";
 
 interface Props {
@@ -20,12 +24,15 @@ export function FormField({
   id = `field-${name}`,
   def,
   text,
-  problems,
+  problems: refused,
   label = def.label,
   hint = def.hint,
   suggestions,
   onChange,
 }: Props) {
+  const { registered, problem } = useChecked(name);
+  // What the check says now comes before what the last answer said.
+  const problems = problem ? [problem] : refused;
   if (def.kind === "choices")
     return <Choices id={id} name={name} def={def} text={text} problems={problems} label={label} hint={hint} />;
   const notes = [...(problems.length > 0 ? [`${id}-problem`] : []), ...(hint ? [`${id}-hint`] : [])];
@@ -51,7 +58,13 @@ export function FormField({
           </span>
         )}
       </label>
-      <Control def={def} text={text} attributes={attributes} suggestions={suggestions} onChange={onChange} />
+      <Control
+        def={def}
+        text={text}
+        attributes={{ ...registered, ...attributes }}
+        suggestions={suggestions}
+        onChange={onChange}
+      />
       {hint && (
         <p id={`${id}-hint`} className="text-quiet mt-1 text-xs">
           {hint}
@@ -118,7 +131,7 @@ function Control({
 }: {
   def: FieldDef;
   text: string;
-  attributes: { id: string; name: string; "aria-invalid": boolean };
+  attributes: { id: string; name: string; "aria-invalid": boolean } & Partial<UseFormRegisterReturn>;
   suggestions: readonly string[] | undefined;
   onChange: ((text: string) => void) | undefined;
 }) {
@@ -130,7 +143,10 @@ function Control({
         <select
           {...attributes}
           defaultValue={text}
-          onChange={onChange && (({ target }) => onChange(target.value))}
+          onChange={(event) => {
+            void attributes.onChange?.(event);
+            onChange?.(event.target.value);
+          }}
           className="select min-h-11 w-full"
         >
           {!def.isRequired && <option value="">not known</option>}

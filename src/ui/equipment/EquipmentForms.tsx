@@ -19,7 +19,7 @@ interface Props {
 
 /** Enters or changes one plate, clamp or station. */
 export function EquipmentForm({ kind, ...rest }: Props) {
-  return <FieldsForm defs={EQUIPMENT_FIELDS[kind]} more={{ equipment: kind }} {...rest} />;
+  return <FieldsForm kind={kind} defs={EQUIPMENT_FIELDS[kind]} more={{ equipment: kind }} {...rest} />;
 }
 
 const MARK: FieldDef = { kind: "text", most: 20, group: "identity", label: "what is written on it" };

@@ -3,11 +3,14 @@
 import { useId } from "react";
 import type { FieldDef } from "@/core/bars/barFields";
 import { FormField } from "../bars/FormField";
+import { CheckedForm } from "./CheckedForm";
 import { FormMessage } from "./FormParts";
 import type { FormAction } from "./formState";
 import { useFormAction } from "./useFormAction";
 
 interface Props {
+  /** What is entered, for its check: "plate", "lifter". */
+  kind: string;
   defs: Record<string, FieldDef>;
   /** Null for a new one. */
   id: string | null;
@@ -20,14 +23,18 @@ interface Props {
 }
 
 /** Enters or changes whatever is described by fields; what was typed stays when the server refuses. */
-export function FieldsForm({ defs, id, version, texts, action, fixed = [], more = {} }: Props) {
+export function FieldsForm({ kind, defs, id, version, texts, action, fixed = [], more = {} }: Props) {
   const [form, send, isPending] = useFormAction(action);
   const known = form.status === "refused" ? form.typed : texts;
   const unique = useId();
   const asked = Object.entries(defs).filter(([key]) => id === null || !fixed.includes(key));
   const elsewhere = form.problems.filter(({ path }) => !asked.some(([key]) => key === path));
   return (
-    <form action={send} key={`${form.status}${form.problems.length}`} className="grid gap-3">
+    <CheckedForm
+      key={`${form.status}${form.problems.length}`}
+      {...{ kind, form, send, isPending }}
+      className="grid gap-3"
+    >
       <input type="hidden" name="id" value={id ?? ""} />
       <input type="hidden" name="version" value={form.version ?? version} />
       {Object.entries(more).map(([name, value]) => (
@@ -56,6 +63,6 @@ export function FieldsForm({ defs, id, version, texts, action, fixed = [], more 
         </button>
         <FormMessage state={form} />
       </div>
-    </form>
+    </CheckedForm>
   );
 }

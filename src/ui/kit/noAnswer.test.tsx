@@ -17,7 +17,7 @@ it("a form that gets no answer keeps what was typed, says so, and can be sent ag
     return { status: "done", message: "Saved.", problems: [], typed: {} };
   };
   const user = userEvent.setup();
-  render(<FieldsForm defs={DEFS} id="x" version={3} texts={{ name: "Old" }} action={action} />);
+  render(<FieldsForm kind="x" defs={DEFS} id="x" version={3} texts={{ name: "Old" }} action={action} />);
   await user.clear(screen.getByRole("textbox"));
   await user.type(screen.getByRole("textbox"), "New name");
   await user.click(screen.getByRole("button"));
@@ -39,7 +39,7 @@ it("a form that was refused because something changed names what stands now when
       : { status: "done", message: "Saved.", problems: [], typed: {} };
   };
   const user = userEvent.setup();
-  render(<FieldsForm defs={DEFS} id="x" version={3} texts={{ name: "Old" }} action={action} />);
+  render(<FieldsForm kind="x" defs={DEFS} id="x" version={3} texts={{ name: "Old" }} action={action} />);
   await user.click(screen.getByRole("button"));
   await screen.findByText("Someone else changed it meanwhile.");
   await user.click(screen.getByRole("button"));

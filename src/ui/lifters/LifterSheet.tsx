@@ -68,7 +68,15 @@ export function LifterSheet({
         </dl>
         <details className="mt-2">
           <summary className="link min-h-11 cursor-pointer py-3 text-sm">Change</summary>
-          <FieldsForm key={version} defs={LIFTER_FIELDS} id={id} version={version} texts={texts} action={saveAction} />
+          <FieldsForm
+            kind="lifter"
+            key={version}
+            defs={LIFTER_FIELDS}
+            id={id}
+            version={version}
+            texts={texts}
+            action={saveAction}
+          />
           {mayErase && <EraseForm lifter={lifterKey} action={eraseAction} />}
         </details>
       </section>

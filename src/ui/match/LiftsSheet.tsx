@@ -63,6 +63,7 @@ export function LiftsSheet({
               {mayEdit && (
                 <div className="px-4 pb-4">
                   <FieldsForm
+                    kind="lift"
                     key={version}
                     defs={LIFT_FIELDS}
                     id={id}
@@ -81,7 +82,15 @@ export function LiftsSheet({
         <details className="border-base-300 border-t">
           <summary className="link min-h-11 cursor-pointer px-4 py-3 text-sm">Add lift</summary>
           <div className="px-4 pb-4">
-            <FieldsForm key={lifts.length} defs={LIFT_FIELDS} id={null} version={0} texts={{}} action={action} />
+            <FieldsForm
+              kind="lift"
+              key={lifts.length}
+              defs={LIFT_FIELDS}
+              id={null}
+              version={0}
+              texts={{}}
+              action={action}
+            />
           </div>
         </details>
       )}

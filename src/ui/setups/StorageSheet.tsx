@@ -147,6 +147,7 @@ export function StorageSheet(props: Props) {
                         </span>
                       </summary>
                       <FieldsForm
+                        kind="place"
                         key={place.version}
                         defs={PLACE_FIELDS}
                         id={place.id}
@@ -161,6 +162,7 @@ export function StorageSheet(props: Props) {
                   <details>
                     <summary className="link min-h-11 cursor-pointer py-2.5">Add place</summary>
                     <FieldsForm
+                      kind="place"
                       key={places.length}
                       defs={PLACE_FIELDS}
                       id={null}

@@ -61,6 +61,7 @@ export default async function CareTasksPage() {
                 ))}
                 {may(context, "rule.edit") && (
                   <FieldsForm
+                    kind="task"
                     key={task.version}
                     defs={CARE_TASK_FIELDS}
                     id={task.id}

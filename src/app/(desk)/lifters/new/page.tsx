@@ -15,6 +15,7 @@ export default async function NewLifterPage() {
       <PageHead title="Add lifter" about="only name and experience are needed; the rest improves Match" />
       <section className="sheet p-4">
         <FieldsForm
+          kind="lifter"
           defs={LIFTER_FIELDS}
           id={null}
           version={0}

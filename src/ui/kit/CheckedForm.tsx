@@ -1,0 +1,120 @@
+"use client";
+
+import { createContext, startTransition, useContext, useEffect, useRef, type ReactNode } from "react";
+import { FormProvider, useForm, useFormContext, type FieldErrors, type Resolver } from "react-hook-form";
+import type { Problem } from "@/core/problem";
+import type { FormState } from "./formState";
+
+/** What saving a form of a kind would say of its texts. */
+export type FormCheck = (kind: string, texts: Record<string, string>) => Promise<Problem[]>;
+
+const Check = createContext<FormCheck | null>(null);
+
+/** Says who checks the forms inside. */
+export function CheckProvider({ check, children }: { check: FormCheck; children: ReactNode }) {
+  return <Check value={check}>{children}</Check>;
+}
+
+type Texts = Record<string, string>;
+
+interface Props {
+  /** What is entered: "bar", "plate", "lifter"; each has its schema on the server. */
+  kind: string;
+  form: FormState;
+  send: (form: FormData) => void;
+  isPending: boolean;
+  className?: string;
+  children: ReactNode;
+}
+
+/**
+ * A form that is checked by the server's own schema when a field is left and again when it is sent: what is wrong stands
+ * at its field, the first of them has the focus, what is not saved is asked about before it is left, and nothing is sent
+ * twice. Without an answer from the check it is sent all the same: saving checks everything again.
+ */
+export function CheckedForm({ kind, form, send, isPending, className, children }: Props) {
+  const check = useContext(Check);
+  const element = useRef<HTMLFormElement>(null);
+  const isSent = useRef(false);
+  const resolver: Resolver<Texts> = async (values, _context, { names }) => {
+    const problems = check && element.current ? await check(kind, textsOf(element.current)).catch(() => []) : [];
+    // Left empty, a field is not wrong yet: it is when the form is sent.
+    const isLeft = names?.length === 1 && names[0] !== undefined;
+    const errors: FieldErrors<Texts> = {};
+    for (const { path, message } of problems)
+      if (!isLeft || (path === names[0] && values[path] !== "")) errors[path] ??= { type: "server", message };
+    return Object.keys(errors).length > 0 ? { values: {}, errors } : { values, errors: {} };
+  };
+  const methods = useForm<Texts>({ mode: "onBlur", reValidateMode: "onBlur", resolver, shouldFocusError: true });
+  const { isDirty, isSubmitting } = methods.formState;
+  useEffect(() => {
+    if (!isPending) isSent.current = false;
+  }, [isPending]);
+  // Of what the server refused the first field has the focus.
+  useEffect(() => {
+    if (form.status !== "refused") return;
+    element.current?.querySelector<HTMLElement>("[aria-invalid=true]")?.focus();
+  }, [form]);
+  useLeaveWarning(isDirty && !isSubmitting && !isPending && form.status !== "done");
+  const submitter = useRef<HTMLElement | null>(null);
+  const submit = methods.handleSubmit(() => {
+    const current = element.current;
+    if (!current || isSent.current) return;
+    isSent.current = true;
+    const body = new FormData(current, submitter.current ?? undefined);
+    startTransition(() => send(body));
+  });
+  return (
+    <FormProvider {...methods}>
+      <form
+        ref={element}
+        action={send}
+        className={className}
+        noValidate
+        onSubmit={(event) => {
+          submitter.current = (event.nativeEvent as SubmitEvent).submitter;
+          void submit(event);
+        }}
+      >
+        {children}
+      </form>
+    </FormProvider>
+  );
+}
+
+/** What a form would send, as texts; boxes of one name together. */
+function textsOf(form: HTMLFormElement): Texts {
+  const texts: Texts = {};
+  for (const [name, value] of new FormData(form))
+    if (typeof value === "string") texts[name] = name in texts ? `${texts[name]} | ${value}` : value;
+  return texts;
+}
+
+/** Asks before a page with unsaved changes is left, by a link or by closing it. */
+function useLeaveWarning(isOn: boolean) {
+  useEffect(() => {
+    if (!isOn) return;
+    const onUnload = (event: BeforeUnloadEvent) => event.preventDefault();
+    const onClick = (event: MouseEvent) => {
+      const link = event.target instanceof Element ? event.target.closest("a[href]") : null;
+      if (!link || link.getAttribute("target") === "_blank" || link.getAttribute("href")?.startsWith("#")) return;
+      if (window.confirm("Leave without saving? What you changed is lost.")) return;
+      event.preventDefault();
+      event.stopPropagation();
+    };
+    window.addEventListener("beforeunload", onUnload);
+    document.addEventListener("click", onClick, true);
+    return () => {
+      window.removeEventListener("beforeunload", onUnload);
+      document.removeEventListener("click", onClick, true);
+    };
+  }, [isOn]);
+}
+
+/** What a field of a checked form takes; nothing outside of one. */
+export function useChecked(name: string) {
+  const methods = useFormContext<Texts>();
+  if (!methods) return { registered: {}, problem: null };
+  const error = methods.formState.errors[name];
+  return { registered: methods.register(name), problem: error?.message ?? null };
+}
