@@ -47,6 +47,7 @@ const PAGES = [
   "/classes/rotations",
   "/classes",
   "/classes/new",
+  "/help",
   "/buy",
   "/buy/new",
   "/buy/used",

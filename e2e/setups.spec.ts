@@ -91,7 +91,9 @@ test("calibrate a bar, set it front-like for someone of 1.93 m, print the card, 
   expect(paper.words).toContain(words);
   expect(paper.words).toContain("hole 24");
   expect(paper.words).toMatch(/\d+ mm\s+\d+(\.\d+)? in/);
-  expect(paper.words).toContain("doctor or physiotherapist");
+  // It stands in a column beside the other, over two lines.
+  expect(paper.words).toContain("ask a doctor");
+  expect(paper.words).toContain("physiotherapist");
   const code = codeIn(paper.png);
   expect(code).not.toBeNull();
   expect(new URL(code!).pathname).toBe(new URL(address).pathname);

@@ -99,7 +99,7 @@ test("plates are entered, weighed one by one and paired; a station says where ba
   await expect(form.getByLabel(/^short name/)).toHaveValue("y20");
   await form.getByLabel(/^nominal mass/).fill("20 kg");
   await form.getByRole("button", { name: "Add" }).click();
-  const row = plates;
+  const row = plates.getByRole("region", { name: "Weighed one by one" });
   await plates.getByRole("button", { name: "y20" }).click();
   for (const [mark, mass] of [
     ["A", "20.06 kg"],

@@ -38,3 +38,25 @@ export function carryDifference(a: Balance, b: Balance, names: readonly [string,
       : `asks more of the ${more} (hip to knee ${trimmed(a.hipToKnee, 2)} against ${trimmed(b.hipToKnee, 2)})`;
   return `Against ${names[0]}, ${names[1]} leans ${signed(lean, 1)}° and ${share}.`;
 }
+
+/**
+ * What figures that stand side by side mean for one lifter.
+ *
+ * @param who "Hale Corrin with 150 kg".
+ * @param known the carries that balance, with what they are called; at least one.
+ * @returns one or two sentences with their full stops
+ */
+export function balanceLead(who: string, known: readonly { name: string; answer: Balance }[]): string {
+  const degrees = ({ trunkLeanDeg }: Balance) => `${trimmed(trunkLeanDeg, 0)}°`;
+  const byLean = known.toSorted((a, b) => a.answer.trunkLeanDeg - b.answer.trunkLeanDeg);
+  const [upright, over] = [byLean[0]!, byLean.at(-1)!];
+  if (known.length === 1) return `${who} leans ${degrees(upright.answer)} with ${upright.name}.`;
+  if (over.answer.trunkLeanDeg - upright.answer.trunkLeanDeg < 0.5)
+    return `${who} leans alike with each of them, ${degrees(upright.answer)}.`;
+  const [a, b] = [upright.answer.hipToKnee, over.answer.hipToKnee];
+  const share =
+    a === null || b === null || Math.abs(a - b) < 0.02
+      ? ""
+      : ` With ${upright.name} the ${a < b ? "knees do more and the hips less" : "hips do more and the knees less"}.`;
+  return `${who} stays most upright with ${upright.name} (${degrees(upright.answer)}) and leans furthest over with ${over.name} (${degrees(over.answer)}).${share}`;
+}

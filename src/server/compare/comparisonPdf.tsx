@@ -18,14 +18,17 @@ interface Sheet {
 }
 
 const WIDTH = 761;
-/** A drawing takes at most so much of the first page, so that the table begins on it. */
-const PICTURE_HEIGHT = 210;
+/** What a row of the table takes, and what page, title and sentences leave for drawing and table, in points. */
+const ROW = 10;
+const ROOM = 372;
+/** The drawing takes what the table leaves of one page, within what can be read. */
+const pictureHeight = (rows: number) => Math.min(210, Math.max(120, ROOM - (rows + 1) * ROW));
 
 const styles = StyleSheet.create({
   quiet: { color: QUIET, fontSize: 9 },
   row: { flexDirection: "row", borderTopWidth: 0.4, borderTopColor: RULE, paddingVertical: 0.5 },
-  name: { width: 190, fontSize: 8, lineHeight: 1.2 },
-  cell: { flex: 1, maxWidth: 100, textAlign: "right", fontSize: 8, lineHeight: 1.2 },
+  name: { width: 190, fontSize: 8, lineHeight: 1.1 },
+  cell: { flex: 1, maxWidth: 100, textAlign: "right", fontSize: 8, lineHeight: 1.1 },
 });
 
 /** A4 across: the answer, the bars bent over one another, and the whole table, on as many pages as it takes. */
@@ -41,7 +44,7 @@ export async function comparisonPdf(asked: Sheet): Promise<Uint8Array> {
       </Text>
       {sheet.drawing && (
         <View style={{ marginVertical: 6 }} wrap={false}>
-          <Picture drawing={sheet.drawing} width={WIDTH} height={PICTURE_HEIGHT} />
+          <Picture drawing={sheet.drawing} width={WIDTH} height={pictureHeight(rows.length)} />
         </View>
       )}
       <View style={[styles.row, { borderTopWidth: 0 }]} fixed>

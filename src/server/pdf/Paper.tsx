@@ -15,7 +15,7 @@ const styles = StyleSheet.create({
     fontFamily: FACES,
     fontSize: 10,
     color: INK,
-    paddingTop: 36,
+    paddingTop: 30,
     paddingHorizontal: 40,
     paddingBottom: 44,
   },

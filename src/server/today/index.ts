@@ -3,4 +3,5 @@ import "server-only";
 /* What other rooms, pages and routes may use of this one. */
 
 export { type TodayBeside, todayBeside } from "./beside";
+export { type FirstStep, firstWeek } from "./firstWeek";
 export { type TodayItem, todayCount, todayItems } from "./today";

@@ -11,7 +11,9 @@ import {
   type BalanceState,
 } from "@/core/balance/balanceState";
 import type { Build } from "@/core/balance/body";
-import { CARRY_KEYS } from "@/core/balance/carry";
+import { CARRIES, CARRY_KEYS } from "@/core/balance/carry";
+import { balanceLead } from "@/core/balance/verdictWords";
+import { useShown } from "../kit/shown";
 import { CarryCard } from "./CarryCard";
 import { figureTopMm } from "./FigureDrawing";
 import { Lesson } from "./Lesson";
@@ -22,19 +24,28 @@ interface Props {
   /** Lifters whose lengths can be taken over; empty for whoever may not read them. */
   lifters: readonly { name: string; build: Build }[];
   handTorqueNm: number;
+  /** Whose lengths the page starts with; null where nobody was asked for. */
+  who: string | null;
 }
 
 const INKS = ["var(--color-primary)", "var(--color-secondary)", "var(--color-accent)"];
 const WRITE_AFTER_MS = 250;
 
 /** Lifter, bar and load from the side, live: each carry at its own shank lean, or all at one pose. */
-export function BalanceSheet({ start, lifters, handTorqueNm }: Props) {
+export function BalanceSheet({ start, lifters, handTorqueNm, who }: Props) {
   const [state, setState] = useState(start);
+  const [name, setName] = useState(who);
+  const said = useShown();
   const { build, carries, mode } = state;
   useAddress(state);
   const change = (part: Partial<BalanceState>) => setState((now) => ({ ...now, ...part }));
-  const changeBuild = (part: Partial<Build>) => change({ build: { ...build, ...part } });
+  const changeBuild = (part: Partial<Build>) => {
+    // Whose lengths were moved is nobody of that name any more.
+    setName(null);
+    change({ build: { ...build, ...part } });
+  };
   const answers = carries.map((asked) => answerOf(state, asked, handTorqueNm));
+  const known = carries.flatMap(({ key }, i) => (answers[i] ? [{ name: CARRIES[key].name, answer: answers[i] }] : []));
   const topMm = Math.max(1100, ...answers.flatMap((answer) => (answer ? [figureTopMm(answer.figure)] : [])));
   return (
     <div className="grid gap-3">
@@ -63,7 +74,9 @@ export function BalanceSheet({ start, lifters, handTorqueNm }: Props) {
               value=""
               onChange={({ target }) => {
                 const lifter = lifters.find(({ name }) => name === target.value);
-                if (lifter) change({ build: lifter.build });
+                if (!lifter) return;
+                setName(lifter.name);
+                change({ build: lifter.build });
               }}
             >
               <option value="">a lifter’s lengths …</option>
@@ -148,6 +161,17 @@ export function BalanceSheet({ start, lifters, handTorqueNm }: Props) {
         )}
       </section>
 
+      {known.length > 0 && (
+        <p
+          className="sheet border-l-primary border-l-4 px-4 py-2 text-lg leading-snug font-semibold"
+          data-testid="balance-lead"
+        >
+          {balanceLead(
+            `${name ?? `A lifter of ${said.mm(build.heightMm, 0)}`} with ${said.kg(state.loadKg, 1)}`,
+            known,
+          )}
+        </p>
+      )}
       <div className="grid gap-3 md:grid-cols-2 xl:grid-cols-3">
         {carries.map((asked, i) => (
           <CarryCard

@@ -64,6 +64,7 @@ export function CarryCard({
         ink={ink}
         topMm={topMm}
         isHanging={carry.camber === "hanging"}
+        arms={{ carry: key, heightMm: state.build.heightMm }}
         label={answer ? `${name}: trunk leans ${trimmed(answer.trunkLeanDeg, 0)} degrees` : `${name}: nothing balances`}
       />
       {answer ? (
@@ -137,25 +138,39 @@ export function CarryCard({
 }
 
 function Numbers({ answer }: { answer: Balance }) {
-  const rows: [string, string, string][] = [
-    ["trunk lean", fixed(answer.trunkLeanDeg, 1), "°"],
-    ["hip moment", fixed(answer.hipMomentNm, 1), "N·m"],
-    ["knee moment", fixed(answer.kneeMomentNm, 1), "N·m"],
-    ["hip to knee", answer.hipToKnee === null || answer.kneeMomentNm <= 0 ? "–" : fixed(answer.hipToKnee, 2), ""],
-    ["roll torque", fixed(answer.rollTorqueNm, 1), "N·m"],
-    ["load ahead of mid-foot", fixed(answer.loadAheadOfMidFootMm, 0), "mm"],
+  const roll = answer.rollTorqueNm;
+  // The plain word first; its term, for whoever looks for it, small beside.
+  const rows: [plain: string, term: string, value: string, unit: string][] = [
+    ["leans forward", "trunk lean", fixed(answer.trunkLeanDeg, 1), "°"],
+    ["the hips hold", "moment", fixed(answer.hipMomentNm, 1), "N·m"],
+    ["the knees hold", "moment", fixed(answer.kneeMomentNm, 1), "N·m"],
+    [
+      "hips against knees",
+      "",
+      answer.hipToKnee === null || answer.kneeMomentNm <= 0 ? "–" : fixed(answer.hipToKnee, 2),
+      "",
+    ],
+    [
+      Math.abs(roll) < 0.5 ? "does not roll" : roll > 0 ? "wants to roll forward" : "wants to roll off the back",
+      "torque",
+      fixed(Math.abs(roll), 1),
+      "N·m",
+    ],
+    ["load ahead of mid-foot", "", fixed(answer.loadAheadOfMidFootMm, 0), "mm"],
     ...(answer.correctionReachMm === null
       ? []
       : ([
-          ["correction reach", fixed(answer.correctionReachMm, 0), "mm"],
-          ["held by the hands", fixed(answer.holdTorqueNm, 1), "N·m"],
-        ] as [string, string, string][])),
+          ["the hands can move it", "", fixed(answer.correctionReachMm, 0), "mm"],
+          ["held by the hands", "torque", fixed(answer.holdTorqueNm, 1), "N·m"],
+        ] as [string, string, string, string][])),
   ];
   return (
     <dl className="grid grid-cols-[1fr_auto] gap-x-3 text-sm">
-      {rows.map(([label, value, unit]) => (
-        <div key={label} className="border-base-300 col-span-2 grid grid-cols-subgrid border-b py-0.5 last:border-b-0">
-          <dt className="text-quiet">{label}</dt>
+      {rows.map(([label, term, value, unit], i) => (
+        <div key={i} className="border-base-300 col-span-2 grid grid-cols-subgrid border-b py-0.5 last:border-b-0">
+          <dt>
+            {label} {term && <span className="text-quiet text-xs">{term}</span>}
+          </dt>
           <dd className="text-right tabular-nums">
             <strong>{value}</strong> <span className="unit inline-block w-8 text-left">{unit}</span>
           </dd>

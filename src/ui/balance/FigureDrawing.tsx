@@ -1,4 +1,6 @@
+import { armOf } from "@/core/balance/arms";
 import type { Figure, Point } from "@/core/balance/balance";
+import type { CarryKey } from "@/core/balance/carry";
 
 interface Props {
   figure: Figure | null;
@@ -7,6 +9,8 @@ interface Props {
   loadKg: number;
   ink: string;
   isHanging: boolean;
+  /** How the bar is carried, and how tall the lifter is: where the arms are; left out, there are none. */
+  arms?: { carry: CarryKey; heightMm: number };
   /** Height of the sheet above the floor, in mm: the same for figures that stand side by side. */
   topMm: number;
 }
@@ -27,7 +31,7 @@ const at = ([x, y]: Point): [number, number] => [x, -y];
 const line = (...points: Point[]) => points.map((point) => at(point).join(",")).join(" ");
 
 /** A lifter from the side, to scale: floor and mid-foot, the body's segments, the bar's contact and its load. */
-export function FigureDrawing({ figure, label, loadKg, ink, isHanging, topMm }: Props) {
+export function FigureDrawing({ figure, label, loadKg, ink, isHanging, topMm, arms }: Props) {
   const { left, right, bottom } = VIEW;
   const top = topMm;
   return (
@@ -38,16 +42,17 @@ export function FigureDrawing({ figure, label, loadKg, ink, isHanging, topMm }: 
       className="block h-72 w-full"
     >
       <line x1={left} x2={right} y1={0} y2={0} stroke="var(--color-base-content)" strokeWidth={6} />
-      {figure && <Body figure={figure} loadKg={loadKg} ink={ink} isHanging={isHanging} topMm={topMm} />}
+      {figure && <Body figure={figure} loadKg={loadKg} ink={ink} isHanging={isHanging} topMm={topMm} arms={arms} />}
     </svg>
   );
 }
 
-function Body({ figure, loadKg, ink, isHanging, topMm }: Omit<Props, "label" | "figure"> & { figure: Figure }) {
+function Body({ figure, loadKg, ink, isHanging, topMm, arms }: Omit<Props, "label" | "figure"> & { figure: Figure }) {
   const { heel, toe, ankle, knee, hip, shoulder, contact, load, midFoot, centre } = figure;
   const trunk = Math.hypot(shoulder[0] - hip[0], shoulder[1] - hip[1]);
   const up: Point = [(shoulder[0] - hip[0]) / trunk, (shoulder[1] - hip[1]) / trunk];
   const head: Point = [shoulder[0] + up[0] * HEAD_MM * 1.7 + 25, shoulder[1] + up[1] * HEAD_MM * 1.7];
+  const arm = arms && armOf(figure, arms.carry, arms.heightMm);
   const limb = { stroke: "var(--body)", strokeLinecap: "round", strokeLinejoin: "round", fill: "none" } as const;
   return (
     <g style={{ ["--body" as string]: "color-mix(in oklab, var(--color-base-content) 34%, var(--color-base-100))" }}>
@@ -81,6 +86,18 @@ function Body({ figure, loadKg, ink, isHanging, topMm }: Omit<Props, "label" | "
       <polyline points={line(knee, hip)} {...limb} strokeWidth={118} />
       <polyline points={line(hip, shoulder)} {...limb} strokeWidth={150} />
       <circle cx={at(head)[0]} cy={at(head)[1]} r={HEAD_MM} fill="var(--body)" />
+      {arm && (
+        <g>
+          <polyline
+            points={line(shoulder, arm.elbow, arm.hand)}
+            {...limb}
+            stroke="var(--color-base-100)"
+            strokeWidth={82}
+          />
+          <polyline points={line(shoulder, arm.elbow, arm.hand)} {...limb} strokeWidth={60} />
+          <circle cx={at(arm.elbow)[0]} cy={at(arm.elbow)[1]} r={13} fill="var(--color-base-100)" />
+        </g>
+      )}
       {[ankle, knee, hip, shoulder].map((joint, i) => (
         <circle key={i} cx={at(joint)[0]} cy={at(joint)[1]} r={17} fill="var(--color-base-100)" />
       ))}

@@ -8,6 +8,7 @@ import type { Tolerances } from "@/core/bars/tolerances";
 import { listed, trimmed } from "@/core/units/format";
 import type { BarDetails } from "@/server/bars";
 import { dayText } from "@/core/units/dates";
+import { QuantityName } from "../kit/QuantityName";
 import { QuantityLegend, QuantityText, ValueText } from "../kit/QuantityText";
 
 interface Props {
@@ -60,7 +61,7 @@ export function BarNumbers({ details: { bar, texts, measurements }, tolerances, 
               return (
                 <tr key={kind}>
                   <th scope="row" className="px-4 py-1.5 text-left font-normal sm:whitespace-nowrap">
-                    {quantityLabel(kind, form)}
+                    <QuantityName {...{ kind, form }} />
                   </th>
                   <td className="px-2 text-right font-semibold whitespace-nowrap">
                     <QuantityText quantity={quantity} decimals={decimals} unit={unit} />

@@ -2,7 +2,8 @@ import { ratedTotalKg, type Bar } from "@/core/bars/bar";
 import { FAMILIES } from "@/core/bars/families";
 import { keyQuantities } from "@/core/bars/keyQuantities";
 import { seatToSeatOf } from "@/core/bars/lengths";
-import { QUANTITIES, quantityLabel } from "@/core/bars/quantities";
+import { QUANTITIES } from "@/core/bars/quantities";
+import { QuantityName } from "../kit/QuantityName";
 import { QuantityText } from "../kit/QuantityText";
 import { Kg } from "../kit/shown";
 
@@ -17,7 +18,9 @@ export function KeyNumbers({ bar }: { bar: Bar }) {
         const quantity = kind === "seatToSeat" ? seatToSeatOf(bar) : bar.quantities[kind];
         return (
           <div key={kind}>
-            <dt className="text-quiet text-sm">{quantityLabel(kind, form)}</dt>
+            <dt className="text-quiet text-sm">
+              <QuantityName {...{ kind, form }} />
+            </dt>
             <dd className="text-3xl leading-tight font-bold whitespace-nowrap">
               <QuantityText quantity={quantity} {...{ decimals, unit }} />
             </dd>

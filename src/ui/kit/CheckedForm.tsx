@@ -42,7 +42,9 @@ export function CheckedForm({ kind, form, send, isPending, className, children }
     const isLeft = names?.length === 1 && names[0] !== undefined;
     const errors: FieldErrors<Texts> = {};
     for (const { path, message } of problems)
-      if (!isLeft || (path === names[0] && values[path] !== "")) errors[path] ??= { type: "server", message };
+      // What this form does not ask is not its to put right: saving knows it.
+      if (element.current?.elements.namedItem(path) && (!isLeft || (path === names[0] && values[path] !== "")))
+        errors[path] ??= { type: "server", message };
     return Object.keys(errors).length > 0 ? { values: {}, errors } : { values, errors: {} };
   };
   const methods = useForm<Texts>({ mode: "onBlur", reValidateMode: "onBlur", resolver, shouldFocusError: true });

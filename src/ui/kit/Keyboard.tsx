@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "./Link";
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { SECTIONS } from "./sections";
@@ -50,28 +51,40 @@ function Keys() {
   return (
     <div className="modal-box max-w-md">
       <h2 className="mb-3 text-lg font-bold">Keys</h2>
-      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
-        {[
-          ["/", "search bars"],
-          ["↑ ↓", "move along the wall"],
-          ["c", "on a bar: put it in the comparison, or take it out"],
-          ["Enter", "open the bar"],
-          ["k", "show lb and inches, or kg and mm, for a moment"],
-          ...SECTIONS.map(({ letter, name }) => [`g ${letter}`, name]),
-          ["?", "this list"],
-        ].map(([key, what]) => (
-          <div key={key} className="contents">
-            <dt>
-              <kbd className="kbd kbd-sm">{key}</kbd>
-            </dt>
-            <dd>{what}</dd>
-          </div>
-        ))}
-      </dl>
+      <KeyList />
+      <p className="mt-3 text-sm">
+        <Link href="/help" className="link">
+          Help and the words of the trade
+        </Link>
+      </p>
       <form method="dialog" className="mt-4 text-right">
         <button className="btn btn-sm">Close</button>
       </form>
     </div>
+  );
+}
+
+/** Every key and what it does. */
+export function KeyList() {
+  return (
+    <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
+      {[
+        ["/", "search bars"],
+        ["↑ ↓", "move along the wall"],
+        ["c", "on a bar: put it in the comparison, or take it out"],
+        ["Enter", "open the bar"],
+        ["k", "show lb and inches, or kg and mm, for a moment"],
+        ...SECTIONS.map(({ letter, name }) => [`g ${letter}`, name]),
+        ["?", "this list"],
+      ].map(([key, what]) => (
+        <div key={key} className="contents">
+          <dt>
+            <kbd className="kbd kbd-sm">{key}</kbd>
+          </dt>
+          <dd>{what}</dd>
+        </div>
+      ))}
+    </dl>
   );
 }
 

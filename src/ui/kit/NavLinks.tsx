@@ -6,7 +6,7 @@ import { SECTIONS } from "./sections";
 
 /** Whoever lifts and works nothing here has a page of their own, and what helps to choose and load a bar. */
 const OWN_PAGE = { key: "me", name: "You", href: "/me" };
-const LIFTERS_SECTIONS: readonly string[] = ["bars", "compare", "match", "load", "settings"];
+const LIFTERS_SECTIONS: readonly string[] = ["bars", "compare", "match", "load", "help", "settings"];
 
 /** Links to the sections, the current one marked, with how much waits in each. */
 export function NavLinks({ counts, role }: { counts: Partial<Record<string, number>>; role: string }) {
@@ -24,7 +24,7 @@ export function NavLinks({ counts, role }: { counts: Partial<Record<string, numb
         key={key}
         href={href}
         aria-current={isHere ? "page" : undefined}
-        className={`flex min-h-11 items-center justify-between border-l-3 px-4 text-sm lg:min-h-9 ${key === "settings" ? "lg:mt-auto" : ""} ${isHere ? "border-primary bg-base-100 font-semibold" : "text-quiet hover:text-base-content border-transparent"}`}
+        className={`flex min-h-11 items-center justify-between border-l-3 px-4 text-sm lg:min-h-9 ${key === "help" ? "lg:mt-auto" : ""} ${isHere ? "border-primary bg-base-100 font-semibold" : "text-quiet hover:text-base-content border-transparent"}`}
       >
         {name}
         {count ? (

@@ -77,6 +77,13 @@ describe("a checked form", () => {
     await user.click(save());
     await screen.findByText(/must be given/);
   });
+  it("is not held up by what it does not ask", async () => {
+    const { user, sent } = setUp(async () => [{ path: "key", message: "short name: must be given" }]);
+    await user.type(mass(), "80");
+    await user.click(save());
+    await screen.findByText("Saved.");
+    expect(sent).toHaveLength(1);
+  });
   it("is sent once, however often the button is pressed", async () => {
     let go = () => {};
     const { user, sent } = setUp(

@@ -10,5 +10,6 @@ export const SECTIONS = [
   { key: "care", name: "Care", href: "/care", letter: "a" },
   { key: "lifters", name: "Lifters", href: "/lifters", letter: "i" },
   { key: "buy", name: "Buy", href: "/buy", letter: "y" },
+  { key: "help", name: "Help", href: "/help", letter: "h" },
   { key: "settings", name: "Settings", href: "/settings", letter: "s" },
 ] as const;

@@ -80,7 +80,15 @@ export function MatchSheet({
     <>
       <KnurlPatterns />
       <PageHead title="Match" about="the right bar for a lift, a load and a lifter">
-        <MatchNav here="/match" />
+        <MatchNav
+          here="/match"
+          balance={{
+            lifter: lifterKey || undefined,
+            load: loadKg > 0 ? trimmed(loadKg, 1) : undefined,
+            bar: top[0]?.tag,
+            lift: liftKey,
+          }}
+        />
       </PageHead>
       <AskForm
         action="/match"

@@ -1,8 +1,9 @@
 import Link from "../kit/Link";
 import { Say } from "../kit/shown";
 import { CircleAlert, CircleDot, Circle } from "lucide-react";
-import type { TodayBeside as Beside, TodayItem } from "@/server/today";
+import type { FirstStep, TodayBeside as Beside, TodayItem } from "@/server/today";
 import { PageHead } from "../kit/PageHead";
+import { FirstWeek } from "./FirstWeek";
 import { TodayBeside } from "./TodayBeside";
 import { dayText } from "@/core/units/dates";
 
@@ -16,17 +17,21 @@ const MARKS = {
 export function TodayList({
   items,
   beside,
+  steps = [],
   today,
   hallName,
 }: {
   items: TodayItem[];
   beside: Beside;
+  /** What a new gym does first; empty once it is done, and for whoever sets nothing up. */
+  steps?: readonly FirstStep[];
   today: string;
   hallName: string;
 }) {
   return (
     <>
       <PageHead title="Today" about={`${dayText(today, today)} · ${hallName}`} />
+      {steps.length > 0 && <FirstWeek steps={steps} />}
       <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_17rem] 2xl:grid-cols-[minmax(0,60rem)_22rem]">
         {items.length === 0 ? (
           <p className="sheet p-6">Nothing needs doing today. Every bar is in order and no care is due.</p>

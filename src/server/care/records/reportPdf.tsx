@@ -27,7 +27,10 @@ export async function careReportPdf(asked: CareRecords, gym: { hallName: string;
   const most = Math.max(1, ...records.months.map(({ minutes }) => minutes));
   const cared = records.bars.filter(({ jobs }) => jobs > 0).length;
   return pdfBytes(
-    <Paper title={`Care of bars ${records.year}, ${hallName}`} foot={`${hallName}; as recorded by ${dayText(today, "")}.`}>
+    <Paper
+      title={`Care of bars ${records.year}, ${hallName}`}
+      foot={`${hallName}; as recorded by ${dayText(today, "")}.`}
+    >
       <Text style={{ fontWeight: 700, fontSize: 11, marginBottom: 8 }}>
         {`${records.jobs} jobs in ${fixed(records.minutes / 60, 1)} hours${worth ? `, worth ${worth}` : ""}, on ${cared} of ${records.bars.length} bars.`}
       </Text>

@@ -1,5 +1,7 @@
 import type { Metadata } from "next";
-import { readBalance } from "@/core/balance/balanceState";
+import { carryOn } from "@/core/balance/carryOn";
+import { MAX_CARRIES, readBalance } from "@/core/balance/balanceState";
+import { barsByTag } from "@/server/bars";
 import { matchingRules } from "@/server/rules";
 import { buildOf, listLifters } from "@/server/lifters";
 import { requestContext } from "@/server/access";
@@ -18,7 +20,13 @@ export default async function BalancePage({ searchParams }: { searchParams: Sear
     const build = buildOf(row);
     return build ? [{ key: row.key, name: row.name, build }] : [];
   });
-  const start = readBalance(search);
+  const read = readBalance(search);
+  // Arriving from a bar, its own camber stands first.
+  const item = search.bar ? (await barsByTag(context, [search.bar]))[0] : undefined;
+  const carried = item && !search.c ? carryOn(item.bar, search.lift ?? "back-squat-high") : null;
+  const start = carried
+    ? { ...read, carries: [carried, ...read.carries.filter(({ key }) => key !== carried.key)].slice(0, MAX_CARRIES) }
+    : read;
   const asked = withBuild.find(({ key }) => key === search.lifter);
   return (
     <>
@@ -27,6 +35,7 @@ export default async function BalancePage({ searchParams }: { searchParams: Sear
       </PageHead>
       <BalanceSheet
         start={asked ? { ...start, build: asked.build } : start}
+        who={asked?.name ?? null}
         lifters={withBuild}
         handTorqueNm={rules.handTorqueNm}
       />
