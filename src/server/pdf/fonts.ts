@@ -59,13 +59,13 @@ const UNKNOWN =
   /[^\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}\p{Script=Devanagari}\p{Script=Hebrew}\p{Script=Arabic}\p{Script=Common}\p{Script=Inherited}]|\p{Extended_Pictographic}(?<![0-9#*©®™↔↕↖-↙])/gu;
 
 /**
- * The same with a box in place of each letter that no face has, rather than another letter: Chinese, Japanese, Korean
+ * The same with the sign for an unknown letter in place of each letter that no face has, rather than another letter: Chinese, Japanese, Korean
  * and Thai faces are larger than the rest of the program. Bytes are left alone.
  *
  * @returns a copy of texts, lists and plain objects
  */
 export function printable<T>(value: T): T {
-  if (typeof value === "string") return value.replace(UNKNOWN, "□") as T;
+  if (typeof value === "string") return value.replace(UNKNOWN, "\ufffd") as T;
   if (Array.isArray(value)) return value.map(printable) as T;
   if (value === null || typeof value !== "object" || Object.getPrototypeOf(value) !== Object.prototype) return value;
   return Object.fromEntries(Object.entries(value).map(([key, own]) => [key, printable(own)])) as T;

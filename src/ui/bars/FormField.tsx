@@ -2,6 +2,7 @@
 
 import type { FieldDef } from "@/core/bars/barFields";
 import type { UseFormRegisterReturn } from "react-hook-form";
+import { DayField } from "../kit/DayField";
 import { useChecked } from "../kit/CheckedForm";
 import { UnitInput, UnitName } from "../kit/shown";
 
@@ -120,6 +121,10 @@ function Choices({
   );
 }
 
+/** What a field of days takes of a registered one; bounds are not its kind's. */
+const named = ({ max: _max, min: _min, ...rest }: { id: string; name: string } & Partial<UseFormRegisterReturn>) =>
+  rest;
+
 const isTurned = (unit: string): unit is "kg" | "mm" => unit === "kg" || unit === "mm";
 
 function Control({
@@ -168,7 +173,7 @@ function Control({
         />
       );
     case "day":
-      return <input {...attributes} type="date" defaultValue={text} className="input min-h-11 w-full" />;
+      return <DayField {...named(attributes)} start={text} className="input min-h-11 w-full" />;
     default: {
       const unit = def.kind === "mass" ? "kg" : def.kind === "number" && isTurned(def.unit) ? def.unit : undefined;
       // A number that is kept in kg or mm stands there in the reader's unit; what was typed with its unit stays as it is.

@@ -1,5 +1,6 @@
 "use client";
 
+import { DayField } from "../kit/DayField";
 import { useState, type ReactNode } from "react";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction, FormState } from "../kit/formState";
@@ -67,13 +68,11 @@ export function TextField({
   return (
     <label className={`grid gap-1 ${isWide ? "min-w-64 grow" : ""}`}>
       {label}
-      <input
-        name={name}
-        type={type}
-        {...(max ? { max } : {})}
-        defaultValue={start}
-        className={`input input-sm min-h-11 ${isWide ? "w-full" : "w-40"}`}
-      />
+      {type === "date" ? (
+        <DayField name={name} start={start} {...(max ? { max } : {})} className="input input-sm min-h-11 w-40" />
+      ) : (
+        <input name={name} defaultValue={start} className={`input input-sm min-h-11 ${isWide ? "w-full" : "w-40"}`} />
+      )}
     </label>
   );
 }

@@ -1,4 +1,5 @@
 import { AskForm } from "../kit/AskForm";
+import { DayField } from "../kit/DayField";
 import { FoldOnPhone } from "../kit/FoldOnPhone";
 import Link from "../kit/Link";
 
@@ -74,7 +75,7 @@ export function CareAsk({ query, tasks, places, crew, today, mayTick }: Props) {
               </label>
               <label className="ask">
                 on
-                <input type="date" name="on" defaultValue={query.on} key={query.on} max={today} className="min-h-11!" />
+                <DayField name="on" start={query.on} max={today} className="min-h-11!" />
               </label>
             </span>
           )}

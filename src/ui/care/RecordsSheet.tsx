@@ -9,6 +9,7 @@ import { BarTag } from "../kit/BarTag";
 import { DataTable, type DataColumn, type DataRow } from "../kit/DataTable";
 import Link from "../kit/Link";
 import { ConditionChart } from "./ConditionChart";
+import { MonthBars } from "./MonthBars";
 
 const MONTHS = Array.from({ length: 12 }, (_, i) => monthText(`2026-${String(i + 1).padStart(2, "0")}`));
 
@@ -28,7 +29,6 @@ interface Props {
 export function RecordsSheet({ records, years, rust, shown }: Props) {
   const { year, months, bars, jobs, minutes, hourMinor, currency } = records;
   const listed = bars.length <= MAX_BARS ? bars : bars.toSorted((a, b) => b.minutes - a.minutes).slice(0, MAX_BARS);
-  const most = Math.max(1, ...months.map((month) => month.minutes));
   const cost = (of: number) => (hourMinor === null ? null : `${fixed((of / 60) * (hourMinor / 100), 0)} ${currency}`);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
@@ -59,22 +59,15 @@ export function RecordsSheet({ records, years, rust, shown }: Props) {
             What it costs is said once the gym says what an hour of care costs: under Meters, by the rule.
           </p>
         )}
-        <ol className="mt-2 grid gap-0.5 text-sm">
-          {months.map((month, i) => (
-            <li key={month.month} className="grid grid-cols-[2.5rem_3rem_5rem_minmax(0,1fr)_6rem] items-center gap-x-2">
-              <span>{MONTHS[i]}</span>
-              <span className="text-right">{month.jobs}</span>
-              <span className="text-right">
-                {fixed(month.minutes, 0)}
-                <span className="unit">min</span>
-              </span>
-              <span aria-hidden>
-                <span className="bg-primary block h-2" style={{ width: `${(100 * month.minutes) / most}%` }} />
-              </span>
-              <span className="text-right">{cost(month.minutes)}</span>
-            </li>
-          ))}
-        </ol>
+        <MonthBars
+          label={`Minutes of care by month: ${months.map((month, i) => `${MONTHS[i]} ${fixed(month.minutes, 0)}`).join(", ")}`}
+          months={months.map((month, i) => ({
+            month: MONTHS[i]!,
+            jobs: month.jobs,
+            minutes: Math.round(month.minutes),
+            cost: cost(month.minutes),
+          }))}
+        />
       </section>
       {shown && (
         <section id="over-time" className="sheet px-4 py-3" aria-label={`${shown.tag} over time`}>

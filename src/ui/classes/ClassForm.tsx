@@ -1,5 +1,6 @@
 "use client";
 
+import { DayField } from "../kit/DayField";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
@@ -43,7 +44,15 @@ export function ClassForm({ id, version, texts, stations, action }: Props) {
       )}
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-6">
         {field("name", "name", "text", "col-span-2")}
-        {field("heldOn", "day", "date")}
+        <label className="grid gap-1 text-sm">
+          <span className="font-semibold">day</span>
+          <DayField
+            name="heldOn"
+            start={known.heldOn ?? ""}
+            aria-invalid={form.problems.some(({ path }) => path === "heldOn")}
+            className="input input-sm min-h-10 w-full"
+          />
+        </label>
         {field("startsAt", "starts at", "time")}
         {field("blocks", "blocks")}
         {field("blockMinutes", "minutes each")}

@@ -1,4 +1,5 @@
 import { TERM_KEYS, TERMS, type TermKey } from "@/core/glossary/terms";
+import { KnurlPatterns } from "../kit/BarDrawing";
 import { KeyList } from "../kit/Keyboard";
 import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
@@ -30,9 +31,10 @@ const WAYS: readonly { href: string; word: string; what: string; forLifters?: tr
 /** What the product is for, screen by screen, the words of the trade with a drawing each, and the keys. */
 export function HelpSheet({ role }: { role: string }) {
   const ways = WAYS.filter(({ forLifters }) => forLifters || role !== "lifter");
-  const terms = TERM_KEYS.toSorted((a, b) => (TERMS[a].word < TERMS[b].word ? -1 : 1));
+  const terms = TERM_KEYS.toSorted((a, b) => TERMS[a].word.localeCompare(TERMS[b].word, "en"));
   return (
     <>
+      <KnurlPatterns />
       <PageHead title="Help" about="where to go for what, the words of the trade, the keys" />
       <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 xl:grid-cols-[minmax(0,1fr)_22rem]">
         <section className="sheet p-4" aria-labelledby="words">

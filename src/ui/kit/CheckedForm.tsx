@@ -1,6 +1,6 @@
 "use client";
 
-import { createContext, startTransition, useContext, useEffect, useRef, type ReactNode } from "react";
+import { createContext, startTransition, useContext, useEffect, useRef, type ReactNode, type SubmitEvent } from "react";
 import { FormProvider, useForm, useFormContext, type FieldErrors, type Resolver } from "react-hook-form";
 import type { Problem } from "@/core/problem";
 import type { FormState } from "./formState";
@@ -58,26 +58,19 @@ export function CheckedForm({ kind, form, send, isPending, className, children }
     element.current?.querySelector<HTMLElement>("[aria-invalid=true]")?.focus();
   }, [form]);
   useLeaveWarning(isDirty && !isSubmitting && !isPending && form.status !== "done");
-  const submitter = useRef<HTMLElement | null>(null);
-  const submit = methods.handleSubmit(() => {
-    const current = element.current;
-    if (!current || isSent.current) return;
-    isSent.current = true;
-    const body = new FormData(current, submitter.current ?? undefined);
-    startTransition(() => send(body));
-  });
+  const onSubmit = (event: SubmitEvent<HTMLFormElement>) => {
+    const current = event.currentTarget;
+    const { submitter } = event.nativeEvent as unknown as { submitter: HTMLElement | null };
+    void methods.handleSubmit(() => {
+      if (isSent.current) return;
+      isSent.current = true;
+      const body = new FormData(current, submitter ?? undefined);
+      startTransition(() => send(body));
+    })(event);
+  };
   return (
     <FormProvider {...methods}>
-      <form
-        ref={element}
-        action={send}
-        className={className}
-        noValidate
-        onSubmit={(event) => {
-          submitter.current = (event.nativeEvent as SubmitEvent).submitter;
-          void submit(event);
-        }}
-      >
+      <form ref={element} action={send} className={className} noValidate onSubmit={onSubmit}>
         {children}
       </form>
     </FormProvider>

@@ -6,6 +6,7 @@ import { dateText, dayText, timeText } from "@/core/units/dates";
 import { fixed } from "@/core/units/format";
 import { fieldNumber, METRIC, saidIn, shownLength, shownMass, typedIn, unitName, type Units } from "@/core/units/shown";
 import type { HallDay } from "@/core/units/hallDay";
+import { readDay } from "@/core/units/readDay";
 
 /* How this person reads: in which units, by which clock, from which day on. Everything below is a leaf: pages and cores
  * have kg, mm and ISO days, and what is shown of them is written here, on the server as in the browser. */
@@ -52,7 +53,15 @@ export function ShownProvider({ units, today, locale, children }: Reader & { uni
     };
     const onFormData = (event: FormDataEvent) => {
       for (const field of event.target instanceof HTMLFormElement ? event.target.elements : [])
-        if (field instanceof HTMLInputElement && field.dataset.unit && field.name && event.formData.has(field.name))
+        if (field instanceof HTMLInputElement && field.dataset.day !== undefined && event.formData.has(field.name)) {
+          const day = readDay(field.value, today, isMonthFirstIn(locale));
+          if (day) event.formData.set(field.name, day);
+        } else if (
+          field instanceof HTMLInputElement &&
+          field.dataset.unit &&
+          field.name &&
+          event.formData.has(field.name)
+        )
           event.formData.set(field.name, sentText(field, shown));
     };
     window.addEventListener("keydown", onKey);
@@ -61,7 +70,7 @@ export function ShownProvider({ units, today, locale, children }: Reader & { uni
       window.removeEventListener("keydown", onKey);
       document.removeEventListener("formdata", onFormData);
     };
-  }, [page, shown]);
+  }, [page, shown, today, locale]);
   return (
     <Shown value={shown}>
       <Reading value={reader}>{children}</Reading>
@@ -173,6 +182,16 @@ function Worded({ text, unit, isBare, isSmall }: { text: string; unit: string; i
       <span className="unit">{unit}</span>
     </>
   );
+}
+
+/** Whether a locale writes the month before the day: 11/28. */
+const isMonthFirstIn = (locale: string) =>
+  new Intl.DateTimeFormat(locale).formatToParts(0).find(({ type }) => type !== "literal")?.type === "month";
+
+/** By which day and in which order of day and month a person reads. */
+export function useReader() {
+  const { today, locale } = useContext(Reading);
+  return useMemo(() => ({ today, isMonthFirst: isMonthFirstIn(locale) }), [today, locale]);
 }
 
 /** A sentence with its masses and lengths in the person's units, and its days as people write them. */

@@ -1,5 +1,6 @@
 "use client";
 
+import { DayField } from "../kit/DayField";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
@@ -68,12 +69,11 @@ export function UseForm({
       </label>
       <label className="grid gap-1">
         used on
-        <input
+        <DayField
           name="usedOn"
-          type="date"
-          defaultValue={form.typed.usedOn ?? today}
+          start={form.typed.usedOn ?? today}
           max={today}
-          className="input input-sm min-h-10 w-38"
+          className="input input-sm min-h-11 w-38"
         />
       </label>
       <label className="grid min-w-32 grow gap-1">

@@ -1,5 +1,6 @@
 "use client";
 
+import { DayField } from "../kit/DayField";
 import { useState } from "react";
 import { PURPOSE_WORDS, PURPOSES } from "@/core/matching/lifter";
 import { MAX_ROTATION_WEEKS, MAX_SESSIONS, MIN_ROTATION_WEEKS, WEEKDAYS } from "@/core/rotation/readWish";
@@ -64,7 +65,7 @@ export function RotationForm({ id, version, start, chosen, lifters, lifts, actio
         </label>
         <label className="grid gap-1">
           First week, any day of it
-          <input name="startsOn" type="date" defaultValue={value("startsOn")} className={`${field} w-40`} />
+          <DayField name="startsOn" start={value("startsOn")} className={`${field} w-40`} />
         </label>
         <label className="grid gap-1">
           Weeks

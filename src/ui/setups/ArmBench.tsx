@@ -15,7 +15,7 @@ import {
 } from "@/core/setups/armSettings";
 import { fixed, sentence, signed, trimmed } from "@/core/units/format";
 import { FigureDrawing, figureTopMm } from "../balance/FigureDrawing";
-import { ArmDial } from "./ArmDial";
+import { ArmDial, GHOST_WORDS } from "./ArmDial";
 import { changedHref, intend, latestParams } from "../kit/intent";
 import { Mm } from "../kit/shown";
 
@@ -82,7 +82,8 @@ export function ArmBench({ tag, chart, start, build, totalKg, children, below }:
               onSettled={() => settle()}
             />
             <p className="text-quiet text-xs">
-              Drag the load about the pad, or focus it and use the arrows. Crosses: where usual carries have their load.
+              Drag the load about the pad, or focus it and use the arrows. Letters: where usual carries have their load,{" "}
+              {GHOST_WORDS}.
             </p>
           </div>
           <div className="flex flex-col justify-end" role="group" aria-label="The lifter with it">

@@ -29,6 +29,11 @@ const GHOSTS = CARRY_KEYS.filter((key) => CARRIES[key].carry.camber === "rigid")
   };
 });
 
+const letterOf = (i: number) => String.fromCharCode(97 + i);
+
+/** What the letters in the dial stand for: names would lie over the drawing. */
+export const GHOST_WORDS = GHOSTS.map(({ name }, i) => `${letterOf(i)} ${name}`).join(", ");
+
 /** Every place the load can take about the pad's axis, the trunk upright, facing right. Drag the load, or use arrows. */
 export function ArmDial({ settings, current, marks, pins, onChange, onSettled }: Props) {
   const svg = useRef<SVGSVGElement>(null);
@@ -135,23 +140,26 @@ export function ArmDial({ settings, current, marks, pins, onChange, onSettled }:
             </text>
           );
         })}
-      {GHOSTS.map(({ key, name, x: gx, y: gy }) => (
+      {GHOSTS.map(({ key, x: gx, y: gy }, i) => (
         <g key={key}>
-          <path
-            d={`M${gx - 9} ${-gy - 9}l18 18m0 -18l-18 18`}
+          <circle
+            cx={gx}
+            cy={-gy}
+            r={13}
+            fill="var(--color-base-100)"
             stroke="var(--color-secondary)"
-            strokeWidth={4}
-            fill="none"
+            strokeWidth={3}
           />
           <text
-            x={gx < 0 ? gx - 14 : gx + 14}
+            x={gx}
             y={-gy + 6}
             fontSize={17}
-            textAnchor={gx < 0 ? "end" : "start"}
+            fontWeight={700}
+            textAnchor="middle"
             fill="var(--color-secondary)"
             className="lettered"
           >
-            {name}
+            {letterOf(i)}
           </text>
         </g>
       ))}

@@ -1,5 +1,6 @@
 "use client";
 
+import { DayField } from "../kit/DayField";
 import { useState } from "react";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction, FormState } from "../kit/formState";
@@ -26,13 +27,7 @@ function SetFields({ form, start, bars, lifts, today, isOne = false }: SetFields
     <>
       <label className="grid gap-1">
         Day
-        <input
-          name="on"
-          type="date"
-          max={today}
-          defaultValue={value("on") || today}
-          className="input input-sm min-h-11 w-40"
-        />
+        <DayField name="on" max={today} start={value("on") || today} className="input input-sm min-h-11 w-40" />
       </label>
       <label className="grid gap-1">
         Lift
