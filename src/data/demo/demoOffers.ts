@@ -197,7 +197,12 @@ export const DEMO_OFFERS: readonly DemoOffer[] = [
   },
   {
     texts: {
-      ...{ name: "Adjustable safety squat bar", family: "adjustable-yoke", seller: "Pellow & Strand", "stated.mass": "24 kg" },
+      ...{
+        name: "Adjustable safety squat bar",
+        family: "adjustable-yoke",
+        seller: "Pellow & Strand",
+        "stated.mass": "24 kg",
+      },
       ...{ "stated.sleeveLength": "380 mm", sleeveRotation: "fixed", offerNote: "Announced for spring. No price yet." },
     },
   },
