@@ -3,8 +3,8 @@
 import { useState } from "react";
 import type { RunSet, SetEffort } from "@/core/loading/run/runState";
 import type { RunTouch } from "@/core/loading/run/runTouch";
+import { useShown } from "../kit/shown";
 import { kgFromMassUnits } from "@/core/units/exactMass";
-import { trimmed } from "@/core/units/format";
 
 const LEFT = [0, 1, 2, 3, 4];
 
@@ -18,7 +18,8 @@ export function EffortAsk({ set, send }: Props) {
   const said = set.effort;
   const [repetitions, setRepetitions] = useState(said?.repetitions ?? set.repetitions ?? 5);
   const [handsHelped, setHandsHelped] = useState(said?.handsHelped ?? false);
-  const whose = `${set.lifter}'s ${trimmed(kgFromMassUnits(set.achievedUnits), 2)} kg`;
+  const { kg } = useShown();
+  const whose = `${set.lifter}'s ${kg(kgFromMassUnits(set.achievedUnits), 2)}`;
   const say = (effort: Partial<SetEffort>, label: string) =>
     send(
       {

@@ -1,6 +1,5 @@
 import type { Bar } from "@/core/bars/bar";
 import { platesOffOneSide } from "@/core/loading/tippingOf";
-import { signed, trimmed } from "@/core/units/format";
 import type { SessionRun } from "@/server/loading";
 import { AskChoice, optionsUpTo } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
@@ -16,7 +15,7 @@ import { BeginRun, RunningNow, type RunningSession } from "./RunningNow";
 import { facesOf } from "./plateFaces";
 import { Sleeve } from "./Sleeve";
 import type { FormAction } from "../kit/formState";
-import { Kg } from "../kit/shown";
+import { Kg, UnitName } from "../kit/shown";
 
 interface Props {
   bars: readonly { tag: string; name: string }[];
@@ -237,10 +236,16 @@ function Run({ run, bar, ask, mayRun, search, beginAction }: Props & { run: Sess
                     )}
                   </th>
                   <td className="pr-3 text-right whitespace-nowrap">
-                    <strong className="text-base">{trimmed(set.achievedKg, 2)}</strong>
-                    <span className="unit">kg</span>
+                    <strong className="text-base">
+                      <Kg value={set.achievedKg} decimals={2} isBare />
+                    </strong>
+                    <span className="unit">
+                      <UnitName of="kg" />
+                    </span>
                     {Math.abs(set.errorKg) >= 0.005 && (
-                      <span className="text-accent block text-xs">{signed(set.errorKg, 2)}</span>
+                      <span className="text-accent block text-xs">
+                        <Kg value={set.errorKg} decimals={2} isSigned isBare />
+                      </span>
                     )}
                   </td>
                   <td className="min-w-28 pr-3">

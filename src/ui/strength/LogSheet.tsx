@@ -9,7 +9,7 @@ import { href } from "../kit/search";
 import { AddSetsForm, ImportSetsForm, OneTouchForm, type BarChoice } from "./LogForms";
 import { SetList } from "./SetList";
 import { BandChart, WorkChart } from "./StrengthCharts";
-import { Kg, Say } from "../kit/shown";
+import { Kg, Say, UnitName } from "../kit/shown";
 
 /** A load that is expected, and what the plates make of it. */
 export interface ShownLoad {
@@ -119,9 +119,12 @@ function Strength({ log, lift, today }: Props) {
     <section className="sheet px-4 py-3" aria-label="Strength">
       <h2 className="text-quiet text-sm">{lift.name}, single on a straight bar today</h2>
       <p className="text-3xl font-bold">
-        {kg(straight.value)} <span className="unit text-lg">kg</span>{" "}
+        <Kg value={straight.value} decimals={1} isBare />{" "}
+        <span className="unit text-lg">
+          <UnitName of="kg" />
+        </span>{" "}
         <span className="text-quiet text-sm font-normal">
-          nine times in ten from {kg(straight.low)} to {kg(straight.high)} kg
+          <Say text={`nine times in ten from ${kg(straight.low)} to ${kg(straight.high)} kg`} />
         </span>
       </p>
       {past.straight.length > 2 && (
@@ -220,9 +223,12 @@ function ExpectedPart({ lifter, lift, ask, bars, expected }: Props) {
       {one && (
         <>
           <p className="text-2xl font-bold">
-            {kg(one.onBarKg ?? one.loadKg)} <span className="unit text-base">kg</span>{" "}
+            <Kg value={one.onBarKg ?? one.loadKg} decimals={1} isBare />{" "}
+            <span className="unit text-base">
+              <UnitName of="kg" />
+            </span>{" "}
             <span className="text-quiet text-sm font-normal">
-              one set: {kg(one.lowKg)} to {kg(one.highKg)} kg
+              <Say text={`one set: ${kg(one.lowKg)} to ${kg(one.highKg)} kg`} />
               {one.onBarKg !== null && <Say text={`; ${kg(one.loadKg)} kg before the plates`} />}
             </span>
           </p>
@@ -273,7 +279,9 @@ function Work({ log: { weeks, effort } }: { log: LifterLog }) {
   return (
     <section className="sheet px-4 py-3" aria-label="Work">
       <h2 className="font-bold">Work by week</h2>
-      <p className="text-quiet text-xs">load × repetitions of the sets that were made, in kg</p>
+      <p className="text-quiet text-xs">
+        load × repetitions of the sets that were made, in <UnitName of="kg" />
+      </p>
       <WorkChart weeks={shown} />
       {effort && (
         <dl className="grid grid-cols-2 gap-3 pt-2 text-sm">
@@ -286,8 +294,10 @@ function Work({ log: { weeks, effort } }: { log: LifterLog }) {
             <div key={word}>
               <dt className="text-quiet text-xs">{word}</dt>
               <dd>
-                <strong className="tabular-nums">{fixed(week.loadKg, 0)}</strong> <span className="unit">kg</span> a
-                repetition
+                <strong className="tabular-nums">
+                  <Kg value={week.loadKg} decimals={0} isSmall />
+                </strong>{" "}
+                a repetition
                 <span className="text-quiet block text-xs">
                   <Kg value={week.kg} decimals={0} /> in all{reserve(week.reserve)}
                 </span>

@@ -13,7 +13,9 @@ import {
   XAxis,
   YAxis,
 } from "recharts";
+import { KG_PER_LB } from "@/core/units/constants";
 import { fixed } from "@/core/units/format";
+import { useShown } from "../kit/shown";
 
 const TICK = { fontSize: 11, fill: "var(--color-quiet)" };
 const MARGIN = { top: 8, right: 8, bottom: 0, left: 0 };
@@ -56,11 +58,18 @@ export function BandChart({
   /** A value to compare with, dashed. */
   line?: number;
 }) {
-  const data = points.map(({ on, value, low, high }) => ({ x: at(on), value, band: [low, high] as [number, number] }));
-  const all = [...points.flatMap(({ low, high }) => [low, high]), ...(line === undefined ? [] : [line])];
+  const { units } = useShown();
+  // What is kept in kg is drawn as it is read.
+  const isPounds = unit === " kg" && units.mass === "lb";
+  const read = (value: number) => (isPounds ? value / KG_PER_LB : value);
+  const data = points.map(({ on, value, low, high }) => ({
+    ...{ x: at(on), value: read(value) },
+    band: [read(low), read(high)] as [number, number],
+  }));
+  const all = [...points.flatMap(({ low, high }) => [read(low), read(high)]), ...(line === undefined ? [] : [line])];
   const [least, most] = [Math.min(...all), Math.max(...all)];
   const pad = (most - least) * 0.08 || most * 0.05;
-  const text = (value: number) => `${fixed(value, digits)}${unit}`;
+  const text = (value: number) => `${fixed(value, digits)}${isPounds ? " lb" : unit}`;
   return (
     <div role="img" aria-label={label} className="h-36">
       <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 400, height: 144 }}>
