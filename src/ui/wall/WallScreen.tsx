@@ -10,6 +10,8 @@ import { trimmed } from "@/core/units/format";
 import type { WallAnswer } from "@/server/matching";
 import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
 import Link from "../kit/Link";
+import { IdleWall, type HungBar } from "./IdleWall";
+import { LiftPictogram } from "./LiftPictogram";
 import { Say } from "../kit/shown";
 
 interface Props {
@@ -18,15 +20,20 @@ interface Props {
   answer: WallAnswer | null;
   /** Seconds without a touch after which it goes back to the start. */
   returnAfter: number;
+  /** The bars that hang here, shown while nobody asks. */
+  bars?: readonly HungBar[];
+  /** Seconds without a touch after which they are. */
+  idleAfter?: number;
 }
 
 /** For whoever stands before the bars: touch a lift, see the bar. Readable from three metres; nothing about anybody. */
-export function WallScreen({ hallName, lifts, answer, returnAfter }: Props) {
+export function WallScreen({ hallName, lifts, answer, returnAfter, bars = [], idleAfter = 90 }: Props) {
   useReturn(answer !== null, returnAfter);
   return (
     <main className="flex min-h-screen flex-col px-[3vw] py-[3vh]">
       <KnurlPatterns />
       {answer ? <Answer answer={answer} /> : <Start hallName={hallName} lifts={lifts} />}
+      {!answer && <IdleWall bars={bars} afterSeconds={idleAfter} />}
     </main>
   );
 }
@@ -76,7 +83,11 @@ function Start({ hallName, lifts }: { hallName: string; lifts: Props["lifts"] })
           return (
             own.length > 0 && (
               <section key={group} aria-labelledby={`group-${group}`} className="grid content-start gap-2">
-                <h2 id={`group-${group}`} className="text-quiet text-[clamp(1rem,1.5vw,1.4rem)] font-semibold">
+                <h2
+                  id={`group-${group}`}
+                  className="text-quiet flex items-center gap-2 text-[clamp(1rem,1.5vw,1.4rem)] font-semibold"
+                >
+                  <LiftPictogram group={group} className="text-base-content size-[clamp(2.2rem,4vw,3.6rem)]" />
                   {LIFT_GROUP_WORDS[group]}
                 </h2>
                 {own.map(({ key, name }) => (

@@ -54,7 +54,9 @@ const barsOf = (rows: readonly Planned[]) => [...new Set(rows.map(({ barId }) =>
 /** Whether a row is to be written at all. */
 function differs(row: Planned, known: ReadonlyMap<string, PlanRow>): boolean {
   const now = known.get(keyOf(row.barId, row.taskId)) as Record<string, unknown> | undefined;
-  return !now || Object.entries(row).some(([key, value]) => (now[key] ?? null) !== (value ?? null));
+  // A list is the same when it says the same.
+  const said = (value: unknown) => (Array.isArray(value) ? JSON.stringify(value) : (value ?? null));
+  return !now || Object.entries(row).some(([key, value]) => said(now[key]) !== said(value));
 }
 
 /** So many bars are named; of more everything is held. */

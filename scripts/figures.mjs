@@ -1,0 +1,132 @@
+#!/usr/bin/env node
+/*
+ * npm run figures: what each screen of the running demo costs a browser, in one run, written to docs/figures.md: script
+ * that is fetched (compressed), layout shift, and first content against a page of the same build that has nothing to
+ * work out. Ratios are of medians, taken in turn, so that a busy machine is busy for both.
+ */
+import { writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { chromium } from "@playwright/test";
+import { CHROMIUM } from "./lib/machine.mjs";
+
+const root = dirname(dirname(fileURLToPath(import.meta.url)));
+const base = process.env.FIGURES_URL ?? `http://127.0.0.1:${process.env.PORT ?? 3210}`;
+const ROUNDS = Number(process.env.FIGURES_ROUNDS ?? 5);
+/** The limits of the product, with which each figure stands. */
+const LIMITS = { shift: 0.05, plainKb: 150, chartKb: 260, firstContent: 1.3 };
+const STATIC = "/there-is-no-such-page";
+
+/** Screens, and whether they draw charts. */
+const SCREENS = [
+  ["/", false],
+  ["/bars", false],
+  ["/bars/K20", false],
+  ["/bars/equipment", false],
+  ["/compare?bars=K04,K05,K11,K16&load=220", true],
+  ["/match?lift=back-squat-high&load=120&lifter=bram", false],
+  ["/match/coverage", false],
+  ["/match/balance", false],
+  ["/setups", false],
+  ["/setups/K17?lifter=hale", false],
+  ["/load?bar=K20&target=140", false],
+  ["/load/session?who=Runa+115%0AIsla+110&bar=K16&at=rack-1", false],
+  ["/classes", false],
+  ["/care", false],
+  ["/care/plan", false],
+  ["/care/meters", false],
+  ["/care/air", true],
+  ["/care/records", true],
+  ["/lifters", false],
+  ["/lifters/bram", false],
+  ["/lifters/bram/log?bar=K20", true],
+  ["/buy?weigh=no", false],
+  ["/settings", false],
+  ["/settings/house", false],
+  ["/help", false],
+  ["/wall?lift=snatch", false],
+];
+
+const median = (values) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)];
+
+const browser = await chromium.launch({ executablePath: CHROMIUM.path, args: CHROMIUM.args });
+const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+const page = await context.newPage();
+await page.goto(`${base}/sign-in?to=/settings`);
+await page.getByRole("button", { name: /^Maren Tidewell/ }).click();
+await page.waitForURL((url) => !url.pathname.includes("sign-in"));
+await page.close();
+
+/** One visit with an empty cache: milliseconds to first content, layout shift, kilobytes of script as they travel. */
+async function visit(path) {
+  const one = await context.newPage();
+  const session = await context.newCDPSession(one);
+  await session.send("Network.enable");
+  await session.send("Network.setCacheDisabled", { cacheDisabled: true });
+  let bytes = 0;
+  const scripts = new Set();
+  session.on("Network.responseReceived", ({ requestId, type, response }) => {
+    if (type === "Script" || /\.js(\?|$)/.test(response.url)) scripts.add(requestId);
+  });
+  session.on("Network.loadingFinished", ({ requestId, encodedDataLength }) => {
+    if (scripts.has(requestId)) bytes += encodedDataLength;
+  });
+  await one.addInitScript(() => {
+    globalThis.shift = 0;
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries()) if (!entry.hadRecentInput) globalThis.shift += entry.value;
+    }).observe({ type: "layout-shift", buffered: true });
+  });
+  await one.goto(base + path, { waitUntil: "load" });
+  await one.waitForTimeout(600);
+  const { first, shift } = await one.evaluate(() => ({
+    first: performance.getEntriesByName("first-contentful-paint")[0]?.startTime ?? NaN,
+    shift: globalThis.shift,
+  }));
+  await one.close();
+  return { first, shift, kb: bytes / 1000 };
+}
+
+await visit(STATIC);
+const rows = [];
+for (const [path, hasCharts] of SCREENS) {
+  await visit(path);
+  const [own, still] = [[], []];
+  for (let round = 0; round < ROUNDS; round += 1) {
+    still.push(await visit(STATIC));
+    own.push(await visit(path));
+  }
+  rows.push({
+    path,
+    kb: Math.max(...own.map(({ kb }) => kb)),
+    limitKb: hasCharts ? LIMITS.chartKb : LIMITS.plainKb,
+    shift: Math.max(...own.map(({ shift }) => shift)),
+    ratio: median(own.map(({ first }) => first)) / median(still.map(({ first }) => first)),
+  });
+  const last = rows.at(-1);
+  console.log(path, `${last.kb.toFixed(0)} kB`, last.shift.toFixed(3), last.ratio.toFixed(2));
+}
+await browser.close();
+
+const mark = (isKept) => (isKept ? "" : " **over**");
+const lines = rows.map(
+  ({ path, kb, limitKb, shift, ratio }) =>
+    `| \`${path.replaceAll("|", "")}\` | ${kb.toFixed(0)} of ${limitKb}${mark(kb <= limitKb)} | ${shift.toFixed(3)}${mark(shift <= LIMITS.shift)} | ${ratio.toFixed(2)}${mark(ratio <= LIMITS.firstContent)} |`,
+);
+const over = rows.filter(
+  ({ kb, limitKb, shift, ratio }) => kb > limitKb || shift > LIMITS.shift || ratio > LIMITS.firstContent,
+).length;
+writeFileSync(
+  join(root, "docs/figures.md"),
+  `# What each screen costs a browser
+
+Written by \`npm run figures\` from the running demonstration, 1280 × 800, empty cache, ${ROUNDS} visits each in turn with a page
+that has nothing to work out. Limits: layout shift ${LIMITS.shift}, script ${LIMITS.plainKb} kB compressed without charts and ${LIMITS.chartKb} kB with, first
+content ${LIMITS.firstContent} × that page. ${over === 0 ? "Every screen keeps them." : `${over} of ${rows.length} screens are over one of them.`}
+
+| screen | script, kB | layout shift | first content × |
+| --- | --- | --- | --- |
+${lines.join("\n")}
+`,
+);
+console.log(over === 0 ? "Every screen keeps its limits." : `${over} of ${rows.length} screens are over a limit.`);
