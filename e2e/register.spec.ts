@@ -6,6 +6,8 @@ test("a bar is measured with the simulated caliper, zeroed first, and the flagge
 }) => {
   await page.goto("/bars/K10");
   await page.getByRole("link", { name: "Measure", exact: true }).click();
+  // The bar's own page has the word as well, with what it means.
+  await expect(page).toHaveURL(/\/bars\/measure/);
   await page.getByRole("button", { name: "shaft diameter" }).click();
   const form = page.getByRole("form", { name: "One quantity" });
   await expect(form.getByRole("heading", { name: /^shaft diameter/ })).toBeVisible();

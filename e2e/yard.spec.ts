@@ -117,7 +117,8 @@ test("plates are entered, weighed one by one and paired; a station says where ba
   const stations = page.getByRole("region", { name: "Stations" });
   await stations.getByRole("button", { name: "rack-1" }).click();
   await stations
-    .getByLabel(/^bars hang nearest at/)
+    // Not the box that chooses the column.
+    .getByRole("textbox", { name: /^bars hang nearest at/ })
     .first()
     .fill("Back wall");
   await stations.getByRole("button", { name: "Save" }).first().click();
