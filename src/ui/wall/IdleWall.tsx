@@ -10,7 +10,7 @@ export interface HungBar {
   drawing: Drawing;
 }
 
-/** While nobody touches the screen it shows the wall, bar by bar to scale; a touch brings the question back. */
+/** While nobody touches the screen it shows the wall, each bar as it is built, tall ones smaller; a touch brings the question back. */
 export function IdleWall({ bars, afterSeconds }: { bars: readonly HungBar[]; afterSeconds: number }) {
   const [isIdle, setIdle] = useState(false);
   useEffect(() => {
@@ -35,7 +35,7 @@ export function IdleWall({ bars, afterSeconds }: { bars: readonly HungBar[]; aft
       <p className="mb-[2vh] text-[clamp(1.6rem,3.6vw,3.2rem)] font-bold">Which bar? Touch to ask.</p>
       <ul className="grid min-h-0 grow auto-rows-fr gap-x-[3vw] gap-y-1 md:grid-cols-2">
         {bars.map(({ tag, name, drawing }) => (
-          <li key={tag} className="grid min-h-0 grid-cols-[9rem_minmax(0,1fr)] items-center gap-3">
+          <li key={tag} className="grid min-h-0 grid-cols-[12rem_minmax(0,1fr)] items-center gap-3">
             <span className="truncate leading-tight">
               <span className="bar-tag">{tag}</span> {name}
             </span>
