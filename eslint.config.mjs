@@ -6,16 +6,18 @@ import jsdoc from "eslint-plugin-jsdoc";
 import { ROOMS } from "./rooms.mjs";
 
 /** Which layer may import which: docs/layout.md. */
-const LAYERS = ["core", "data", "api", "ui", "workers", "app"];
+const LAYERS = ["core", "data", "api", "papers", "ui", "workers", "app"];
 const MAY_IMPORT = {
   core: ["core"],
   data: ["data", "core"],
   api: ["api", "core"],
   // Server threads read files by the same code as the browser.
-  workers: ["workers", "api", "core"],
+  workers: ["workers", "papers", "api", "core"],
+  // Papers are functions of plain data.
+  papers: ["papers", "core"],
   // The browser reads files by the same code as the public interface; api knows nothing but the core.
   ui: ["ui", "core", "workers", "api"],
-  app: ["app", "ui", "api", "core"],
+  app: ["app", "ui", "papers", "api", "core"],
 };
 
 /** Other rooms know a room by its index only. */
@@ -65,14 +67,17 @@ const config = [
                 { to: { element: { type: `server/${room}` } } },
                 ...["data", "core"].map((type) => ({ to: { element: { type } } })),
                 // What threads compute is named there; its code runs in them.
-                { to: { element: { type: "workers" } }, dependency: { kind: "type" } },
+                ...["workers", "papers"].map((type) => ({ to: { element: { type } }, dependency: { kind: "type" } })),
                 ...uses.map(publicNames),
               ],
             })),
             ...Object.keys(ROOMS).flatMap((room) => [
               { from: { element: { type: "app" } }, allow: [publicNames(room)] },
               // Pages hand server results to the screens: their types, never their code.
-              { from: { element: { type: "ui" } }, allow: [{ ...publicNames(room), dependency: { kind: "type" } }] },
+              ...["ui", "papers"].map((type) => ({
+                from: { element: { type } },
+                allow: [{ ...publicNames(room), dependency: { kind: "type" } }],
+              })),
             ]),
           ],
         },

@@ -6,7 +6,6 @@ export const ROOMS = {
   access: [],
   kit: ["access"],
   accounts: ["access", "kit"],
-  pdf: [],
   computing: ["access"],
   rules: ["access", "kit"],
   "care/planning": ["access", "kit", "rules"],
@@ -14,7 +13,7 @@ export const ROOMS = {
   "care/due": ["access", "kit"],
   "care/air": ["access", "kit", "care/planning"],
   "care/findings": ["access", "kit", "care/planning"],
-  "care/records": ["access", "kit", "care/planning", "pdf"],
+  "care/records": ["access", "kit", "care/planning"],
   bars: ["access", "kit", "care/planning", "care/findings"],
   "care/inspections": ["access", "kit", "care/planning", "care/log", "care/findings", "bars"],
   "care/rounds": [
@@ -26,12 +25,12 @@ export const ROOMS = {
   lifts: ["access", "kit"],
   lifters: ["access", "kit", "accounts", "care/planning", "lifts"],
   logbook: ["access", "kit", "rules", "lifts"],
-  compare: ["access", "kit", "rules", "care/findings", "bars", "equipment", "lifts", "offers", "pdf"],
+  compare: ["access", "kit", "rules", "care/findings", "bars", "equipment", "lifts", "offers"],
   matching: [
     ...["access", "kit", "rules", "care/planning", "care/findings", "bars", "offers", "equipment"],
     ...["lifts", "lifters"],
   ],
-  setups: ["access", "kit", "rules", "care/planning", "care/findings", "bars", "equipment", "lifts", "lifters", "pdf"],
+  setups: ["access", "kit", "rules", "care/planning", "care/findings", "bars", "equipment", "lifts", "lifters"],
   loading: [
     "access",
     "kit",
@@ -62,7 +61,7 @@ export const ROOMS = {
     "loading",
   ],
   buying: [
-    ...["access", "kit", "pdf", "computing", "rules", "care/planning", "care/findings", "bars", "offers"],
+    ...["access", "kit", "computing", "rules", "care/planning", "care/findings", "bars", "offers"],
     "matching",
   ],
   rotation: [

@@ -13,6 +13,7 @@ import { fileURLToPath } from "node:url";
 import next from "next";
 import pg from "pg";
 import pino from "pino";
+import sirv from "sirv";
 import {
   addressOf,
   allowedHosts,
@@ -62,6 +63,11 @@ const nameOf = isDev
   ? (url) => String(url).split("?")[0]
   : routeNames(JSON.parse(readFileSync(join(root, ".next/routes-manifest.json"), "utf8")));
 const handle = app.getRequestHandler();
+const STATIC = "/_next/static";
+/** What a build made and browsers keep for good, from its compressed copies (scripts/lib/finishBuild.mjs); not in development. */
+const files = isDev
+  ? null
+  : sirv(join(root, ".next/static"), { brotli: true, gzip: true, maxAge: 31_536_000, immutable: true });
 
 const hosts = allowedHosts({ host, publicUrl, more: process.env.ALLOWED_HOSTS || "" });
 const origins = new Set(URL.canParse(publicUrl) ? [new URL(publicUrl).origin] : []);
@@ -134,6 +140,7 @@ const server = createServer(
   { headersTimeout: 20_000, requestTimeout: 300_000, keepAliveTimeout: 75_000 },
   (request, response) => {
     const started = process.hrtime.bigint();
+    const { url } = request;
     const given = String(request.headers["x-request-id"] ?? "");
     const id = /^[\w-]{8,64}$/.test(given) ? given : randomUUID();
     request.headers["x-request-id"] = id;
@@ -166,7 +173,7 @@ const server = createServer(
       if (!response.writableEnded) asking.abort(new DOMException("The asker has gone.", "AbortError"));
       // A connection that was busy when the stop began is idle now, and would be kept for a next request.
       if (isStopping) setImmediate(() => server.closeIdleConnections());
-      const route = nameOf(request.url);
+      const route = nameOf(url);
       const level = route === "/_next" ? "debug" : "info";
       const ms = Math.round(Number(process.hrtime.bigint() - started) / 1e5) / 10;
       log[level](
@@ -183,14 +190,25 @@ const server = createServer(
     });
     const away = turnedAway(request);
     if (away) return sendAway(request, response, away);
-    requests.run(carried, () =>
-      handle(request, response).catch((error) => {
-        log.error({ id, name: error?.name }, "request failed");
-        if (!response.headersSent) response.writeHead(500).end();
-      }),
-    );
+    const handled = () => handleApp(request, response, carried);
+    if (!files || !request.url.startsWith(`${STATIC}/`)) return handled();
+    request.url = url.slice(STATIC.length);
+    files(request, response, () => {
+      request.url = url;
+      handled();
+    });
   },
 );
+
+/** The application's own answer; what it notes of the request meanwhile is carried beside it. */
+function handleApp(request, response, carried) {
+  requests.run(carried, () =>
+    handle(request, response).catch((error) => {
+      log.error({ id: request.headers["x-request-id"], name: error?.name }, "request failed");
+      if (!response.headersSent) response.writeHead(500).end();
+    }),
+  );
+}
 
 if (isDev) server.on("upgrade", app.getUpgradeHandler());
 server.on("error", (error) => {

@@ -4,7 +4,7 @@ import { join, relative } from "node:path";
 import { requireDisk } from "./machine.mjs";
 import { run } from "./run.mjs";
 import { say } from "./say.mjs";
-import { buildThreads } from "./threads.mjs";
+import { finishBuild } from "./finishBuild.mjs";
 
 /** Installs npm packages from the lock file unless they are there from the same lock file already. */
 export async function requirePackages(root, logs) {
@@ -34,7 +34,7 @@ export async function requireBuild(root, logs) {
     log: join(logs, "build.log"),
     what: "next build",
   });
-  await buildThreads(root);
+  await finishBuild(root);
   writeFileSync(mark, wanted);
 }
 

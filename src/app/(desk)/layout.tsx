@@ -3,7 +3,7 @@ import { careDueCounts } from "@/server/care/due";
 import { keepCareCurrent } from "@/server/upkeep";
 import { todayCount } from "@/server/today";
 import { DEVICE_HOME, keptBriefly, requestContext } from "@/server/access";
-import { CheckProvider } from "@/ui/kit/CheckedForm";
+import { CheckProvider } from "@/ui/kit/formCheck";
 import { Shell } from "@/ui/kit/Shell";
 import { ShownProvider } from "@/ui/kit/shown";
 import { checkFormAction } from "./formActions";

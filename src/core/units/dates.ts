@@ -1,4 +1,4 @@
-import type { HallDay } from "./hallDay";
+import { hallDayAt, type HallDay } from "./hallDay";
 
 /* Every date and time that a screen or a paper shows is written here; files and addresses keep ISO. */
 
@@ -92,8 +92,7 @@ export interface Place {
  * @returns "Fri 27 Nov, 18:30"
  */
 export function momentText(moment: Date, { timeZone, locale }: Place, now: Date): string {
-  const day = (of: Date) =>
-    new Intl.DateTimeFormat("en-CA", { timeZone, year: "numeric", month: "2-digit", day: "2-digit" }).format(of);
+  const day = (of: Date) => hallDayAt(of, timeZone);
   const time = clockOf(locale, timeZone).format(moment).replace(/\s/g, " ").toLowerCase();
   return `${dayText(day(moment), day(now))}, ${time}`;
 }

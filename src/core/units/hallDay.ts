@@ -12,14 +12,31 @@ const DAY = /^(\d{4})-(\d{2})-(\d{2})$/;
  * @returns "YYYY-MM-DD"
  */
 export function hallDayAt(moment: Date, timeZone: string): HallDay {
-  const parts = new Intl.DateTimeFormat("en-CA", {
-    timeZone,
-    year: "numeric",
-    month: "2-digit",
-    day: "2-digit",
-  }).formatToParts(moment);
+  const parts = keptFormat(days, timeZone, DAY_PARTS).formatToParts(moment);
   const part = (type: string) => parts.find((p) => p.type === type)!.value;
   return `${part("year")}-${part("month")}-${part("day")}`;
+}
+
+const DAY_PARTS = ["en-CA", { year: "numeric", month: "2-digit", day: "2-digit" }] as const;
+const CLOCK_PARTS = ["en-GB", { hour: "2-digit", minute: "2-digit", hourCycle: "h23" }] as const;
+
+/** Formats by time zone. Making one takes a hundred times as long as using it, and a log asks for thousands of days. */
+const days = new Map<string, Intl.DateTimeFormat>();
+const clocks = new Map<string, Intl.DateTimeFormat>();
+/** There are some six hundred time zones; a name that is none throws and is not kept. */
+const MAX_ZONES = 1_000;
+
+function keptFormat(
+  kept: Map<string, Intl.DateTimeFormat>,
+  timeZone: string,
+  [locale, parts]: readonly [string, Intl.DateTimeFormatOptions],
+): Intl.DateTimeFormat {
+  const before = kept.get(timeZone);
+  if (before) return before;
+  const format = new Intl.DateTimeFormat(locale, { ...parts, timeZone });
+  if (kept.size >= MAX_ZONES) kept.clear();
+  kept.set(timeZone, format);
+  return format;
 }
 
 /**
@@ -28,9 +45,7 @@ export function hallDayAt(moment: Date, timeZone: string): HallDay {
  * @returns "HH:MM"
  */
 export function hallClockAt(moment: Date, timeZone: string): string {
-  return new Intl.DateTimeFormat("en-GB", { timeZone, hour: "2-digit", minute: "2-digit", hourCycle: "h23" }).format(
-    moment,
-  );
+  return keptFormat(clocks, timeZone, CLOCK_PARTS).format(moment);
 }
 
 /**
@@ -84,7 +99,7 @@ function toMs(day: HallDay): number {
 export function isTimeZone(text: string): boolean {
   if (text === "") return false;
   try {
-    new Intl.DateTimeFormat("en", { timeZone: text });
+    keptFormat(days, text, DAY_PARTS);
     return true;
   } catch {
     return false;

@@ -13,7 +13,7 @@ import { migrateDatabase } from "@/data/migrate";
 import { bars, barMeasurements, carePlan, deliveries, halls, offers, people } from "@/data/schema";
 import type { Context } from "@/server/access";
 import { TEST_NOW, at, makeContexts } from "@/server/access/context.fixture";
-import { endThreads } from "@/server/computing";
+import { endPress, endThreads } from "@/server/computing";
 import { decideOffer, importOffers, listOffers, offerById, saveOffer } from "@/server/offers";
 import { todayCount, todayItems } from "@/server/today";
 import {
@@ -34,7 +34,7 @@ import {
   watchBatch,
 } from ".";
 
-afterAll(endThreads);
+afterAll(() => Promise.all([endThreads(), endPress()]));
 
 /** The demonstration in a database of its own; a context by role. */
 async function inDemo(name: string, work: (as: (role: "manager" | "coach" | "care") => Context) => Promise<void>) {

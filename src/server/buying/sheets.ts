@@ -12,8 +12,9 @@ import { fixed } from "@/core/units/format";
 import { deliveries, deliveryPhotos } from "@/data/schema";
 import { type Context, may } from "@/server/access";
 import { type Outcome, forbidden, notFound } from "@/server/kit";
+import type { SheetPart } from "@/papers/buyPdf";
+import { drawPaper } from "@/server/computing";
 import { offerById } from "@/server/offers";
-import { buyPdf, type SheetPart } from "./buyPdf";
 import { type OfferPage, offerPage } from "./offerPage";
 
 const foot = (context: Context) => `${context.actor.hallName} · ${dayText(context.clock.today, "")}`;
@@ -89,7 +90,7 @@ export async function approvalPdf(context: Context, id: string): Promise<Outcome
     ]),
     { kind: "sign", lines: ["Approved: name, day", "Ordered: name, day"] },
   ];
-  const bytes = await buyPdf({ title: `Approval: ${offer.name}`, foot: foot(context), parts });
+  const bytes = await drawPaper(context, "purchase", { title: `Approval: ${offer.name}`, foot: foot(context), parts });
   return { ok: true, bytes, name: `approval-${code}.pdf` };
 }
 
@@ -133,6 +134,6 @@ export async function claimPdf(
     { kind: "bar", bar },
     ...photos.map(({ photo }): SheetPart => ({ kind: "photo", bytes: photo })),
   ];
-  const bytes = await buyPdf({ title: `Claim: ${offer.name}`, foot: foot(context), parts });
+  const bytes = await drawPaper(context, "purchase", { title: `Claim: ${offer.name}`, foot: foot(context), parts });
   return { ok: true, bytes, name: `claim-${code}.pdf` };
 }

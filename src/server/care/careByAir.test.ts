@@ -23,7 +23,7 @@ import { replanCare } from "@/server/care/planning/planCare";
 import { type RoundTouch, minutesLearned, roundOf, touchRound } from "@/server/care/rounds/round";
 import { barCondition, rustAgainstCare } from "@/server/care/records/condition";
 import { careLogRows, careRecords } from "@/server/care/records/records";
-import { careReportPdf } from "@/server/care/records/reportPdf";
+import { careReportPdf } from "@/papers/reportPdf";
 import { careMeters, saveBarFactors } from "@/server/care/planning/meters";
 import { saveCareRules } from "@/server/care/planning/careRules";
 import { noteSeen, spotChecks } from "@/server/care/rounds/spotChecks";

@@ -9,7 +9,7 @@ import { makeContexts } from "@/server/access/context.fixture";
 import { enterBars } from "@/server/bars/addBars";
 import { saveOffer } from "@/server/offers";
 import { comparisonFor, questionWords } from "./comparison";
-import { comparisonPdf } from "./comparisonPdf";
+import { comparisonPdf } from "@/papers/comparisonPdf";
 import { saveMeasuringRules } from "@/server/rules/measuringRules";
 
 async function hallWithBars() {

@@ -6,7 +6,6 @@ export { type KeptSetting, currentSetting, currentSettings, keptSettings } from 
 export { type SetBar, barToSet, barsToSet, liftersToSet, liftsToSet } from "./setBars";
 export { type CardPage, cardPage, cardPages, settingCounts, settingSheet } from "./setupCards";
 export { calibrate, copySetting, keepSetting, noteStand, usualKgOf, writeSettings } from "./setupChanges";
-export { cardPdf, cardsPdf } from "./setupPdf";
 export { type StationHoles, stationHoles, stationHolesOfEach } from "./stationHoles";
 export { type ListedPlace, type ListedStored, type Storage, storageDangers, storageOf } from "./storage";
 export { hangBar, movePlace, putAway, savePlace } from "./storageChanges";

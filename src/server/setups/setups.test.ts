@@ -23,7 +23,7 @@ import { type SettingForm, calibrate, copySetting, keepSetting, noteStand } from
 import { barToSet } from "./setBars";
 import { keptSettings } from "./keptSettings";
 import { stationHoles } from "./stationHoles";
-import { cardPdf, cardsPdf } from "./setupPdf";
+import { cardPdf, cardsPdf } from "@/papers/setupPdf";
 import { hangBar, movePlace, putAway, savePlace } from "./storageChanges";
 import { storageDangers, storageOf } from "./storage";
 import { todayItems } from "@/server/today/today";

@@ -1,6 +1,6 @@
 import "server-only";
 import { closeConnections, endNews } from "@/server/access";
-import { endThreads } from "@/server/computing";
+import { endPress, endThreads } from "@/server/computing";
 import { startClock } from "./clock";
 
 /** Starts what the program does by itself. Answers how to stop it: what is under way ends, then its connections. */
@@ -8,7 +8,7 @@ export function startProgram(): () => Promise<void> {
   const stopClock = startClock();
   return async () => {
     await stopClock();
-    await Promise.all([endNews(), endThreads()]);
+    await Promise.all([endNews(), endThreads(), endPress()]);
     await closeConnections();
   };
 }

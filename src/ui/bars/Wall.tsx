@@ -16,7 +16,7 @@ import { PicksProvider } from "./PickBox";
 import { WallFilters } from "./WallFilters";
 import { WallKeys } from "./WallKeys";
 import { ShortWall } from "./ShortWall";
-import { WallRows } from "./WallRows";
+import { LongWall } from "./LongWall";
 import { wallParams, type WallQuery, type WallSort } from "@/core/bars/wallQuery";
 import { Say, UnitName } from "../kit/shown";
 
@@ -155,7 +155,7 @@ export function Wall({ items, total, facts, picked, query, today, isSearchFocuse
               </tr>
             </thead>
             {isLong ? (
-              <WallRows
+              <LongWall
                 key={address({ pick: null })}
                 first={items}
                 total={total}

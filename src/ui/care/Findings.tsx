@@ -1,6 +1,7 @@
 "use client";
 
 import type { Finding } from "@/server/care/findings";
+import { useState } from "react";
 import { dayText } from "@/core/units/dates";
 import { BarTag } from "../kit/BarTag";
 import { FormMessage } from "../kit/FormParts";
@@ -15,15 +16,20 @@ interface Props {
   action: FormAction;
 }
 
+/** So many are shown before somebody asks for the rest. */
+const SHOWN = 8;
+
 /** What somebody found wrong and nobody settled yet. */
 export function Findings({ findings, today, maySettle, action }: Props) {
   const [form, settle, isPending] = useFormAction(action);
+  const [isWhole, setWhole] = useState(false);
   if (findings.length === 0) return null;
+  const rest = findings.length - SHOWN;
   return (
     <section className="sheet border-l-error mb-3 border-l-4 px-4 py-2" aria-label="Not resolved">
       <h2 className="text-sm font-bold">Not resolved</h2>
       <ul className="divide-base-300 divide-y">
-        {findings.map(({ id, tag, note, hasPhoto, by, foundOn }) => (
+        {(isWhole ? findings : findings.slice(0, SHOWN)).map(({ id, tag, note, hasPhoto, by, foundOn }) => (
           <li key={id} className="flex flex-wrap items-center gap-x-3 gap-y-1 py-2 text-sm">
             <BarTag tag={tag} />
             <strong>{note}</strong>
@@ -55,6 +61,11 @@ export function Findings({ findings, today, maySettle, action }: Props) {
           </li>
         ))}
       </ul>
+      {rest > 0 && !isWhole && (
+        <button type="button" className="link min-h-11 text-sm" onClick={() => setWhole(true)}>
+          Show {rest} more
+        </button>
+      )}
       <FormMessage state={form} />
       {form.problems.map(({ message }) => (
         <p key={message} className="text-error text-sm">

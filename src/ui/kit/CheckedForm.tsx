@@ -1,19 +1,9 @@
 "use client";
 
-import { createContext, startTransition, useContext, useEffect, useRef, type ReactNode, type SubmitEvent } from "react";
+import { startTransition, useEffect, useRef, type ReactNode, type SubmitEvent } from "react";
 import { FormProvider, useForm, useFormContext, type FieldErrors, type Resolver } from "react-hook-form";
-import type { Problem } from "@/core/problem";
+import { useCheck } from "./formCheck";
 import type { FormState } from "./formState";
-
-/** What saving a form of a kind would say of its texts. */
-export type FormCheck = (kind: string, texts: Record<string, string>) => Promise<Problem[]>;
-
-const Check = createContext<FormCheck | null>(null);
-
-/** Says who checks the forms inside. */
-export function CheckProvider({ check, children }: { check: FormCheck; children: ReactNode }) {
-  return <Check value={check}>{children}</Check>;
-}
 
 type Texts = Record<string, string>;
 
@@ -33,7 +23,7 @@ interface Props {
  * twice. Without an answer from the check it is sent all the same: saving checks everything again.
  */
 export function CheckedForm({ kind, form, send, isPending, className, children }: Props) {
-  const check = useContext(Check);
+  const check = useCheck();
   const element = useRef<HTMLFormElement>(null);
   const isSent = useRef(false);
   const resolver: Resolver<Texts> = async (values, _context, { names }) => {

@@ -4,7 +4,7 @@ import { render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
-import { CheckProvider, type FormCheck } from "./CheckedForm";
+import { CheckProvider, type FormCheck } from "./formCheck";
 import { FieldsForm } from "./FieldsForm";
 import type { FormState } from "./formState";
 

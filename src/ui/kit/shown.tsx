@@ -185,8 +185,16 @@ function Worded({ text, unit, isBare, isSmall }: { text: string; unit: string; i
 }
 
 /** Whether a locale writes the month before the day: 11/28. */
-const isMonthFirstIn = (locale: string) =>
-  new Intl.DateTimeFormat(locale).formatToParts(0).find(({ type }) => type !== "literal")?.type === "month";
+function isMonthFirstIn(locale: string): boolean {
+  const known = monthFirst.get(locale);
+  if (known !== undefined) return known;
+  const first = new Intl.DateTimeFormat(locale).formatToParts(0).find(({ type }) => type !== "literal")?.type;
+  monthFirst.set(locale, first === "month");
+  return first === "month";
+}
+
+/** By locale: every field with a day asks, and finding out is slow. */
+const monthFirst = new Map<string, boolean>();
 
 /** By which day and in which order of day and month a person reads. */
 export function useReader() {

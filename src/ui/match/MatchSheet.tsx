@@ -1,16 +1,12 @@
-import { drawBar } from "@/core/drawing/drawBar";
 import { PURPOSES, PURPOSE_WORDS, type Purpose } from "@/core/matching/lifter";
 import type { Lift } from "@/core/matching/lifts";
-import type { Basis, Reason } from "@/core/matching/verdict";
-import { FACTOR_WORDS, whyOf } from "@/core/matching/why";
 import { trimmed } from "@/core/units/format";
 import type { Matching } from "@/server/matching";
 import { OfferDrawing } from "../buy/OfferDrawing";
 import { AskForm } from "../kit/AskForm";
 import { ChangeLink } from "../kit/ChangeLink";
-import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
+import { KnurlPatterns } from "../kit/BarDrawing";
 import { BarTag } from "../kit/BarTag";
-import { CarryLink } from "../kit/CarryLink";
 import { PageHead } from "../kit/PageHead";
 import { href } from "../kit/search";
 import Link from "../kit/Link";
@@ -18,6 +14,7 @@ import { isSetUp } from "../kit/isSetUp";
 import { GuestForm } from "./GuestForm";
 import { type Guest, GUEST } from "./guest";
 import { MatchNav } from "./MatchNav";
+import { MatchRow } from "./MatchRow";
 import { VerdictText } from "../kit/VerdictText";
 import { Say } from "../kit/shown";
 
@@ -44,14 +41,6 @@ interface Props {
   /** Where so many are shown. */
   moreHref: (count: number) => string;
 }
-
-const BASIS_WORDS: Record<Basis, string> = {
-  physics: "physics",
-  published: "published rule",
-  "common-practice": "common practice",
-  "house-rule": "house rule",
-  data: "this bar’s record",
-};
 
 /** Which bar for a lift, a load and perhaps a lifter: ranked, each with its because. */
 export function MatchSheet({
@@ -288,111 +277,5 @@ export function MatchSheet({
         </>
       )}
     </>
-  );
-}
-
-function MatchRow({
-  item,
-  loadKg,
-  loadText,
-  unit,
-  setupHref,
-}: {
-  item: Matching["items"][number];
-  loadKg: number;
-  loadText: string;
-  unit: string;
-  /** Where the bar is set up for this; null when nothing of it is set. */
-  setupHref: string | null;
-}) {
-  const { tag, bar, place, verdict, reasons, setting } = item;
-  const { first, against, forIt } = whyOf(reasons);
-  return (
-    <li
-      id={`bar-${tag}`}
-      className="target:bg-base-200 grid items-center gap-x-4 gap-y-1 grid-cols-[minmax(0,1fr)_auto] px-4 py-2 md:grid-cols-[6.5rem_11rem_minmax(0,13rem)_minmax(0,1fr)_auto]"
-    >
-      <VerdictText verdict={verdict} />
-      <div className="flex items-center gap-2">
-        <BarTag tag={tag} />
-        <span>
-          <span className="block text-sm font-semibold">{bar.name}</span>
-          <span className="text-quiet block text-xs">
-            {place}
-            {bar.quantities.mass ? <Say text={`, ${trimmed(bar.quantities.mass.value, 1)} kg`} /> : ""}
-          </span>
-        </span>
-      </div>
-      <BarDrawing drawing={drawBar(bar)} label={`${bar.name} to scale`} className="hidden md:block" />
-      <div className="col-span-2 text-sm md:col-span-1">
-        {first && (
-          <p className="leading-snug">
-            <Say text={first.text} />
-          </p>
-        )}
-        {against[0] && (
-          <p className="text-quiet leading-snug">
-            <Say text={against[0].text} />
-          </p>
-        )}
-        <details className="group">
-          <summary className="-my-0.5 flex min-h-8 cursor-pointer list-none flex-wrap items-center gap-x-3 text-xs">
-            {setting && <strong>{setting}</strong>}
-            {against.map(({ factor }) => (
-              <span key={factor} className="text-accent whitespace-nowrap">
-                <span aria-hidden="true">− </span>
-                <span className="sr-only">against: </span>
-                {FACTOR_WORDS[factor] ?? factor}
-              </span>
-            ))}
-            {forIt.map(({ factor }) => (
-              <span key={factor} className="text-quiet whitespace-nowrap">
-                <span aria-hidden="true">+ </span>
-                <span className="sr-only">for: </span>
-                {FACTOR_WORDS[factor] ?? factor}
-              </span>
-            ))}
-            <span className="link group-open:font-semibold">Why?</span>
-          </summary>
-          <ul className="grid gap-1 py-1">
-            {[...(first ? [first] : []), ...against, ...forIt].map((reason) => (
-              <ReasonLine key={reason.factor} reason={reason} />
-            ))}
-          </ul>
-        </details>
-      </div>
-      <div className="col-span-2 flex flex-wrap gap-1.5 md:col-span-1">
-        <CarryLink
-          carry={{ target: "load", unit: "unit" }}
-          href={href("/load", {
-            bar: tag,
-            target: loadKg > 0 ? loadText : undefined,
-            unit: unit === "lb" ? "lb" : undefined,
-          })}
-          className="btn btn-sm btn-outline min-h-10 justify-self-start"
-        >
-          Load it
-        </CarryLink>
-        {setupHref && (
-          <Link href={setupHref} className="btn btn-sm btn-outline min-h-10">
-            Set it up
-          </Link>
-        )}
-      </div>
-    </li>
-  );
-}
-
-function ReasonLine({ reason: { text, basis, wouldChange } }: { reason: Reason }) {
-  return (
-    <li>
-      <Say text={text} /> <span className="text-quiet text-xs whitespace-nowrap">{BASIS_WORDS[basis]}</span>
-      {wouldChange && (
-        <span className="text-quiet block text-xs">
-          <span aria-hidden="true">↑ </span>
-          <Say text={wouldChange} />
-        </span>
-      )}
-    </li>
   );
 }

@@ -4,4 +4,3 @@ import "server-only";
 
 export { type BarCondition, barCondition, rustAgainstCare } from "./condition";
 export { type CareRecords, careLogRows, careRecords, recordYears } from "./records";
-export { careReportPdf } from "./reportPdf";

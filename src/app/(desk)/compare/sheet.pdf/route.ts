@@ -1,4 +1,5 @@
-import { comparisonFor, comparisonPdf, questionWords } from "@/server/compare";
+import { comparisonFor, questionWords } from "@/server/compare";
+import { drawPaper } from "@/server/computing";
 import { dayText } from "@/core/units/dates";
 import { requestContext } from "@/server/access";
 import { INKS } from "@/ui/compare/inks";
@@ -8,7 +9,7 @@ export async function GET(request: Request) {
   const context = await requestContext();
   const comparison = await comparisonFor(context, Object.fromEntries(new URL(request.url).searchParams));
   const { items, rows, judgement } = comparison;
-  const pdf = await comparisonPdf({
+  const pdf = await drawPaper(context, "comparison", {
     title: items.map(({ bar }) => `${bar.tag} ${bar.name}`).join(" · ") || "Nothing to compare",
     question: questionWords(comparison),
     verdict: judgement.verdict,

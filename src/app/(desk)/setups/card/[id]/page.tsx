@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { cardPage } from "@/server/setups";
 import { requestContext } from "@/server/access";
-import { qrPath } from "@/server/pdf";
+import { qrPath } from "@/papers/kit/qrPath";
 import { SetupCardSheet } from "@/ui/setups/SetupCardSheet";
 
 export const metadata: Metadata = { title: "Setup card" };

@@ -1,4 +1,3 @@
-import "server-only";
 
 /* What other rooms, pages and routes may use of this one. */
 
@@ -6,4 +5,3 @@ export { FACES, printable } from "./fonts";
 export { DANGER, Foot, INK, Paper, pdfBytes, QUIET, RULE } from "./Paper";
 export { Picture } from "./Picture";
 export { Qr } from "./Qr";
-export { qrPath } from "./qrPath";

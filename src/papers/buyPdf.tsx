@@ -1,8 +1,7 @@
-import "server-only";
 import { Image, StyleSheet, Text, View } from "@react-pdf/renderer";
 import type { Bar } from "@/core/bars/bar";
 import { drawBar } from "@/core/drawing/drawBar";
-import { INK, Paper, pdfBytes, Picture, printable, QUIET, RULE } from "@/server/pdf";
+import { INK, Paper, pdfBytes, Picture, printable, QUIET, RULE } from "./kit";
 
 /** One part of such a sheet. */
 export type SheetPart =

@@ -1,11 +1,10 @@
-import "server-only";
 import { Document, Page, StyleSheet, Text, View } from "@react-pdf/renderer";
 import { dayText } from "@/core/units/dates";
 import { extentOf } from "@/core/drawing/shapes";
 import type { SvgSheet } from "@/core/drawing/svgText";
 import { madeFor } from "@/core/setups/setupCard";
-import { DANGER, FACES, Foot, INK, Paper, pdfBytes, Picture, printable, Qr, QUIET, RULE } from "@/server/pdf";
-import type { CardPage } from "./setupCards";
+import { DANGER, FACES, Foot, INK, Paper, pdfBytes, Picture, printable, Qr, QUIET, RULE } from "./kit";
+import type { CardPage } from "@/server/setups";
 
 const styles = StyleSheet.create({
   danger: { color: DANGER, fontWeight: 700, fontSize: 12, marginTop: 2 },

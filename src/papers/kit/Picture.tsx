@@ -1,4 +1,3 @@
-import "server-only";
 import { Circle, Path, Rect, Svg, Text } from "@react-pdf/renderer";
 import type { Shape } from "@/core/drawing/shapes";
 import { PAPER_INKS, type DrawnLine, type DrawnText, type SvgSheet } from "@/core/drawing/svgText";

@@ -1,4 +1,3 @@
-import "server-only";
 import { Path, Rect, Svg } from "@react-pdf/renderer";
 import { qrPath } from "./qrPath";
 

@@ -1,4 +1,3 @@
-import "server-only";
 import { Document, Page, renderToBuffer, StyleSheet, Text, View, type DocumentProps } from "@react-pdf/renderer";
 import type { ReactElement, ReactNode } from "react";
 import { FACES, registerFonts } from "./fonts";

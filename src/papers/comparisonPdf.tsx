@@ -1,8 +1,7 @@
-import "server-only";
 import { StyleSheet, Text, View } from "@react-pdf/renderer";
 import type { SvgSheet } from "@/core/drawing/svgText";
 import type { ComparisonRow } from "@/core/whip/comparisonRows";
-import { INK, Paper, pdfBytes, Picture, printable, QUIET, RULE } from "@/server/pdf";
+import { INK, Paper, pdfBytes, Picture, printable, QUIET, RULE } from "./kit";
 
 interface Sheet {
   title: string;

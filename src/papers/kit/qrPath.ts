@@ -1,4 +1,3 @@
-import "server-only";
 import QRCode from "qrcode";
 
 /** A QR code as one SVG path of unit squares, and how many there are across, quiet margin included. */

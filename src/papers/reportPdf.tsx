@@ -1,9 +1,8 @@
-import "server-only";
 import { StyleSheet, Text, View } from "@react-pdf/renderer";
 import { dayText, monthText } from "@/core/units/dates";
 import { fixed } from "@/core/units/format";
-import { Paper, pdfBytes, printable, QUIET, RULE } from "@/server/pdf";
-import type { CareRecords } from "./records";
+import { Paper, pdfBytes, printable, QUIET, RULE } from "./kit";
+import type { CareRecords } from "@/server/care/records";
 
 const MONTHS = Array.from({ length: 12 }, (_, i) => monthText(`2026-${String(i + 1).padStart(2, "0")}`));
 

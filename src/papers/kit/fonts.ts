@@ -1,4 +1,3 @@
-import "server-only";
 import { Font } from "@react-pdf/renderer";
 import { join } from "node:path";
 
