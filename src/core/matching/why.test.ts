@@ -47,6 +47,8 @@ describe("why a bar stands where it does", () => {
               ),
             ).toBe(true);
           expect(forIt.every(({ atBest }) => atBest === "made-for")).toBe(true);
+          // What is wrong with a bar never speaks for it.
+          expect([...forIt, first].some((one) => one?.factor === "findings")).toBe(false);
         },
       ),
       { seed: 20, numRuns: 500 },

@@ -68,7 +68,9 @@ export interface Why {
  * @returns every reason once
  */
 export function whyOf(reasons: readonly Reason[]): Why {
-  const speaks = reasons.filter(({ atBest }) => atBest === "made-for");
+  // What is wrong with a bar costs it no place, and speaks against it all the same.
+  const isFor = ({ factor, atBest }: Reason) => atBest === "made-for" && factor !== "findings";
+  const speaks = reasons.filter(isFor);
   const place = ({ factor }: Reason) => TELLING.indexOf(factor);
   const telling = speaks
     .filter(({ factor }) => TELLING.includes(factor))
@@ -79,7 +81,7 @@ export function whyOf(reasons: readonly Reason[]): Why {
   return {
     first,
     against: reasons
-      .filter((reason) => reason !== first && reason.atBest !== "made-for")
+      .filter((reason) => reason !== first && !isFor(reason))
       .toSorted((a, b) => rankOf(b.atBest) - rankOf(a.atBest)),
     forIt: speaks.filter((reason) => reason !== first),
   };

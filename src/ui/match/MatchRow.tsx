@@ -12,6 +12,7 @@ import { CarryLink } from "../kit/CarryLink";
 import Link from "../kit/Link";
 import { href } from "../kit/search";
 import { Say } from "../kit/shown";
+import { useFirstRows } from "../kit/useFirstRows";
 import { VerdictText } from "../kit/VerdictText";
 
 const BASIS_WORDS: Record<Basis, string> = {
@@ -22,24 +23,32 @@ const BASIS_WORDS: Record<Basis, string> = {
   data: "this bar’s record",
 };
 
+interface Row {
+  item: Matching["items"][number];
+  /** Where the bar is set up for this; null when nothing of it is set. */
+  setupHref: string | null;
+}
+
+/** What is asked for. */
+interface Asked {
+  loadKg: number;
+  loadText: string;
+  unit: string;
+}
+
+/** Rows in the page as it arrives. */
+const FIRST = 10;
+
+/** Bars that can be used, best first. */
+export function MatchRows({ rows, ...asked }: { rows: readonly Row[] } & Asked) {
+  return useFirstRows(rows, FIRST).map((row) => <MatchRow key={row.item.tag} {...row} {...asked} />);
+}
+
 /**
  * One bar that can be used: its verdict, the line that decides, and the rest of the reasons once somebody asks. A leaf of
  * the client's: bars go over as their figures, and reasons that nobody opens are never drawn.
  */
-export function MatchRow({
-  item,
-  loadKg,
-  loadText,
-  unit,
-  setupHref,
-}: {
-  item: Matching["items"][number];
-  loadKg: number;
-  loadText: string;
-  unit: string;
-  /** Where the bar is set up for this; null when nothing of it is set. */
-  setupHref: string | null;
-}) {
+function MatchRow({ item, setupHref, loadKg, loadText, unit }: Row & Asked) {
   const { tag, bar, place, verdict, reasons, setting } = item;
   const { first, against, forIt } = whyOf(reasons);
   const [isOpen, setOpen] = useState(false);

@@ -14,7 +14,7 @@ import { isSetUp } from "../kit/isSetUp";
 import { GuestForm } from "./GuestForm";
 import { type Guest, GUEST } from "./guest";
 import { MatchNav } from "./MatchNav";
-import { MatchRow } from "./MatchRow";
+import { MatchRows } from "./MatchRow";
 import { VerdictText } from "../kit/VerdictText";
 import { Say } from "../kit/shown";
 
@@ -192,25 +192,22 @@ export function MatchSheet({
             </p>
           )}
           <ol className="sheet divide-base-300 divide-y" aria-label="Bars, best first">
-            {fit.map((item) => (
-              <MatchRow
-                key={item.tag}
-                item={item}
-                loadKg={loadKg}
-                loadText={loadText}
-                unit={unit}
-                setupHref={
-                  isSetUp(item.bar.family)
-                    ? href(`/setups/${encodeURIComponent(item.tag)}`, {
-                        lifter: lifterKey,
-                        lift: liftKey,
-                        load: loadKg > 0 ? `${loadText}${unit}` : undefined,
-                        at: stationKey,
-                      })
-                    : null
-                }
-              />
-            ))}
+            <MatchRows
+              rows={fit.map((item) => ({
+                item,
+                setupHref: isSetUp(item.bar.family)
+                  ? href(`/setups/${encodeURIComponent(item.tag)}`, {
+                      lifter: lifterKey,
+                      lift: liftKey,
+                      load: loadKg > 0 ? `${loadText}${unit}` : undefined,
+                      at: stationKey,
+                    })
+                  : null,
+              }))}
+              loadKg={loadKg}
+              loadText={loadText}
+              unit={unit}
+            />
             {fit.length === 0 && <li className="p-4">No bar here can be used for this. The reasons are below.</li>}
           </ol>
           {matching.counts.fit > shown && (
