@@ -16,7 +16,7 @@ const MAY_IMPORT = {
   // Papers are functions of plain data.
   papers: ["papers", "core"],
   // The browser reads files by the same code as the public interface; api knows nothing but the core.
-  ui: ["ui", "core", "workers", "api"],
+  ui: ["ui", "papers", "core", "workers", "api"],
   app: ["app", "ui", "papers", "api", "core"],
 };
 

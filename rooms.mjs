@@ -14,7 +14,7 @@ export const ROOMS = {
   "care/air": ["access", "kit", "care/planning"],
   "care/findings": ["access", "kit", "care/planning"],
   "care/records": ["access", "kit", "care/planning"],
-  bars: ["access", "kit", "care/planning", "care/findings"],
+  bars: ["access", "kit", "rules", "care/planning", "care/findings"],
   "care/inspections": ["access", "kit", "care/planning", "care/log", "care/findings", "bars"],
   "care/rounds": [
     ...["access", "kit", "computing", "care/planning", "care/log", "care/due", "care/findings"],

@@ -1,5 +1,6 @@
 import { buyPdf } from "./buyPdf";
 import { comparisonPdf } from "./comparisonPdf";
+import { labelsPdf } from "./labelsPdf";
 import { careReportPdf } from "./reportPdf";
 import { cardPdf, cardsPdf } from "./setupPdf";
 
@@ -10,6 +11,7 @@ export const PAPERS = {
   careReport: careReportPdf,
   setupCard: cardPdf,
   setupCards: cardsPdf,
+  labels: labelsPdf,
 };
 
 export type PaperName = keyof typeof PAPERS;

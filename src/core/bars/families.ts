@@ -113,6 +113,26 @@ export const FAMILY_ALSO_CALLED: Readonly<Partial<Record<FamilyKey, readonly str
   axle: ["axle bar", "fat bar", "thick bar"],
 };
 
+/** What each family is not for, as a rule: a fact of the single bar may say otherwise. Common practice, no source. */
+export const FAMILY_NOT_FOR: Readonly<Partial<Record<FamilyKey, string>>> = {
+  power: "clean, jerk and snatch",
+  weightlifting: "heavy bench, squat or deadlift: its sleeves turn too freely",
+  "weightlifting-short": "heavy bench, squat or deadlift: its sleeves turn too freely",
+  technique: "anything heavy",
+  deadlift: "bench, press, or anything heavy in a rack",
+  squat: "deadlift and clean",
+  yoke: "pulls from the floor, cleans and snatches",
+  "low-yoke": "presses",
+  cambered: "beginners: empty it is often more than they squat",
+  "cambered-yoke": "beginners: empty it is often more than they squat",
+  bowed: "pulls from the floor",
+  "open-frame": "presses, or lying in J-cups",
+  "closed-frame": "presses, or lying in J-cups",
+  "multi-grip": "squats, cleans and snatches",
+  curl: "heavy squats, presses and pulls",
+  axle: "heavy cleans and snatches",
+};
+
 function family(key: FamilyKey, name: string, form: BarForm, usuallyRacked: boolean, madeFor: string): Family {
   return { key, name, form, usuallyRacked, madeFor };
 }

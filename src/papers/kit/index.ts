@@ -1,4 +1,3 @@
-
 /* What other rooms, pages and routes may use of this one. */
 
 export { FACES, printable } from "./fonts";

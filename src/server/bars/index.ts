@@ -25,3 +25,4 @@ export { returnLacks } from "./returnToService";
 export { undoLastChange } from "./undoBarChange";
 export { type WallBar, type WallFacts, wallBars, wallFacts } from "./wall";
 export { withoutMoney } from "./withoutMoney";
+export { type LabelAsk, labelledBars } from "./labels";

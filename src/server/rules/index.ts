@@ -4,5 +4,6 @@ import "server-only";
 
 export { MATCHING_KEY, matchingRules, storedRules } from "./matchingRules";
 export { MEASURING_KEY, measuringRules, saveMeasuringRules } from "./measuringRules";
+export { type LabelRules, labelRules, saveLabelRules } from "./labelRules";
 export { type KeepingRules, keepingRules, saveKeepingRules } from "./keepingRules";
 export { saveStrengthRules, STRENGTH_KEY, strengthRules } from "./strengthRules";

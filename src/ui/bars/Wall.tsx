@@ -55,6 +55,12 @@ export function Wall({ items, total, facts, picked, query, today, isSearchFocuse
             </Link>
           )}
           <FoldOnPhone label="More" className="flex flex-wrap gap-2">
+            <Link href="/wall/which?from=bars" className="btn btn-sm btn-outline min-h-11">
+              Which bar is this?
+            </Link>
+            <Link href="/bars/labels" className="btn btn-sm btn-outline min-h-11">
+              Labels
+            </Link>
             {mayMeasure && (
               <Link href="/bars/measure" className="btn btn-sm btn-outline min-h-11">
                 Measure

@@ -5,11 +5,10 @@ import { useEffect } from "react";
 import { recognisedBy } from "@/core/bars/recognise";
 import { drawBar } from "@/core/drawing/drawBar";
 import { LIFT_GROUPS, LIFT_GROUP_WORDS, type LiftGroup } from "@/core/matching/liftGroups";
-import { KG_PER_LB } from "@/core/units/constants";
-import { trimmed } from "@/core/units/format";
 import type { WallAnswer } from "@/server/matching";
 import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
 import Link from "../kit/Link";
+import { BothMasses } from "./BothMasses";
 import { IdleWall, type HungBar } from "./IdleWall";
 import { LiftPictogram } from "./LiftPictogram";
 import { Say } from "../kit/shown";
@@ -68,6 +67,13 @@ function Start({ hallName, lifts }: { hallName: string; lifts: Props["lifts"] })
         <h1 className="text-[clamp(1.6rem,3.6vw,3.2rem)]">What do you want to lift?</h1>
         <p className="flex flex-wrap items-baseline gap-x-6">
           <Link
+            href="/wall/which"
+            replace
+            className="inline-flex min-h-11 items-center text-lg underline underline-offset-4"
+          >
+            Which bar is this?
+          </Link>
+          <Link
             href="/wall/chalk"
             replace
             className="inline-flex min-h-11 items-center text-lg underline underline-offset-4"
@@ -105,15 +111,6 @@ function Start({ hallName, lifts }: { hallName: string; lifts: Props["lifts"] })
           );
         })}
       </nav>
-    </>
-  );
-}
-
-/** Both units, for whoever stands there: the plates on the wall are in either. */
-function BothMasses({ kg }: { kg: number }) {
-  return (
-    <>
-      {trimmed(kg, 1)} kg <span className="text-quiet font-normal">{Math.floor(kg / KG_PER_LB + 0.05)} lb</span>
     </>
   );
 }
