@@ -9,6 +9,8 @@ const PAGES = [
   "/bars/K04",
   "/bars/K20",
   "/bars/K20/edit",
+  "/bars/K20/use",
+  "/bars/labels?kind=cap",
   "/bars/new?like=K11",
   "/bars/measure",
   "/bars/measure?bars=K05,K20&kind=shaftDiameter",
@@ -61,6 +63,7 @@ const PAGES = [
   "/wall",
   "/wall?lift=snatch",
   "/wall/chalk",
+  "/wall/which",
   "/nowhere",
 ];
 

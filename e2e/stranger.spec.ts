@@ -1,5 +1,6 @@
 import { expect, test } from "./clock";
 import { serious } from "./serious";
+import { unfold } from "./unfold";
 
 /* Somebody who does not know the wall: which bar is this? And the labels that save the next one the question. */
 
@@ -50,6 +51,7 @@ test("a stranger at the wall finds K11 in at most four answers, and reads what i
   await expect(found).toContainText("680 kg 1499 lb");
   await expect(found).toContainText("clean, jerk and snatch");
   await expect(found).toContainText("Rack wall A");
+  await expect(found.getByRole("region", { name: "How to use it" })).toContainText("It scrapes shins and throat.");
   expect(await serious(page)).toEqual([]);
   await page.getByRole("button", { name: "One step back" }).click();
   await expect(page.getByRole("list", { name: "Said so far" }).getByRole("listitem")).toHaveCount(answers - 1);
@@ -86,4 +88,23 @@ test("the gym gives its families colours and prints their labels", async ({ page
   expect(paper.headers()["content-type"]).toBe("application/pdf");
   expect((await paper.body()).subarray(0, 5).toString()).toBe("%PDF-");
   expect((await page.request.get("/bars/labels.pdf?kind=poster")).status()).toBe(400);
+});
+
+test("a coach says in the gym's own words how a family is used, and takes ours back", async ({ page }) => {
+  await page.goto("/bars/K20");
+  await unfold(page, "How to use it");
+  await expect(page.getByText("The handles knock headphones off.")).toBeVisible();
+  await page.getByRole("link", { name: "Change these lines" }).click();
+  await page.getByLabel("What surprises").fill("Headphones off before you duck in.");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText("Saved.")).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+  await page.goto("/wall/which");
+  await page.getByRole("button", { name: /^K20/ }).click();
+  await expect(page.getByText("Headphones off before you duck in.")).toBeVisible();
+  await page.goto("/bars/K20/use");
+  await page.getByRole("button", { name: "Use Garrison’s lines again" }).click();
+  await expect(page.getByLabel("What surprises")).toHaveValue(
+    "It pulls you forward. The handles knock headphones off.",
+  );
 });

@@ -48,6 +48,7 @@ import type { Outcome } from "@/server/kit/outcome";
 import { readMessage } from "@/server/care/rounds/reminders";
 import { endRun, touchRun } from "@/server/loading/runs";
 import { runOf } from "@/server/loading/runView";
+import { saveLabelRules, saveUseCard } from "@/server/rules";
 import { saveMeasuringRules } from "@/server/rules/measuringRules";
 import { calibrate, copySetting, keepSetting, noteStand } from "@/server/setups/setupChanges";
 import { hangBar, movePlace, putAway, savePlace } from "@/server/setups/storageChanges";
@@ -142,6 +143,8 @@ const WRITES: [name: string, may: Role[], call: (context: Context) => Promise<Ou
   ],
   ["take records out", ["manager", "coach"], (context) => exportHall(context)],
   ["take records in", ["manager"], (context) => importHall(context, {}, { isDryRun: true })],
+  ["colours of labels", ["manager"], (context) => saveLabelRules(context, { power: "x" }, 0)],
+  ["how to use a bar", ["manager", "coach"], (context) => saveUseCard(context, "yoke", { hands: "x".repeat(999) }, 0)],
   ["measuring rules", ["manager"], (context) => saveMeasuringRules(context, { mass: "x" }, 0)],
   ["house rules", ["manager"], (context) => saveMatchingRules(context, { tallMm: "x" }, 0)],
   ["preview house rules", ["manager"], (context) => previewRules(context, { tallMm: "x" })],

@@ -6,4 +6,5 @@ export { MATCHING_KEY, matchingRules, storedRules } from "./matchingRules";
 export { MEASURING_KEY, measuringRules, saveMeasuringRules } from "./measuringRules";
 export { type LabelRules, labelRules, saveLabelRules } from "./labelRules";
 export { type KeepingRules, keepingRules, saveKeepingRules } from "./keepingRules";
+export { saveUseCard, type UsageRules, usageRules } from "./usageRules";
 export { saveStrengthRules, STRENGTH_KEY, strengthRules } from "./strengthRules";

@@ -13,6 +13,10 @@ interface Props {
   arms?: { carry: CarryKey; heightMm: number };
   /** Height of the sheet above the floor, in mm: the same for figures that stand side by side. */
   topMm: number;
+  /** How large it is; as in a comparison where nothing is said. */
+  className?: string;
+  /** Without mid-foot line and mass centre: to show where the bar is, not what it does. */
+  isPlain?: boolean;
 }
 
 /** What the sheet shows, in mm: from behind the hips to ahead of the toes, and a little below the floor. */
@@ -31,7 +35,17 @@ const at = ([x, y]: Point): [number, number] => [x, -y];
 const line = (...points: Point[]) => points.map((point) => at(point).join(",")).join(" ");
 
 /** A lifter from the side, to scale: floor and mid-foot, the body's segments, the bar's contact and its load. */
-export function FigureDrawing({ figure, label, loadKg, ink, isHanging, topMm, arms }: Props) {
+export function FigureDrawing({
+  figure,
+  label,
+  loadKg,
+  ink,
+  isHanging,
+  topMm,
+  arms,
+  className = "h-72 w-full",
+  isPlain = false,
+}: Props) {
   const { left, right, bottom } = VIEW;
   const top = topMm;
   return (
@@ -39,15 +53,33 @@ export function FigureDrawing({ figure, label, loadKg, ink, isHanging, topMm, ar
       viewBox={`${left} ${-top} ${right - left} ${top - bottom}`}
       role="img"
       aria-label={label}
-      className="block h-72 w-full"
+      className={`block ${className}`}
     >
       <line x1={left} x2={right} y1={0} y2={0} stroke="var(--color-base-content)" strokeWidth={6} />
-      {figure && <Body figure={figure} loadKg={loadKg} ink={ink} isHanging={isHanging} topMm={topMm} arms={arms} />}
+      {figure && (
+        <Body
+          figure={figure}
+          loadKg={loadKg}
+          ink={ink}
+          isHanging={isHanging}
+          topMm={topMm}
+          arms={arms}
+          isPlain={isPlain}
+        />
+      )}
     </svg>
   );
 }
 
-function Body({ figure, loadKg, ink, isHanging, topMm, arms }: Omit<Props, "label" | "figure"> & { figure: Figure }) {
+function Body({
+  figure,
+  loadKg,
+  ink,
+  isHanging,
+  topMm,
+  arms,
+  isPlain,
+}: Omit<Props, "label" | "figure"> & { figure: Figure }) {
   const { heel, toe, ankle, knee, hip, shoulder, contact, load, midFoot, centre } = figure;
   const trunk = Math.hypot(shoulder[0] - hip[0], shoulder[1] - hip[1]);
   const up: Point = [(shoulder[0] - hip[0]) / trunk, (shoulder[1] - hip[1]) / trunk];
@@ -56,15 +88,17 @@ function Body({ figure, loadKg, ink, isHanging, topMm, arms }: Omit<Props, "labe
   const limb = { stroke: "var(--body)", strokeLinecap: "round", strokeLinejoin: "round", fill: "none" } as const;
   return (
     <g style={{ ["--body" as string]: "color-mix(in oklab, var(--color-base-content) 34%, var(--color-base-100))" }}>
-      <line
-        x1={midFoot[0]}
-        x2={midFoot[0]}
-        y1={20}
-        y2={-topMm}
-        stroke="var(--color-quiet)"
-        strokeWidth={5}
-        strokeDasharray="36 14 8 14"
-      />
+      {!isPlain && (
+        <line
+          x1={midFoot[0]}
+          x2={midFoot[0]}
+          y1={20}
+          y2={-topMm}
+          stroke="var(--color-quiet)"
+          strokeWidth={5}
+          strokeDasharray="36 14 8 14"
+        />
+      )}
       {loadKg > 0 && (
         <circle
           cx={at(load)[0]}
@@ -117,15 +151,17 @@ function Body({ figure, loadKg, ink, isHanging, topMm, arms }: Omit<Props, "labe
         strokeWidth={12}
       />
       {loadKg > 0 && <circle cx={at(load)[0]} cy={at(load)[1]} r={26} fill={ink} />}
-      {loadKg > 0 && (
+      {loadKg > 0 && !isPlain && (
         <g stroke={ink} strokeWidth={5} fill={ink}>
           <line x1={load[0]} x2={load[0]} y1={-load[1] + PLATE_MM} y2={0} strokeDasharray="16 16" />
         </g>
       )}
-      <g stroke="var(--color-base-content)" strokeWidth={8} fill="none">
-        <circle cx={at(centre)[0]} cy={at(centre)[1]} r={26} fill="var(--color-base-100)" />
-        <path d={`M${centre[0] - 26} ${-centre[1]}h52M${centre[0]} ${-centre[1] - 26}v52`} />
-      </g>
+      {!isPlain && (
+        <g stroke="var(--color-base-content)" strokeWidth={8} fill="none">
+          <circle cx={at(centre)[0]} cy={at(centre)[1]} r={26} fill="var(--color-base-100)" />
+          <path d={`M${centre[0] - 26} ${-centre[1]}h52M${centre[0]} ${-centre[1] - 26}v52`} />
+        </g>
+      )}
     </g>
   );
 }

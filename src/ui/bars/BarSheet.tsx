@@ -24,6 +24,8 @@ import { DrawingSheet } from "./DrawingSheet";
 interface Props {
   /** What was found wrong and is not resolved. */
   findings: ReactNode;
+  /** How it is used, and where that is changed by those who may. */
+  use: ReactNode;
   details: BarDetails;
   care: DueItem[];
   log: LogItem[];
@@ -39,6 +41,7 @@ interface Props {
 /** One bar: its drawing, what matters most of it, what is wrong, state and care; the rest on touch. */
 export function BarSheet({
   findings,
+  use,
   details,
   care,
   log,
@@ -133,6 +136,7 @@ export function BarSheet({
           <CareOfBar care={care} log={log} today={today} tag={bar.tag} />
         </div>
         <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-3">
+          {use}
           <Fold title="Numbers" about="what counts, what is stated, every gap and reading">
             <BarNumbers details={details} tolerances={tolerances} today={today} />
           </Fold>

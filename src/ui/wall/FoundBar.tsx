@@ -1,11 +1,13 @@
 import { type Bar, isUsable, ratedTotalKg } from "@/core/bars/bar";
 import { FAMILIES, FAMILY_NOT_FOR } from "@/core/bars/families";
 import { recognisedBy } from "@/core/bars/recognise";
+import type { UsePart } from "@/core/use/useCards";
 import { drawBar } from "@/core/drawing/drawBar";
 import { BarDrawing } from "../kit/BarDrawing";
 import Link from "../kit/Link";
 import { Say } from "../kit/shown";
 import { BothMasses } from "./BothMasses";
+import { UseCardLines } from "./UseCardLines";
 
 /** What somebody needs to know of a bar before they lift with it. */
 export interface WallBarFacts {
@@ -14,10 +16,12 @@ export interface WallBarFacts {
   place: string | null;
   /** What was found wrong with it and is not resolved. */
   findings: readonly string[];
+  /** How it is used, as this gym says it. */
+  use: readonly (readonly [UsePart, string])[];
 }
 
 /** The bar: what it weighs, what it is for and not for, the most it may carry, and where it hangs. */
-export function FoundBar({ facts: { bar, place, findings } }: { facts: WallBarFacts }) {
+export function FoundBar({ facts: { bar, place, findings, use } }: { facts: WallBarFacts }) {
   const rated = ratedTotalKg(bar);
   const family = FAMILIES[bar.family];
   const notFor = FAMILY_NOT_FOR[bar.family];
@@ -70,6 +74,15 @@ export function FoundBar({ facts: { bar, place, findings } }: { facts: WallBarFa
           Not resolved: {text}
         </p>
       ))}
+      {use.length > 0 && (
+        <section aria-label="How to use it" className="border-base-300 mt-3 border-t pt-3">
+          <h2 className="mb-2 text-xl font-bold">How to use it</h2>
+          <UseCardLines bar={bar} lines={use} />
+          <p className="text-quiet mt-2 text-sm">
+            First time on this bar: light, safeties set, someone beside you. The maker’s instructions come first.
+          </p>
+        </section>
+      )}
       <p className="mt-3 flex flex-wrap gap-2">
         <Link href={`/bars/${encodeURIComponent(bar.tag)}`} className="btn btn-outline min-h-12">
           Everything about {bar.tag}

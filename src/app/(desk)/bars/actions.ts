@@ -3,9 +3,12 @@
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import type { BarState } from "@/core/bars/bar";
+import { FAMILY_KEYS } from "@/core/bars/families";
 import { BAR_FIELDS } from "@/core/bars/barFields";
+import { USE_PARTS } from "@/core/use/useCards";
 import { changeBarState, editBar, enterBars, undoLastChange } from "@/server/bars";
 import { requestContext } from "@/server/access";
+import { saveUseCard } from "@/server/rules";
 import { type FormState, refusedBy } from "@/ui/kit/formState";
 
 const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
@@ -71,4 +74,16 @@ function textsOf(form: FormData): Record<string, string> {
       typeof value === "string" && (key in BAR_FIELDS || key.startsWith("stated.")) ? [[key, value]] : [],
     ),
   );
+}
+
+/** Saves how bars of a family are used, or brings our lines back. */
+export async function usageAction(_before: FormState, form: FormData): Promise<FormState> {
+  const context = await requestContext();
+  const family = FAMILY_KEYS.find((key) => key === textOf(form, "family"));
+  const texts = Object.fromEntries(USE_PARTS.map((part) => [part, textOf(form, part)]));
+  if (!family) return { status: "refused", message: "Not saved: no such family.", problems: [], typed: texts };
+  const result = await saveUseCard(context, family, form.has("reset") ? null : texts, Number(form.get("version")));
+  if (!result.ok) return refusedBy(result, texts);
+  revalidatePath("/", "layout");
+  return { status: "done", message: "Saved.", problems: [], typed: {} };
 }

@@ -1,7 +1,9 @@
 import type { Metadata } from "next";
+import { usageCardOf } from "@/core/use/useCards";
 import { barsOnTheWall } from "@/server/bars";
 import { openFindings } from "@/server/care/findings";
 import { requestContext } from "@/server/access";
+import { usageRules } from "@/server/rules";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
 import { WherePicker } from "@/ui/wall/WherePicker";
 import { WhichBar } from "@/ui/wall/WhichBar";
@@ -23,9 +25,17 @@ export default async function WhichBarPage({ searchParams }: { searchParams: Sea
     return (
       <WherePicker places={[...new Set(here.flatMap(({ place }) => place ?? []))]} from={search.from} back={back} />
     );
+  const shown = here.slice(0, MAX_BARS);
+  const rules = await usageRules(
+    context,
+    shown.map(({ bar }) => bar.family),
+  );
   return (
     <WhichBar
-      bars={here.slice(0, MAX_BARS).map(({ bar, place }) => ({ bar, place, findings: findings.get(bar.tag) ?? [] }))}
+      bars={shown.map(({ bar, place }) => ({
+        ...{ bar, place, findings: findings.get(bar.tag) ?? [] },
+        use: usageCardOf(bar.family, rules(bar.family).own),
+      }))}
       back={back}
     />
   );
