@@ -25,6 +25,15 @@ describe("whether a plan with a bar holds", () => {
       "K1 is quarantined: a crack.",
     ]);
   });
+  it("breaks over what the station holds, bar and plates, and holds at exactly that", () => {
+    const weak = { ...RACK, ratedKg: 150 };
+    expect(planBreaks(bar(), { totalKg: 150, station: weak })).toEqual([]);
+    expect(planBreaks(bar(), { totalKg: 150.5, station: weak })).toEqual([
+      "Rack 1 holds 150 kg at most; 150.5 kg is planned.",
+    ]);
+    expect(planBreaks(bar(), { totalKg: 190, station: { ...RACK, ratedKg: null } })).toEqual([]);
+    expect(planBreaks(bar(), { station: weak })).toEqual([]);
+  });
   it("warns of what is not resolved, of watch, and of a mass that the plan did not count", () => {
     expect(planWarnings(bar({ state: "watch", stateReason: "clicks" }), ["rust", "end cap"])).toEqual([
       "K1 is under watch: clicks.",

@@ -51,10 +51,21 @@ export function planBreaks(bar: Bar, plan: BarPlan = {}): string[] {
     ...(totalKg !== null && rated !== null && totalKg > rated + 1e-9
       ? [`${bar.tag} may carry ${trimmed(rated, 1)} kg; ${trimmed(totalKg, 1)} kg is planned.`]
       : []),
+    ...(totalKg !== null && station ? overStation(station, totalKg) : []),
     ...(station && isRefused(fitAt(bar, station, marginMm))
       ? [`${bar.tag} ${rackFitText(bar, station, stations, marginMm)}.`]
       : []),
   ];
+}
+
+/**
+ * Whether a load is more than its station may hold.
+ *
+ * @returns a sentence, or none where it holds or nobody said what it holds
+ */
+export function overStation({ name, ratedKg }: Pick<RackPlace, "name" | "ratedKg">, totalKg: number): string[] {
+  if (ratedKg === undefined || ratedKg === null || totalKg <= ratedKg + 1e-9) return [];
+  return [`${name} holds ${trimmed(ratedKg, 1)} kg at most; ${trimmed(totalKg, 1)} kg is planned.`];
 }
 
 /**

@@ -19,6 +19,8 @@ export interface RackPlace {
   kind: "rack" | "bench" | "platform" | "floor";
   /** Between the J-cups' contact points; null where nobody measured. */
   supportSpacingMm: number | null;
+  /** The most it may hold, bar and plates, in kg; absent or null where nobody said. */
+  ratedKg?: number | null;
 }
 
 export type RackFit =

@@ -101,6 +101,19 @@ describe("a class", () => {
       "No station of the class suits this lift.",
     ]);
   });
+  it("puts nobody at a station that does not hold their load", () => {
+    const stations = [
+      { ...RACK, ratedKg: 140, capacity: 2 },
+      { ...RACK, key: "rack-2", name: "Rack 2", ratedKg: 300, capacity: 1 },
+    ];
+    const heavy = entry("Hale", "back-squat-high", { loadKg: 180 });
+    const light = entry("Isla", "back-squat-high", { loadKg: 80 });
+    expect(plan([light, heavy], { stations }).entries.map(({ station }) => station)).toEqual(["rack-1", "rack-2"]);
+    expect(plan([heavy], { stations: [stations[0]!] }).entries[0]).toMatchObject({
+      station: null,
+      tradeOff: "No station of the class holds this load.",
+    });
+  });
   it("counts how much of everybody's own best it reaches", () => {
     expect(plan([entry("A", "back-squat-high")]).fit).toBe(1);
     expect(plan([]).fit).toBe(1);

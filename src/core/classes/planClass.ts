@@ -8,6 +8,7 @@ import type { HallDay } from "../units/hallDay";
 import type { MatchingRules } from "../matching/houseRules";
 import type { Lift } from "../matching/lifts";
 import type { MatchLifter, Purpose } from "../matching/lifter";
+import { overStation } from "../bars/fitness";
 import { gradeBar } from "../matching/match";
 import { rankOf, VERDICTS, type Verdict } from "../matching/verdict";
 import { assignClass } from "./assignClass";
@@ -118,6 +119,7 @@ export function classProblem({ entries, stations, blocks, bars, rules, today }: 
           const at = stations[k % stations.length]!;
           return (
             kinds.includes(at.kind) &&
+            overStation(at, loadKg).length === 0 &&
             (block === null || block === slot.block) &&
             (station === null || station === at.key)
           );
@@ -236,7 +238,7 @@ export function describePlan(
         tag: null,
         verdict: null,
         best,
-        tradeOff: whyNowhere(problem, e, best),
+        tradeOff: whyNowhere(problem, e, best, isTooHeavy(question, entry)),
       };
     const bar = answer.barOf[slot]!;
     const verdict = verdicts[e]![bar]!;
@@ -270,9 +272,14 @@ const gradesOf = ({ bars, rules, today }: ClassQuestion, { lift, loadKg, lifter,
 
 const verdictOf = (points: number): Verdict => VERDICTS.find((verdict) => POINTS[verdict] === points)!;
 
-function whyNowhere({ entries, slots }: ClassProblem, e: number, best: Verdict): string {
+/** Whether a station of the class would suit the lift and does not hold its load. */
+const isTooHeavy = ({ stations }: ClassQuestion, { lift, loadKg }: ClassEntry) =>
+  stations.some((at) => stationKindsFor(lift).includes(at.kind) && overStation(at, loadKg).length > 0);
+
+function whyNowhere({ entries, slots }: ClassProblem, e: number, best: Verdict, isTooHeavy: boolean): string {
   const { fit, slots: open } = entries[e]!;
   if (best === "never") return "No bar here can be used for this.";
+  if (!open.some(Boolean) && isTooHeavy) return "No station of the class holds this load.";
   if (!open.some(Boolean)) return "No station of the class suits this lift.";
   const reachable = slots.some((slot, k) => open[k] && slot.bars.some((can, j) => can && fit[j]! >= 0));
   return reachable ? "Every station that suits it is full." : "No bar that suits it fits a station of the class.";

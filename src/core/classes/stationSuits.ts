@@ -10,6 +10,8 @@ export interface ClassStation {
   kind: StationKind;
   /** Between the J-cups; null where there are none or nobody measured. */
   supportSpacingMm: number | null;
+  /** The most it may hold, bar and plates, in kg; absent or null where nobody said. */
+  ratedKg?: number | null;
   /** Name of the place where bars hang nearest. */
   nearPlace: string | null;
 }

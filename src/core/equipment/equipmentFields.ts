@@ -68,6 +68,14 @@ export const STATION_FIELDS = {
   },
   holePitchMm: { kind: "number", unit: "mm", range: [1, 500], group: "geometry", label: "hole pitch" },
   firstHoleMm: { kind: "number", unit: "mm", range: [0, 2500], group: "geometry", label: "first hole above the floor" },
+  ratedKg: {
+    kind: "number",
+    unit: "kg",
+    range: [20, 3000],
+    group: "rating",
+    label: "holds at most",
+    hint: "bar and plates; the least of rack, J-cups, safeties and bench, as their makers say",
+  },
   nearPlace: {
     kind: "text",
     most: 60,

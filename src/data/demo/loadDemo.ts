@@ -30,6 +30,10 @@ import type { Role } from "../schema";
 import { loadPeople } from "./loadPeople";
 import { seededRandom } from "./random";
 
+/** What the demonstration's racks and its bench hold; invented. */
+const DEMO_RACK_KG = 450;
+const DEMO_BENCH_KG = 320;
+
 const SEED = 20_260_301;
 /** How far back the care log goes. */
 /** So far back the log of care is by the random numbers that also say what is due today. */
@@ -146,6 +150,7 @@ async function loadHall(
         firstHoleMm,
         jCupPairs,
         nearPlace,
+        ratedKg: kind === "rack" ? DEMO_RACK_KG : kind === "bench" ? DEMO_BENCH_KG : null,
       }),
     ),
   );

@@ -18,6 +18,8 @@ export const stations = pgTable(
     supportSpacingMm: doublePrecision(),
     holePitchMm: doublePrecision(),
     firstHoleMm: doublePrecision(),
+    /** The most it may hold, bar and plates, by the least of rack, J-cups, safeties and bench. */
+    ratedKg: doublePrecision(),
     jCupPairs: integer().notNull().default(0),
     /** Hole numbers in which the pairs sit, one for each that is in the uprights. */
     jCupHoles: integer().array(),

@@ -29,8 +29,8 @@ export async function questionOf(context: Context, row: ClassRow): Promise<Class
   ];
   return {
     entries: asked.entries,
-    stations: stations.flatMap(({ key, name, kind, supportSpacingMm, nearPlace }) =>
-      row.capacities[key] ? [{ key, name, kind, supportSpacingMm, nearPlace, capacity: row.capacities[key] }] : [],
+    stations: stations.flatMap(({ key, name, kind, supportSpacingMm, ratedKg, nearPlace }) =>
+      row.capacities[key] ? [{ key, name, kind, supportSpacingMm, ratedKg, nearPlace, capacity: row.capacities[key] }] : [],
     ),
     blocks: row.blocks,
     bars: asked.bars,

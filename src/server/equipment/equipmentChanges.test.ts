@@ -49,11 +49,17 @@ describe("plates, clamps and stations", () => {
       jCupPairs: "2",
       jCupHoles: "7\n14",
       supportSpacingMm: "1100",
+      ratedKg: "320",
     };
     expect(await saveEquipment(made.context("manager"), "station", { id: null, version: 0, texts })).toMatchObject({
       ok: true,
     });
-    expect(await made.hall.first(stations)).toMatchObject({ jCupPairs: 2, jCupHoles: [7, 14], supportSpacingMm: 1100 });
+    expect(await made.hall.first(stations)).toMatchObject({
+      jCupPairs: 2,
+      jCupHoles: [7, 14],
+      supportSpacingMm: 1100,
+      ratedKg: 320,
+    });
     expect(
       await saveEquipment(made.context("manager"), "station", {
         id: null,

@@ -3,6 +3,7 @@ import { redirect } from "next/navigation";
 import { isUsable, ratedTotalKg, valueOf } from "@/core/bars/bar";
 import { planWarnings } from "@/core/bars/fitness";
 import { kgFromMassUnits } from "@/core/units/exactMass";
+import { overStation } from "@/core/bars/fitness";
 import { fitAt, isRefused, rackFitText } from "@/core/bars/rackSpan";
 import { barsOnTheWall } from "@/server/bars";
 import { listClamps, listStations } from "@/server/equipment";
@@ -53,9 +54,11 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
           only,
           onBar,
         });
-  const plan = result?.ok ? result.plan : null;
   const racks = stations.filter(({ supportSpacingMm }) => supportSpacingMm !== null);
   const station = racks.find(({ key }) => key === asked.at) ?? null;
+  const over = station && targetKg !== null ? overStation(station, targetKg) : [];
+  // No plates are named for a load that the rack does not hold.
+  const plan = result?.ok && over.length === 0 ? result.plan : null;
   const { rackMarginMm, loadToleranceKg } = await matchingRules(context);
   const own = plan && asked.stack.trim() !== "" ? ownStack(asked.stack, plan) : null;
   const rackText =
@@ -67,6 +70,7 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
     ...(asked.bar && !named ? [`There is no bar ${asked.bar} on the wall; this is ${item.bar.tag}.`] : []),
     ...(targetKg === null ? [`“${asked.target}” is not a load. Write 100, 100 kg or 225 lb, up to 2000 kg.`] : []),
     ...(result && !result.ok ? [result.message] : []),
+    ...over,
     ...(plan && !plan.answer.ok ? [plan.answer.message] : []),
     ...(rackText ? [`${item.bar.tag} ${rackText}.`] : []),
   ];

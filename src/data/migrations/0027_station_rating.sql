@@ -1,0 +1,1 @@
+ALTER TABLE "stations" ADD COLUMN "rated_kg" double precision;
