@@ -9,6 +9,7 @@ import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { chromium } from "@playwright/test";
 import { CHROMIUM } from "./lib/machine.mjs";
+import { run } from "./lib/run.mjs";
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
 const base = process.env.FIGURES_URL ?? `http://127.0.0.1:${process.env.PORT ?? 3210}`;
@@ -128,5 +129,13 @@ content ${LIMITS.firstContent} × that page. ${over === 0 ? "Every screen keeps 
 | --- | --- | --- | --- |
 ${lines.join("\n")}
 `,
+);
+await run(
+  process.execPath,
+  ["node_modules/prettier/bin/prettier.cjs", "--write", "--log-level", "warn", "docs/figures.md"],
+  {
+    cwd: root,
+    what: "formatting docs/figures.md",
+  },
 );
 console.log(over === 0 ? "Every screen keeps its limits." : `${over} of ${rows.length} screens are over a limit.`);

@@ -200,7 +200,9 @@ describe("the wall screen", () => {
       />,
     );
   it("starts with the lifts, and says when no bar is for one", () => {
-    expect(screen(null).text).toContain(`What do you want to lift? Chalk left on a bar Test hall Squat ${lift.name}`);
+    expect(screen(null).text).toContain(
+      `What do you want to lift? Which bar is this? Chalk left on a bar Test hall Squat ${lift.name}`,
+    );
     expect(screen({ lift, take: [], leave: [] }).text).toContain("No bar here is for this lift.");
   });
   it("says what is not known rather than nothing: mass, rating and place", () => {
