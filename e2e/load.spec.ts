@@ -38,6 +38,20 @@ test("plates of one's own are totalled and judged, and what cannot be read is sa
   await expect(own).toHaveValue("7 kg, 25, purple");
 });
 
+test("a bar as it stands: which side is heavier, and what to change least", async ({ page }) => {
+  await page.goto("/load?bar=K11&clamps=none&target=100kg");
+  await page.getByText("What is on it now?").click();
+  await page.getByRole("textbox", { name: "One side, inside first" }).fill("25 kg rubber, 15 kg, 5 kg");
+  await page.getByRole("textbox", { name: "The other side, where it differs" }).fill("25 kg rubber, 15 kg");
+  await page.getByRole("textbox", { name: "The other side, where it differs" }).press("Enter");
+  const list = page.locator("#own-stack");
+  await expect(list).toContainText("The left side is 5 kg heavier; 105.01 kg are on it in all.");
+  const change = list.getByRole("region", { name: "What to change least" });
+  await expect(change).toContainText("1 plate handled");
+  await expect(change).toContainText("Left: take off 5 kg");
+  await expect(change).toContainText("Right: leave it");
+});
+
 test("a bar opens with a load that it may carry", async ({ page }) => {
   for (const [tag, most] of [
     ["K26", 45],

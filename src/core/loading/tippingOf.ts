@@ -11,25 +11,31 @@ export interface RackFacts {
 /** Thickness of a plate that nobody measured, for tipping, in mm: thick, so that the answer is on the safe side. */
 const UNKNOWN_THICKNESS_MM = 50;
 
+/** A plate as a rack feels it. */
+type Felt = { massUnits: number; thicknessMm: number | null };
+
 /**
- * Whether a bar with the same plates on both sides, inside first, and its clamps tips; with the screen's reserve.
+ * Whether a bar with plates on both sides, inside first, and its clamps tips; with the screen's reserve.
+ *
+ * @param otherSide the right side, where it is not as the left
  *
  * @returns as `tipping`
  */
 export function tippingOf(
   rack: RackFacts,
-  perSide: readonly { massUnits: number; thicknessMm: number | null }[],
+  perSide: readonly Felt[],
   clamp: { pairMassUnits: number; widthMm: number } | null,
+  otherSide: readonly Felt[] = perSide,
 ): TippingAnswer {
-  const side = [
-    ...perSide.map(({ massUnits, thicknessMm }) => ({
+  const sideOf = (plates: readonly Felt[]) => [
+    ...plates.map(({ massUnits, thicknessMm }) => ({
       massKg: kgFromMassUnits(massUnits),
       // The planner writes 0 where nobody said.
       thicknessMm: thicknessMm || UNKNOWN_THICKNESS_MM,
     })),
     ...(clamp ? [{ massKg: kgFromMassUnits(clamp.pairMassUnits) / 2, thicknessMm: clamp.widthMm }] : []),
   ];
-  return tipping({ ...rack, left: side, right: side, reserve: TIPPING_RESERVE });
+  return tipping({ ...rack, left: sideOf(perSide), right: sideOf(otherSide), reserve: TIPPING_RESERVE });
 }
 
 /**

@@ -1,12 +1,16 @@
 import type { BarState } from "@/core/bars/bar";
 import { eq } from "drizzle-orm";
-import { describe, expect, it } from "vitest";
+import { afterAll, describe, expect, it } from "vitest";
 import { massUnitsFromKg } from "@/core/units/exactMass";
 import { barQuantities, bars, clamps, houseRules, plates } from "@/data/schema";
 import { makeContexts } from "@/server/access/context.fixture";
 import { barsByTag } from "@/server/bars/bars";
 import { listClamps, listPlates } from "@/server/equipment/equipment";
+import { endThreads } from "@/server/computing";
+import { ownStack } from "./ownStack";
 import { type LoadWish, planLoad } from "./planLoad";
+
+afterAll(endThreads);
 
 async function loadedHall(more: { massKg?: number; state?: BarState } = {}) {
   const made = await makeContexts("loading");
@@ -122,5 +126,29 @@ describe("lists of equipment", () => {
     expect(second.items.map(({ key }) => key)).toEqual(["r10", "c2"]);
     expect(second.nextCursor).toBeNull();
     expect((await listClamps(context("coach"))).map(({ key }) => key)).toEqual(["spring"]);
+  });
+});
+
+describe("a bar as it stands", () => {
+  it("is judged side by side, and comes to the target by the fewest plates", async () => {
+    const { context, item } = await loadedHall({ massKg: 20 });
+    const coach = context("coach");
+    const planned = await planLoad(coach, item, wish());
+    if (!planned.ok) throw new Error(planned.message);
+    const standing = await ownStack(coach, { text: "25, 10, 2", other: "25, 10" }, planned.plan);
+    expect(standing).toMatchObject({
+      perSide: ["r25", "r10", "c2"],
+      otherSide: ["r25", "r10"],
+      uneven: { byKg: 2, heavier: "left", totalKg: 92 },
+      change: { perSide: ["r25", "r10"], left: { off: ["c2"], on: [] }, right: { off: [], on: [] }, handled: 1 },
+    });
+    // As it should be, nothing is to change; and a side that cannot be read says which.
+    expect(await ownStack(coach, { text: "25, 10", other: "" }, planned.plan)).toMatchObject({
+      uneven: null,
+      change: null,
+    });
+    expect((await ownStack(coach, { text: "25, 10", other: "7 kg" }, planned.plan)).problems[0]).toMatch(
+      /^The other side: /,
+    );
   });
 });

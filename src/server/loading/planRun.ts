@@ -27,13 +27,14 @@ export function tippingAt(
   plates: ReadonlyMap<string, PlateRow>,
   perSide: readonly string[],
   clamps: ClampRow | null,
+  otherSide: readonly string[] = perSide,
 ): TippingAnswer | null {
   const rack = rackFacts(bar, station);
   const plateOf = (key: string) => {
     const { massUnits, thicknessMm } = plates.get(key)!;
     return { massUnits, thicknessMm };
   };
-  return rack && tippingOf(rack, perSide.map(plateOf), clamps && clampFacts(clamps));
+  return rack && tippingOf(rack, perSide.map(plateOf), clamps && clampFacts(clamps), otherSide.map(plateOf));
 }
 
 /** What tipping wants to know of a bar at a rack; null where it rests on no J-cups, or nobody measured it. */

@@ -1,16 +1,15 @@
-import type { StackJudgement } from "@/core/loading/judgeStack";
+import type { SideMove } from "@/core/loading/asItStands";
 import type { TippingAnswer } from "@/core/loading/tipping";
 import type { PlateRow } from "@/server/equipment";
+import type { StandingBar } from "@/server/loading";
+import { trimmed } from "@/core/units/format";
 import { AskForm } from "../kit/AskForm";
+import { Say } from "../kit/shown";
 import { loadParams, type LoadState } from "./loadState";
 import { stackWords } from "./plateWords";
 
-/** A stack of somebody's own choosing, read and judged. */
-export interface OwnStack {
-  /** Null where it could not be read. */
-  perSide: readonly string[] | null;
-  judgement: StackJudgement | null;
-  problems: readonly string[];
+/** A bar as it stands, read and judged. */
+export interface OwnStack extends StandingBar {
   /** At the rack; null without one. */
   tipping: TippingAnswer | null;
 }
@@ -27,14 +26,27 @@ interface Props {
   plates: ReadonlyMap<string, PlateRow>;
 }
 
+/** What one side takes, in words. */
+function moveWords({ off, on }: SideMove, plates: ReadonlyMap<string, PlateRow>): string {
+  const words = [
+    ...(off.length > 0 ? [`take off ${stackWords(off, plates)}`] : []),
+    ...(on.length > 0 ? [`put on ${stackWords(on, plates)}`] : []),
+  ];
+  return words.join(", then ") || "leave it";
+}
+
 /** Plates of one's own choosing, typed inside first: what they come to and whether they may go on. */
 export function OwnStackForm({ state, own, plates }: Props) {
   return (
     <details className="border-base-300 mt-4 border-t pt-2" open={own !== null}>
       <summary className="min-h-11 cursor-pointer content-center text-sm font-semibold">
-        Check plates of your own
+        What is on it now? Check plates of your own
       </summary>
-      <AskForm action="/load" label="Plates of your own" keep={{ ...loadParams(state), stack: undefined }}>
+      <AskForm
+        action="/load"
+        label="Plates of your own"
+        keep={{ ...loadParams(state), stack: undefined, other: undefined }}
+      >
         <label className="grid gap-1 text-sm">
           One side, inside first
           <input
@@ -49,6 +61,19 @@ export function OwnStackForm({ state, own, plates }: Props) {
             className="input min-h-11 w-full"
           />
         </label>
+        <label className="mt-2 grid gap-1 text-sm">
+          The other side, where it differs
+          <input
+            name="other"
+            defaultValue={state.other}
+            key={state.other}
+            maxLength={300}
+            autoComplete="off"
+            placeholder="as the first"
+            aria-describedby="own-stack"
+            className="input min-h-11 w-full"
+          />
+        </label>
       </AskForm>
       <div id="own-stack" aria-live="polite" className="mt-2 grid gap-1 text-sm">
         {own?.problems.map((problem) => (
@@ -58,11 +83,23 @@ export function OwnStackForm({ state, own, plates }: Props) {
         ))}
         {own?.perSide && own.judgement && (
           <>
-            <p className="text-lg font-bold">{stackWords(own.perSide, plates) || "The empty bar"} each side</p>
+            <p className="text-lg font-bold">
+              {own.otherSide
+                ? `Left ${stackWords(own.perSide, plates) || "empty"}; right ${stackWords(own.otherSide, plates) || "empty"}`
+                : `${stackWords(own.perSide, plates) || "The empty bar"} each side`}
+            </p>
             <ul className="grid gap-1">
+              {own.uneven && (
+                <li className={`border-l-4 pl-2 ${VERDICT_LOOK.refuse}`}>
+                  <Say
+                    text={`The ${own.uneven.heavier} side is ${trimmed(own.uneven.byKg, 2)} kg heavier; ${trimmed(own.uneven.totalKg, 2)} kg are on it in all. Even it before anyone lifts.`}
+                  />
+                </li>
+              )}
+              {own.uneven && <li className="text-quiet">With the left side on both:</li>}
               {own.judgement.lines.map(({ verdict, text }) => (
                 <li key={text} className={`border-l-4 pl-2 ${VERDICT_LOOK[verdict]}`}>
-                  {text}
+                  <Say text={text} />
                 </li>
               ))}
               {own.tipping && (
@@ -75,6 +112,22 @@ export function OwnStackForm({ state, own, plates }: Props) {
                 </li>
               )}
             </ul>
+            {own.change && (
+              <section aria-label="What to change least" className="mt-2">
+                <h3 className="font-bold">
+                  To the target with the least: {own.change.handled} {own.change.handled === 1 ? "plate" : "plates"}{" "}
+                  handled
+                </h3>
+                {own.otherSide ? (
+                  <ul>
+                    <li>Left: {moveWords(own.change.left, plates)}</li>
+                    <li>Right: {moveWords(own.change.right, plates)}</li>
+                  </ul>
+                ) : (
+                  <p>Each side: {moveWords(own.change.left, plates)}</p>
+                )}
+              </section>
+            )}
           </>
         )}
       </div>

@@ -30,6 +30,8 @@ export interface LoadState {
   at: string;
   /** Plates of one side that somebody wants judged, as typed. */
   stack: string;
+  /** The right side, where it is not as that one. */
+  other: string;
 }
 
 /** Tolerances to choose from beside the gym's own, in kg. */
@@ -76,6 +78,7 @@ export function readLoadState(search: Record<string, string | undefined>, start?
     onBar: (search.on ?? "").split(",").filter(Boolean).slice(0, MAX_ON_BAR),
     at: search.at ?? "",
     stack: (search.stack ?? "").slice(0, MAX_STACK),
+    other: (search.other ?? "").slice(0, MAX_STACK),
   };
 }
 
@@ -93,6 +96,7 @@ export function loadParams(state: LoadState): Record<string, string | undefined>
     on: state.onBar.join(",") || undefined,
     at: state.at || undefined,
     stack: state.stack || undefined,
+    other: (state.stack && state.other) || undefined,
   };
 }
 

@@ -60,7 +60,8 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
   // No plates are named for a load that the rack does not hold.
   const plan = result?.ok && over.length === 0 ? result.plan : null;
   const { rackMarginMm, loadToleranceKg } = await matchingRules(context);
-  const own = plan && asked.stack.trim() !== "" ? ownStack(asked.stack, plan) : null;
+  const own =
+    plan && asked.stack.trim() !== "" ? await ownStack(context, { text: asked.stack, other: asked.other }, plan) : null;
   const rackText =
     station && isRefused(fitAt(item.bar, station, rackMarginMm))
       ? rackFitText(item.bar, station, stations, rackMarginMm)
@@ -90,7 +91,10 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
       own={
         own && {
           ...own,
-          tipping: own.perSide && !rackText ? tippingAt(item.bar, station, plan!.plates, own.perSide, clamp) : null,
+          tipping:
+            own.perSide && !rackText
+              ? tippingAt(item.bar, station, plan!.plates, own.perSide, clamp, own.otherSide ?? own.perSide)
+              : null,
         }
       }
       tipping={
