@@ -106,9 +106,11 @@ export function OwnStackForm({ state, own, plates }: Props) {
                 <li className={`border-l-4 pl-2 ${VERDICT_LOOK[own.tipping.tips ? "refuse" : "fine"]}`}>
                   {own.tipping.tips
                     ? `It tips to the ${own.tipping.tips} at this rack.`
-                    : own.tipping.safeUnloadOrder === null
-                      ? "It does not tip loaded; two people take it off, both sides at once."
-                      : "It does not tip at this rack while both sides are loaded alike."}
+                    : own.otherSide
+                      ? "It does not tip at this rack as it stands."
+                      : own.tipping.safeUnloadOrder === null
+                        ? "It does not tip loaded; two people take it off, both sides at once."
+                        : "It does not tip at this rack while both sides are loaded alike."}
                 </li>
               )}
             </ul>
