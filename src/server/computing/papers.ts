@@ -61,8 +61,10 @@ export async function drawPaper<Name extends PaperName>(
     );
   } catch (error) {
     const carried = carriedRequest();
-    if (error instanceof TooBusy && carried) carried.isUnavailable = true;
-    throw end.aborted && !signal.aborted ? new TookTooLong() : error;
+    const isLate = end.aborted && !signal.aborted;
+    // Told as 503 and when to come back, as where the database is busy.
+    if ((error instanceof TooBusy || isLate) && carried) carried.isUnavailable = true;
+    throw isLate ? new TookTooLong() : error;
   }
 }
 

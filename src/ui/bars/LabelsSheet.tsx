@@ -1,5 +1,5 @@
 import type { LabelledBar } from "@/papers/labelsPdf";
-import { CAP_MM, type LabelKind, SHELF_MM } from "@/papers/labelKinds";
+import { CAP_MM, type LabelKind, MAX_LABELS, SHELF_MM } from "@/papers/labelKinds";
 import { AskForm } from "../kit/AskForm";
 import type { FormAction } from "../kit/formState";
 import { PageHead } from "../kit/PageHead";
@@ -75,14 +75,20 @@ export function LabelsSheet({ kind, ask, families, places, count, sample, colour
               <p className="text-quiet mt-3 text-sm">
                 Print at 100 %, not fitted to the page: then each label is as large as it is said here.
               </p>
-              <a
-                href={href("/bars/labels.pdf", { kind, family: ask.family, place: ask.place })}
-                target="_blank"
-                rel="noreferrer"
-                className="btn btn-neutral mt-3 min-h-11"
-              >
-                Print {count} {count === 1 ? "label" : "labels"} (PDF)
-              </a>
+              {count > MAX_LABELS ? (
+                <p className="text-accent mt-3">
+                  {count} labels: at most {MAX_LABELS} at once. Choose a family or a place.
+                </p>
+              ) : (
+                <a
+                  href={href("/bars/labels.pdf", { kind, family: ask.family, place: ask.place })}
+                  target="_blank"
+                  rel="noreferrer"
+                  className="btn btn-neutral mt-3 min-h-11"
+                >
+                  Print {count} {count === 1 ? "label" : "labels"} (PDF)
+                </a>
+              )}
             </>
           ) : (
             <p>No bar of this family hangs there.</p>

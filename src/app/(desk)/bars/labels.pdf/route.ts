@@ -1,4 +1,4 @@
-import { LABEL_KINDS, type LabelKind } from "@/papers/labelKinds";
+import { LABEL_KINDS, type LabelKind, MAX_LABELS } from "@/papers/labelKinds";
 import { requestContext } from "@/server/access";
 import { labelledBars } from "@/server/bars";
 import { drawPaper } from "@/server/computing";
@@ -14,6 +14,10 @@ export async function GET(request: Request) {
     place: search.get("place") ?? undefined,
     tags: search.get("bars")?.split(",").filter(Boolean),
   });
+  if (bars.length > MAX_LABELS)
+    return new Response(`${bars.length} labels: at most ${MAX_LABELS} at once. Choose a family or a place.`, {
+      status: 400,
+    });
   const pdf = await drawPaper(context, "labels", asked as LabelKind, bars, "Labels");
   return new Response(Buffer.from(pdf), {
     headers: { "content-type": "application/pdf", "content-disposition": `inline; filename="labels-${asked}.pdf"` },
