@@ -263,36 +263,37 @@ class Nested {
   /** Where every base can stay; false when there is more to join or to keep than is allowed. */
   private layOut(maxJoins: number): boolean {
     const { sets, parts, lastRunOf, runFrom, runTo, runAt, runBefore } = this;
-    const baseOf: number[] = [];
+    // By base the first and last set of the run that it is in; most bases come for one set and go, and
+    // what a single set costs is known without a table.
+    const [begun, ended] = [new Int32Array(this.bases).fill(-1), new Int32Array(this.bases).fill(-2)];
+    let [numbers, joins] = [0, 0];
+    const close = (base: number) => {
+      const length = ended[base]! - begun[base]! + 1;
+      if (length < 2) return;
+      if (lastRunOf[base]! < 0) this.present.push(base);
+      runBefore.push(lastRunOf[base]!);
+      lastRunOf[base] = runFrom.length;
+      runFrom.push(begun[base]!);
+      runTo.push(ended[base]!);
+      runAt.push(numbers);
+      numbers += length * length;
+      joins += length ** 3 / 6;
+    };
     for (let i = 0; i < sets; i += 1) {
       // Over an emptied sleeve nothing stays.
       const isCut = this.isEmptiedBefore(i);
-      for (const base of parts[i]!) {
-        const run = lastRunOf[base]!;
-        if (run >= 0 && runTo[run] === i - 1 && (base === 0 || !isCut)) runTo[run] = i;
-        else {
-          lastRunOf[base] = runFrom.length;
-          baseOf.push(base);
-          runFrom.push(i);
-          runTo.push(i);
+      const mine = parts[i]!;
+      for (let p = 0; p < mine.length; p += 1) {
+        const base = mine[p]!;
+        if (ended[base] !== i - 1 || (isCut && base !== 0)) {
+          if (begun[base]! >= 0) close(base);
+          begun[base] = i;
         }
+        ended[base] = i;
       }
     }
-    lastRunOf.fill(-1);
-    let [numbers, joins] = [0, 0];
-    for (let run = 0; run < runFrom.length; run += 1) {
-      const length = runTo[run]! - runFrom[run]! + 1;
-      runAt.push(numbers);
-      const base = baseOf[run]!;
-      runBefore.push(lastRunOf[base]!);
-      // What a single set costs is known without a table.
-      if (length === 1) continue;
-      if (lastRunOf[base]! < 0) this.present.push(base);
-      lastRunOf[base] = run;
-      numbers += length * length;
-      joins += length ** 3 / 6;
-      if (numbers > MAX_NUMBERS || joins > maxJoins) return false;
-    }
+    for (let base = 0; base < this.bases; base += 1) if (begun[base]! >= 0) close(base);
+    if (numbers > MAX_NUMBERS || joins > maxJoins) return false;
     this.present.sort((a, b) => b - a);
     this.costs = new Int16Array(numbers).fill(NEVER);
     return true;
