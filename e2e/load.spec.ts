@@ -49,7 +49,7 @@ test("a bar as it stands: which side is heavier, and what to change least", asyn
   const change = list.getByRole("region", { name: "What to change least" });
   await expect(change).toContainText("1 plate handled");
   await expect(change).toContainText("Left: take off 5 kg");
-  await expect(change).toContainText("Right: leave it");
+  await expect(change).toContainText("Right: nothing");
 });
 
 test("a bar opens with a load that it may carry", async ({ page }) => {

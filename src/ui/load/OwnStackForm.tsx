@@ -32,7 +32,7 @@ function moveWords({ off, on }: SideMove, plates: ReadonlyMap<string, PlateRow>)
     ...(off.length > 0 ? [`take off ${stackWords(off, plates)}`] : []),
     ...(on.length > 0 ? [`put on ${stackWords(on, plates)}`] : []),
   ];
-  return words.join(", then ") || "leave it";
+  return words.join(", then ") || "nothing";
 }
 
 /** Plates of one's own choosing, typed inside first: what they come to and whether they may go on. */
