@@ -51,6 +51,7 @@ test("the manager looks at the bars, compares two, finds the right one, loads it
     const best = page.getByRole("list", { name: "Bars, best first" }).locator("> li").first();
     await expect(best).toContainText("made for");
     await expect(best).toContainText("K07");
+    await best.getByText("Why?").click();
     await expect(best).toContainText("common practice");
     await best.getByRole("link", { name: "Load it" }).click();
   });

@@ -2,8 +2,12 @@ import { expect, test } from "./clock";
 
 test("the wall by keyboard: search, arrows, pick with c, open with Enter, sections with g", async ({ page }) => {
   await page.goto("/bars");
-  await page.locator("body").press("/");
-  await expect(page.getByRole("searchbox", { name: "Search bars" })).toBeFocused();
+  const search = page.getByRole("searchbox", { name: "Search bars" });
+  // Pressed until the page listens, as a person would.
+  await expect(async () => {
+    if (!(await search.evaluate((field) => field === document.activeElement))) await page.locator("body").press("/");
+    await expect(search).toBeFocused({ timeout: 1_000 });
+  }).toPass();
   await page.keyboard.type("deadlift");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("row")).toHaveCount(3);

@@ -119,7 +119,7 @@ function Code({ bar, className }: { bar: Sample; className: string }) {
 /** On paper, whatever the theme: black on white. */
 function ShelfPreview({ bar }: { bar: Sample }) {
   return (
-    <div className="flex aspect-[90/38] w-[min(100%,27rem)] border bg-white text-[#1c2a33]">
+    <div className="flex aspect-[90/38] w-[min(100%,27rem)] border bg-white text-[#1c2a33] [&_.text-quiet]:text-[#5b666c]">
       <span className="w-[5.5%] shrink-0" style={{ background: bar.colour ?? undefined }} />
       <div className="flex min-w-0 flex-1 flex-col justify-between p-3">
         <p>
@@ -143,7 +143,7 @@ function ShelfPreview({ bar }: { bar: Sample }) {
 function CapPreview({ bar }: { bar: Sample }) {
   return (
     <div
-      className="flex size-60 flex-col items-center justify-center rounded-full border bg-white text-[#1c2a33]"
+      className="flex size-60 flex-col items-center justify-center rounded-full border bg-white text-[#1c2a33] [&_.text-quiet]:text-[#5b666c]"
       style={bar.colour ? { boxShadow: `inset 0 0 0 0.4rem #fff, inset 0 0 0 1.1rem ${bar.colour}` } : undefined}
     >
       <span className="text-3xl leading-tight font-bold">{bar.tag}</span>

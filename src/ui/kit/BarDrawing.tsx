@@ -7,7 +7,7 @@ export const SHEET_HALF_MM = 1200;
 
 interface Props {
   drawing: Drawing;
-  /** For people who do not see it. */
+  /** For people who do not see it; empty where what stands beside it says as much. */
   label: string;
   className?: string;
   /** Room above and below, in mm. */
@@ -22,8 +22,7 @@ export function BarDrawing({ drawing, label, className, marginMm = 8 }: Props) {
   return (
     <svg
       viewBox={`${-SHEET_HALF_MM} ${-top} ${2 * SHEET_HALF_MM} ${height}`}
-      role="img"
-      aria-label={label}
+      {...(label === "" ? { "aria-hidden": true } : { role: "img", "aria-label": label })}
       className={`drawn block w-full ${className ?? ""}`}
       // One text instead of thirty elements: a page has dozens of drawings.
       dangerouslySetInnerHTML={{
