@@ -60,10 +60,7 @@ export const ROOMS = {
     "matching",
     "loading",
   ],
-  buying: [
-    ...["access", "kit", "computing", "rules", "care/planning", "care/findings", "bars", "offers"],
-    "matching",
-  ],
+  buying: [...["access", "kit", "computing", "rules", "care/planning", "care/findings", "bars", "offers"], "matching"],
   rotation: [
     ...["access", "kit", "computing", "rules", "bars", "equipment", "lifts", "lifters", "logbook"],
     ...["matching", "loading", "classes"],

@@ -26,7 +26,11 @@ export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const theme = (await cookies()).get("theme")?.value;
   return (
-    <html lang="en" className={archivo.variable} data-theme={theme === "paper" || theme === "night" ? theme : undefined}>
+    <html
+      lang="en"
+      className={archivo.variable}
+      data-theme={theme === "paper" || theme === "night" ? theme : undefined}
+    >
       <body>
         {children}
         <FollowLinks />

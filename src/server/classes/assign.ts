@@ -30,7 +30,9 @@ export async function questionOf(context: Context, row: ClassRow): Promise<Class
   return {
     entries: asked.entries,
     stations: stations.flatMap(({ key, name, kind, supportSpacingMm, ratedKg, nearPlace }) =>
-      row.capacities[key] ? [{ key, name, kind, supportSpacingMm, ratedKg, nearPlace, capacity: row.capacities[key] }] : [],
+      row.capacities[key]
+        ? [{ key, name, kind, supportSpacingMm, ratedKg, nearPlace, capacity: row.capacities[key] }]
+        : [],
     ),
     blocks: row.blocks,
     bars: asked.bars,

@@ -9,7 +9,13 @@ export async function GET(request: Request) {
   const search = new URL(request.url).searchParams;
   const ask = { tag: search.get("bar") ?? undefined, lifter: search.get("lifter") ?? undefined };
   const cards = await cardPages(context, ask);
-  const pdf = await drawPaper(context, "setupCards", cards, "Setup cards", `${context.actor.hallName}, ${dayText(context.clock.today, "")}`);
+  const pdf = await drawPaper(
+    context,
+    "setupCards",
+    cards,
+    "Setup cards",
+    `${context.actor.hallName}, ${dayText(context.clock.today, "")}`,
+  );
   return new Response(Buffer.from(pdf), {
     headers: { "content-type": "application/pdf", "content-disposition": 'inline; filename="setup-cards.pdf"' },
   });

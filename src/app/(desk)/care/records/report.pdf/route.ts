@@ -9,7 +9,10 @@ export async function GET(request: Request) {
   const year = readYear(new URL(request.url).searchParams.get("year"), context.clock.today);
   const result = await careRecords(context, year);
   if (!result.ok) return new Response(result.message, { status: 403 });
-  const pdf = await drawPaper(context, "careReport", result.records, { hallName: context.actor.hallName, today: context.clock.today });
+  const pdf = await drawPaper(context, "careReport", result.records, {
+    hallName: context.actor.hallName,
+    today: context.clock.today,
+  });
   return new Response(Buffer.from(pdf), {
     headers: { "content-type": "application/pdf", "content-disposition": `inline; filename="care-${year}.pdf"` },
   });

@@ -7,7 +7,12 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
   const [context, { id }] = [await requestContext(), await params];
   const card = await cardPage(context, id);
   if (!card) return new Response("There is no card like that.", { status: 404 });
-  const pdf = await drawPaper(context, "setupCard", card, `${context.actor.hallName}, ${dayText(context.clock.today, "")}`);
+  const pdf = await drawPaper(
+    context,
+    "setupCard",
+    card,
+    `${context.actor.hallName}, ${dayText(context.clock.today, "")}`,
+  );
   return new Response(Buffer.from(pdf), {
     headers: {
       "content-type": "application/pdf",
