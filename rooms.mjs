@@ -24,8 +24,10 @@ export const ROOMS = {
   offers: ["access", "kit"],
   lifts: ["access", "kit"],
   lifters: ["access", "kit", "accounts", "care/planning", "lifts"],
+  feel: ["access", "kit"],
+  sideview: ["access", "kit", "care/findings"],
   logbook: ["access", "kit", "rules", "lifts"],
-  compare: ["access", "kit", "rules", "care/findings", "bars", "equipment", "lifts", "offers"],
+  compare: [...["access", "kit", "rules", "care/findings", "bars", "equipment", "lifts", "lifters", "offers", "feel"]],
   matching: [
     ...["access", "kit", "rules", "care/planning", "care/findings", "bars", "offers", "equipment"],
     ...["lifts", "lifters"],
@@ -81,8 +83,9 @@ export const ROOMS = {
     "setups",
     "upkeep",
     "buying",
+    "feel",
   ],
-  own: ["access", "kit", "accounts", "lifts", "lifters", "logbook"],
+  own: ["access", "kit", "accounts", "lifts", "lifters", "logbook", "feel", "sideview"],
   transfer: [
     ...["access", "kit", "accounts", "rules", "bars", "equipment", "lifts", "lifters", "setups"],
     ...["care/planning", "care/air", "care/inspections"],

@@ -1,7 +1,15 @@
 import Joi from "joi";
+import { ZONES } from "@/core/wear/zones";
 import type { FileMeasurement } from "@/core/bars/barColumns";
 import { CARE_TASK_FIELDS } from "@/core/care/careTaskFields";
-import { INSPECTED_PARTS, KNURL_STATES, PART_STATES, RUST_GRADES, SLEEVE_FEELS } from "@/core/care/inspection";
+import {
+  FINISH_STATES,
+  INSPECTED_PARTS,
+  KNURL_STATES,
+  PART_STATES,
+  RUST_GRADES,
+  SLEEVE_FEELS,
+} from "@/core/care/inspection";
 import { CLAMP_FIELDS, PLATE_FIELDS, STATION_FIELDS } from "@/core/equipment/equipmentFields";
 import type { HallFileParts } from "@/core/hallFileParts";
 import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
@@ -30,6 +38,8 @@ const oneOf = (words: readonly string[]) =>
 /** What an inspection found; what was not looked at is null. */
 const inspectionFacts = Joi.object({
   dialMm: Joi.array().items(Joi.number()).max(72).allow(null).required(),
+  dialLeftMm: Joi.array().items(Joi.number()).max(72).allow(null),
+  dialRightMm: Joi.array().items(Joi.number()).max(72).allow(null),
   hops: Joi.boolean().allow(null).required(),
   crackSeen: Joi.boolean().allow(null).required(),
   spinLeftS: number,
@@ -37,6 +47,15 @@ const inspectionFacts = Joi.object({
   endPlayMm: number,
   knurl: oneOf(KNURL_STATES),
   rust: oneOf(RUST_GRADES.map(([grade]) => grade)),
+  knurlAt: Joi.string()
+    .valid(...ZONES)
+    .allow(null),
+  rustAt: Joi.string()
+    .valid(...ZONES)
+    .allow(null),
+  finish: Joi.string()
+    .valid(...FINISH_STATES)
+    .allow(null),
   sleeves: Joi.string()
     .valid(...SLEEVE_FEELS)
     .allow(null),

@@ -1,4 +1,5 @@
 import Joi from "joi";
+import { type Zone, ZONES } from "@/core/wear/zones";
 
 /** One touch on a care round, as a telephone sends it. */
 export interface SentRoundTouch {
@@ -9,6 +10,8 @@ export interface SentRoundTouch {
   results?: Record<string, string>;
   note?: string;
   photo?: string;
+  /** Of what is wrong: on which part of the bar. */
+  zone?: Zone;
   minutes?: number;
   madeAt: string;
   /** On a shared tablet: the ticket of whoever typed their PIN. */
@@ -28,6 +31,7 @@ export const sentRoundTouch = Joi.object<SentRoundTouch>({
   results: Joi.object().pattern(Joi.string().min(1).max(64), Joi.string().min(1).max(40)).max(12),
   note: Joi.string().max(500),
   photo: Joi.string().base64().max(MAX_PHOTO_CHARACTERS),
+  zone: Joi.string().valid(...ZONES),
   minutes: Joi.number().min(0).max(20),
   madeAt: Joi.string().isoDate().required(),
   as: Joi.string().max(600),

@@ -3,6 +3,7 @@ import { Client } from "pg";
 /** What the program deletes from: everything else is history or is retired, and the database holds that too. */
 const MAY_DELETE_FROM = [
   "account_log",
+  "bar_notes",
   "bar_quantities",
   "bar_worths",
   "care_plan",
@@ -20,6 +21,7 @@ const MAY_DELETE_FROM = [
   "rate_limits",
   "rotations",
   "sessions",
+  "side_views",
   "staff_hours",
 ];
 

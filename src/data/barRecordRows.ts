@@ -13,7 +13,7 @@ import {
 } from "./barRows";
 
 /** Fields whose column has the same name and holds the value as it is. */
-const OTHERWISE = ["price", "place", "rating", "hardLimit"] as const satisfies readonly FieldKey[];
+const OTHERWISE = ["price", "saving", "place", "rating", "hardLimit"] as const satisfies readonly FieldKey[];
 type PlainKey = Exclude<FieldKey, (typeof OTHERWISE)[number]>;
 const PLAIN_KEYS = FIELD_KEYS.filter((key): key is PlainKey => !(OTHERWISE as readonly string[]).includes(key));
 
@@ -23,7 +23,8 @@ export function rowFromRecord(record: BarRecord, placeId: string | null, currenc
     ...(Object.fromEntries(PLAIN_KEYS.map((key) => [key, copied(record[key])])) as Pick<BarRow, PlainKey>),
     placeId,
     priceMinor: record.price,
-    priceCurrency: record.price === null ? null : currency,
+    savingMinor: record.saving,
+    priceCurrency: record.price === null && record.saving === null ? null : currency,
     ratingValue: record.rating?.value ?? null,
     ratingUnit: record.rating?.unit ?? null,
     ratingKg: record.rating ? convertTyped(record.rating) : null,
@@ -44,6 +45,7 @@ export function recordFromRow(
   return {
     ...(Object.fromEntries(PLAIN_KEYS.map((key) => [key, row[key]])) as unknown as BarRecord),
     price: row.priceMinor,
+    saving: row.savingMinor,
     place,
     rating: typed(row.ratingValue, row.ratingUnit),
     hardLimit: typed(row.hardLimitValue, row.hardLimitUnit),

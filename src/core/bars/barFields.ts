@@ -52,6 +52,10 @@ export type FieldDef = Common &
 
 export const STOCKS = ["new", "used", "blemished"] as const;
 export const KNURL_SHAPES = ["hill", "flat-top", "crater"] as const;
+export const PAD_SHAPES = ["round", "flat", "wedge", "wrapped"] as const;
+export const HANDLE_SHAPES = ["straight", "angled", "cambered", "wrapped", "loop"] as const;
+/** Whether somebody may open a sleeve at all; who may is the maker's to say. */
+export const SLEEVE_SERVICES = ["retained", "serviceable"] as const;
 export const CAMBER_MOTIONS = ["rigid", "swings"] as const;
 /** How a bar may hang, and where its handles point then. */
 export const HANGS_WAYS = ["horizontal", "vertical", "either"] as const;
@@ -65,7 +69,7 @@ const WITH_PARTS: readonly BarForm[] = ["yoke", "cambered", "frame", "multi-grip
 const KNURLED: readonly BarForm[] = ["straight", "cambered", "bowed", "zigzag", "multi-grip", "frame"];
 
 /** What a bar cost and who sold it: for whoever buys, and not for everybody who edits bars. */
-export const MONEY_FIELDS = ["supplier", "price"] as const;
+export const MONEY_FIELDS = ["supplier", "price", "saving"] as const;
 
 /**
  * Everything that is kept of a bar beside its measured quantities (handbook §3). Forms, pages, history, import and
@@ -96,6 +100,8 @@ export const BAR_FIELDS = {
   boughtOn: field("bought", "bought on", { kind: "day" }),
   price: field("bought", "price", { kind: "money" }),
   stock: field("bought", "stock", { kind: "choice", of: STOCKS }),
+  saving: field("bought", "saved against new", { kind: "money", hint: "of blemished or used stock" }),
+  expectedOn: field("bought", "expected on", { kind: "day", hint: "of a bar on order" }),
   warrantyUntil: field("bought", "warranty until", { kind: "day" }),
   doesOpeningVoidWarranty: field("bought", "opening a sleeve voids it", { kind: "yes-no" }),
 
@@ -157,9 +163,20 @@ export const BAR_FIELDS = {
   }),
 
   sleeveRotation: field("sleeves", "sleeves turn on", { kind: "choice", of: SLEEVE_ROTATIONS }),
-  bearingsPerSide: field("sleeves", "bearings per side", { kind: "number", unit: "", range: [0, 20], isWhole: true }),
+  bearingsPerSide: field("sleeves", "bearings or cartridges per side", {
+    kind: "number",
+    unit: "",
+    range: [0, 20],
+    isWhole: true,
+  }),
   sleeveRetention: field("sleeves", "retained by", { kind: "text", most: 60, hint: "snap ring, bolt, screw" }),
-  areSleevesGrooved: field("sleeves", "grooved sleeves", { kind: "yes-no" }),
+  sleeveService: field("sleeves", "sleeve can be", {
+    kind: "choice",
+    of: SLEEVE_SERVICES,
+    words: { retained: "retained: for its maker only", serviceable: "serviceable: taken apart and put together" },
+    hint: "opening one is for people who know how, and may void the warranty",
+  }),
+  areSleevesGrooved: field("sleeves", "grooved sleeves", { kind: "yes-no", hint: "louder" }),
 
   rating: field("rating", "load rating", { kind: "mass", hint: "the seller’s; 700 lb or 320 kg" }),
   ratingBasis: field("rating", "the rating counts", {
@@ -177,6 +194,12 @@ export const BAR_FIELDS = {
     hint: "handles that wrap round the body hold it in both directions; blank: low safety squat bars do",
   }),
   padding: field("geometry", "yoke and pads", { kind: "text", most: 120, forms: ["yoke", "cambered"] }),
+  padShape: field("geometry", "pad shape", { kind: "choice", of: PAD_SHAPES, forms: ["yoke", "cambered"] }),
+  handleShape: field("geometry", "handle shape", {
+    kind: "choice",
+    of: HANDLE_SHAPES,
+    forms: WITH_PARTS,
+  }),
   gripOptions: field("geometry", "grips", {
     kind: "list",
     most: 16,

@@ -22,6 +22,10 @@ export interface BarRecord {
   /** In whole minor units of the hall's currency. */
   price: number | null;
   stock: string | null;
+  /** In whole minor units of the hall's currency. */
+  saving: number | null;
+  /** Day on which a bar on order is expected. */
+  expectedOn: string | null;
   warrantyUntil: string | null;
   doesOpeningVoidWarranty: boolean | null;
   place: string | null;
@@ -49,6 +53,7 @@ export interface BarRecord {
   sleeveRotation: SleeveRotation | null;
   bearingsPerSide: number | null;
   sleeveRetention: string | null;
+  sleeveService: string | null;
   areSleevesGrooved: boolean | null;
   rating: TypedQuantity | null;
   ratingBasis: RatingBasis | null;
@@ -57,6 +62,8 @@ export interface BarRecord {
   areHandlesRemovable: boolean | null;
   staysByItself: boolean | null;
   padding: string | null;
+  padShape: string | null;
+  handleShape: string | null;
   gripOptions: readonly string[] | null;
   canBeRacked: boolean | null;
   stated: Partial<Record<QuantityKind, TypedQuantity>>;

@@ -51,12 +51,21 @@ export function planBreaks(bar: Bar, plan: BarPlan = {}): string[] {
     ...(totalKg !== null && rated !== null && totalKg > rated + 1e-9
       ? [`${bar.tag} may carry ${trimmed(rated, 1)} kg; ${trimmed(totalKg, 1)} kg is planned.`]
       : []),
+    ...(station ? stationOut(station) : []),
     ...(totalKg !== null && station ? overStation(station, totalKg) : []),
     ...(station && isRefused(fitAt(bar, station, marginMm))
       ? [`${bar.tag} ${rackFitText(bar, station, stations, marginMm)}.`]
       : []),
   ];
 }
+
+/**
+ * Whether a station is out of use.
+ *
+ * @returns a sentence, or none where it is sound
+ */
+export const stationOut = ({ name, outOfUse }: Pick<RackPlace, "name" | "outOfUse">): string[] =>
+  outOfUse ? [`${name} is out of use: ${outOfUse}.`] : [];
 
 /**
  * Whether a load is more than its station may hold.

@@ -21,6 +21,8 @@ export interface RackPlace {
   supportSpacingMm: number | null;
   /** The most it may hold, bar and plates, in kg; absent or null where nobody said. */
   ratedKg?: number | null;
+  /** Why nobody lifts there; absent or null where it is sound. */
+  outOfUse?: string | null;
 }
 
 export type RackFit =

@@ -1,3 +1,5 @@
+import type { Zone } from "../wear/zones";
+
 /** What an inspection decides, from the mildest to the gravest. */
 export const INSPECTION_VERDICTS = ["keep", "watch", "quarantine", "retire"] as const;
 export type InspectionVerdict = (typeof INSPECTION_VERDICTS)[number];
@@ -15,6 +17,10 @@ export type RustGrade = (typeof RUST_GRADES)[number][0];
 export const KNURL_STATES = ["sharp", "worn", "smooth", "clogged"] as const;
 export type KnurlState = (typeof KNURL_STATES)[number];
 
+/** How the finish of the shaft has held. Our own scale. */
+export const FINISH_STATES = ["whole", "scratched", "worn through"] as const;
+export type FinishState = (typeof FINISH_STATES)[number];
+
 /** Parts that can crack, bend or go missing; only what the bar has is asked. */
 export const INSPECTED_PARTS = ["welds", "pins", "pads", "end caps"] as const;
 export type InspectedPart = (typeof INSPECTED_PARTS)[number];
@@ -27,8 +33,11 @@ export type SleeveFeel = (typeof SLEEVE_FEELS)[number];
 
 /** What was found; what was not looked at is null. Lengths in mm, spin in seconds. */
 export interface InspectionFacts {
-  /** Dial readings round one turn, at even angles from 0°. */
+  /** Dial readings round one turn, at even angles from 0°, in the middle of the shaft. */
   dialMm: readonly number[] | null;
+  /** The same halfway to the left and the right support: with the middle they say where a bend is. */
+  dialLeftMm?: readonly number[] | null;
+  dialRightMm?: readonly number[] | null;
   /** Rolled on the floor it hops so that anybody sees it. */
   hops: boolean | null;
   crackSeen: boolean | null;
@@ -39,6 +48,10 @@ export interface InspectionFacts {
   endPlayMm: number | null;
   knurl: KnurlState | null;
   rust: RustGrade | null;
+  /** On which part of the bar the knurl is so, and the rust. */
+  knurlAt?: Zone | null;
+  rustAt?: Zone | null;
+  finish?: FinishState | null;
   parts: Partial<Record<InspectedPart, PartState>>;
   /** Whether a simulated instrument read any of it. */
   isSimulated?: boolean;
@@ -81,6 +94,16 @@ export function runoutOf(dialMm: readonly number[]): Runout {
   return { tirMm: 2 * Math.hypot(cos, sin), bendAtDeg: (at + 360) % 360, residualMm };
 }
 
+/**
+ * The greatest runout of the turns that were read: of one in the middle, or of three along the shaft.
+ *
+ * @returns null where no dial was read
+ */
+export function greatestRunout({ dialMm, dialLeftMm, dialRightMm }: InspectionFacts): Runout | null {
+  const turns = [dialMm, dialLeftMm, dialRightMm].flatMap((dial) => (dial ? [runoutOf(dial)] : []));
+  return turns.length === 0 ? null : turns.reduce((most, turn) => (turn.tirMm > most.tirMm ? turn : most));
+}
+
 /** Limits by which an inspection is judged; house rules to start from (handbook §11). */
 export interface InspectionLimits {
   watchTirMm: number;
@@ -113,8 +136,9 @@ export function judgeInspection(facts: InspectionFacts, limits: InspectionLimits
   const say = (verdict: InspectionVerdict, text: string) => reasons.push({ verdict, text });
   if (facts.crackSeen) say("quarantine", "a crack");
   if (facts.hops) say("quarantine", "it wobbles when rolled");
-  if (facts.dialMm) {
-    const { tirMm } = runoutOf(facts.dialMm);
+  const runout = greatestRunout(facts);
+  if (runout) {
+    const { tirMm } = runout;
     const words = `runout ${tirMm.toFixed(1)} mm`;
     if (tirMm > limits.quarantineTirMm) say("quarantine", `${words}, over ${limits.quarantineTirMm} mm`);
     else if (tirMm > limits.watchTirMm) say("watch", `${words}, over ${limits.watchTirMm} mm`);
@@ -135,6 +159,8 @@ export function judgeInspection(facts: InspectionFacts, limits: InspectionLimits
   ] as const)
     if (spin !== null && spin < limits.leastSpinS) say("watch", `the ${side} sleeve stops after ${spin} s: it drags`);
   if (facts.sleeves === "drags") say("watch", "a sleeve sticks or clicks");
+  if (facts.finish === "worn through" && facts.rust !== "pits" && facts.rust !== "patches")
+    say("watch", "the finish is worn through: rust begins there");
   if (facts.knurl === "smooth") say("watch", "the knurl is smooth");
   const grave = (verdict: InspectionVerdict) => INSPECTION_VERDICTS.indexOf(verdict);
   reasons.sort((a, b) => grave(b.verdict) - grave(a.verdict));

@@ -145,6 +145,8 @@ describe("a comparison's link", () => {
             loadText: String(load),
             handsMm: hands,
             disc: "",
+            lifter: "",
+            pair: [0, 1] as const,
           };
           const params = Object.entries(comparisonParams(state)).flatMap(([key, value]) =>
             value === null ? [] : [[key, value]],

@@ -24,6 +24,10 @@ export interface ComparisonState {
   handsMm: number | null;
   /** Key of the disc that the load is thought of in. */
   disc: string;
+  /** Short name of the lifter whose size what changes is said for; empty for somebody of usual size. */
+  lifter: string;
+  /** The two that are compared in words, by their places in the comparison. */
+  pair: readonly [number, number];
 }
 
 /**
@@ -52,6 +56,8 @@ export function readComparison(search: Record<string, string | undefined>): Comp
     loadText: trimmed(loadKg, 2),
     handsMm: hands >= 0 && hands <= MAX_HANDS_MM ? hands : null,
     disc: search.plates ?? "",
+    lifter: (search.lifter ?? "").slice(0, 64),
+    pair: pairOf(search.pair),
   };
 }
 
@@ -69,5 +75,15 @@ export function comparisonParams(state: ComparisonState): Record<string, string 
     load: state.loadKg === START_LOAD_KG ? null : state.loadText,
     hands: state.handsMm === null ? null : String(state.handsMm),
     plates: state.disc || null,
+    lifter: state.lifter || null,
+    pair: state.pair.join() === "0,1" ? null : state.pair.join(),
   };
+}
+
+/** "0,2": two different places; anything else is the first two. */
+function pairOf(text: string | undefined): readonly [number, number] {
+  const [one, two] = (text ?? "").split(",").map(Number);
+  const isPlace = (place: number | undefined): place is number =>
+    Number.isInteger(place) && place! >= 0 && place! < MAX_COMPARED;
+  return isPlace(one) && isPlace(two) && one !== two ? [one, two] : [0, 1];
 }

@@ -12,3 +12,4 @@ export * from "./doors";
 export * from "./accounts";
 export * from "./training";
 export * from "./buying";
+export * from "./feel";

@@ -18,6 +18,7 @@ import type { IncidentKind } from "../../core/care/incident";
 import { bars } from "./bars";
 import { bytes } from "./bytes";
 import { hallId, people } from "./hall";
+import type { Zone } from "../../core/wear/zones";
 import type { InspectionVerdict } from "../../core/care/inspection";
 
 /** What hastens or slows care on one bar, where somebody set it or saw it. */
@@ -80,6 +81,8 @@ export const careFindings = pgTable(
     hallId: hallId(),
     barId: uuid().notNull(),
     note: text().notNull(),
+    /** On which part of the bar; null where nobody said. */
+    zone: text().$type<Zone>(),
     photo: bytes(),
     photoType: text(),
     foundBy: uuid().notNull(),
@@ -96,6 +99,10 @@ export const careFindings = pgTable(
     check(
       "care_findings_photo",
       sql`(${t.photo} is null) = (${t.photoType} is null) and coalesce(octet_length(${t.photo}), 0) <= 5242880`,
+    ),
+    check(
+      "care_findings_zone",
+      sql`${t.zone} in ('left-sleeve', 'left-collar', 'left-knurl', 'middle', 'right-knurl', 'right-collar', 'right-sleeve')`,
     ),
     check("care_findings_settled", sql`(${t.settledAt} is null) = (${t.settledBy} is null)`),
   ],

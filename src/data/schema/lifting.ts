@@ -146,6 +146,8 @@ export const classes = pgTable(
     blocks: integer().notNull(),
     /** By station key: how many lifters share it in one block. */
     capacities: jsonb().$type<Record<string, number>>().notNull(),
+    /** Who brushes the knurl between heavy attempts; null where nobody was named. */
+    brushBy: text(),
     /** The assignment as it was last worked out; null before that and after a change of what was asked. */
     plan: jsonb(),
     version: integer().notNull().default(1),

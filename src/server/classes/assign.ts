@@ -29,8 +29,9 @@ export async function questionOf(context: Context, row: ClassRow): Promise<Class
   ];
   return {
     entries: asked.entries,
-    stations: stations.flatMap(({ key, name, kind, supportSpacingMm, ratedKg, nearPlace }) =>
-      row.capacities[key]
+    // What is out of use takes nobody, whatever the class asked for.
+    stations: stations.flatMap(({ key, name, kind, supportSpacingMm, ratedKg, nearPlace, outOfUse }) =>
+      row.capacities[key] && !outOfUse
         ? [{ key, name, kind, supportSpacingMm, ratedKg, nearPlace, capacity: row.capacities[key] }]
         : [],
     ),

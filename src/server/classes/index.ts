@@ -17,3 +17,4 @@ export {
   classesUnassigned,
   listClasses,
 } from "./classes";
+export { saveBrushDuty } from "./brushDuty";

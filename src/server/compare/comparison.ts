@@ -1,6 +1,20 @@
 import "server-only";
+import { and, inArray, ne } from "drizzle-orm";
+import { isUsable } from "@/core/bars/bar";
+import type { FamilyKey } from "@/core/bars/families";
+import {
+  type ComparedAt,
+  type ComparedLine,
+  type ComparedPart,
+  type ComparedSide,
+  comparedInWords,
+} from "@/core/comparing/inWords";
+import { bars } from "@/data/schema";
+import { type BarFeel, feelOfBars } from "@/server/feel";
+import { buildOf, listLifters } from "@/server/lifters";
 import type { Bar } from "@/core/bars/bar";
 import { candidateBar } from "@/core/bars/candidate";
+import { moneyText } from "@/core/buying/money";
 import { planBreaks, planWarnings } from "@/core/bars/fitness";
 import type { Lift } from "@/core/matching/lifts";
 import { kgFromMassUnits } from "@/core/units/exactMass";
@@ -10,13 +24,13 @@ import { type Bent, bendUnder } from "@/core/whip/compareWhip";
 import { type ComparisonRow, comparisonRows } from "@/core/whip/comparisonRows";
 import { type ComparisonState, readComparison } from "@/core/whip/comparisonState";
 import { type Judgement, judge } from "@/core/whip/judgement";
-import type { Context } from "@/server/access";
+import { type Context, may } from "@/server/access";
 import { barsByTag } from "@/server/bars";
 import { openFindings } from "@/server/care/findings";
-import { listPlates } from "@/server/equipment";
+import { listPlates, listStations } from "@/server/equipment";
 import { allLifts, liftOf } from "@/server/lifts";
 import { listOffers, OPEN_STATES } from "@/server/offers";
-import { measuringRules } from "@/server/rules";
+import { measuringRules, steadinessRules } from "@/server/rules";
 
 /** Lighter discs are not what a heavy bar is loaded with. */
 const MIN_DISC_KG = 10;
@@ -42,19 +56,31 @@ export interface Comparison {
   noticeableMm: number;
   rows: ComparisonRow[];
   judgement: Judgement;
+  /** What changes between two of them, in words; null for fewer than two. */
+  words: { a: string; b: string; parts: Record<ComparedPart, ComparedLine[]>; lifterName: string | null } | null;
+  /** Whose size it may be said for; empty for whoever may not read lifters. */
+  lifters: { key: string; name: string }[];
+  /** What people say of the gym's bars, by tag. */
+  feels: ReadonlyMap<string, BarFeel>;
 }
 
 /** Everything a comparison shows, from its link: the page and its exports say the same. */
 export async function comparisonFor(context: Context, search: Record<string, string | undefined>): Promise<Comparison> {
   const state = readComparison(search);
-  const [found, liftRows, { items: plates }, rules, findings, offers] = await Promise.all([
-    barsByTag(context, state.tags),
-    allLifts(context),
-    listPlates(context),
-    measuringRules(context),
-    openFindings(context),
-    listOffers(context, OPEN_STATES),
-  ]);
+  const [found, liftRows, { items: plates }, rules, findings, offers, people, racks, steady, feels] = await Promise.all(
+    [
+      barsByTag(context, state.tags),
+      allLifts(context),
+      listPlates(context),
+      measuringRules(context),
+      openFindings(context),
+      listOffers(context, OPEN_STATES),
+      listLifters(context),
+      listStations(context),
+      steadinessRules(context),
+      feelOfBars(context, state.tags),
+    ],
+  );
   const lifts = liftRows.map(liftOf);
   const lift = lifts.find(({ key }) => key === state.lift) ?? lifts.find(({ key }) => key === "deadlift") ?? lifts[0]!;
   const discs: Disc[] = [
@@ -80,7 +106,31 @@ export async function comparisonFor(context: Context, search: Record<string, str
     ...onOffer.map(({ bar }) => compared(bar, "offer")),
     ...state.candidates.map((candidate, i) => compared(candidateBar(candidate, i), "candidate")),
   ];
+  const family = await familyFacts(
+    context,
+    items.map(({ bar }) => bar.family),
+  );
+  const person = people.find(({ key }) => key === state.lifter) ?? null;
+  const at: ComparedAt = {
+    ...{ lift, loadKg: state.loadKg, handsHalfMm: handsMm / 2, disc, noticeableMm: rules.noticeableMm },
+    build: (person && buildOf(person)) ?? USUAL_BUILD,
+    racks: racks.items,
+    steadiness: steady.order,
+    holePitchMm: racks.items.find(({ kind, holePitchMm }) => kind === "rack" && holePitchMm)?.holePitchMm ?? null,
+  };
+  const pair = state.pair.map((place) => items[place]);
+  const [one, two] = pair[0] && pair[1] ? [pair[0], pair[1]] : [items[0], items[1]];
   return {
+    words:
+      one && two
+        ? {
+            ...{ a: one.bar.tag, b: two.bar.tag },
+            parts: comparedInWords(sideOf(one.bar, family), sideOf(two.bar, family), at),
+            lifterName: person && buildOf(person) ? person.name : null,
+          }
+        : null,
+    lifters: people.filter((row) => buildOf(row) !== null).map(({ key, name }) => ({ key, name })),
+    feels,
     state: { ...state, lift: lift.key, handsMm: handsMm === 2 * lift.supportHalfSpacingMm ? null : handsMm },
     unknownTags: [
       ...state.tags.filter((tag) => !found.some(({ bar }) => bar.tag === tag)),
@@ -98,7 +148,7 @@ export async function comparisonFor(context: Context, search: Record<string, str
     disc,
     handsMm,
     noticeableMm: rules.noticeableMm,
-    rows: comparisonRows(items, lift),
+    rows: [...comparisonRows(items, lift), ...factRows(items, family, may(context, "price.read"))],
     judgement: judge(items, {
       lift,
       loadKg: state.loadKg,
@@ -107,6 +157,82 @@ export async function comparisonFor(context: Context, search: Record<string, str
       noticeableMm: rules.noticeableMm,
     }),
   };
+}
+
+/** Somebody of usual size, where nobody is asked for. */
+const USUAL_BUILD = { heightMm: 1750, massKg: 80 };
+
+type FactRow = Awaited<ReturnType<typeof familyFacts>>[number];
+
+/** What is kept of the gym's bars of some families that only the record has. */
+async function familyFacts({ hall }: Context, families: readonly FamilyKey[]) {
+  if (families.length === 0) return [];
+  return hall.summary(
+    bars,
+    {
+      ...{ tag: bars.tag, family: bars.family, state: bars.state, massKg: bars.massKg, looseParts: bars.looseParts },
+      ...{ sticksOutMm: bars.sticksOutMm, areSleevesGrooved: bars.areSleevesGrooved, knurlShape: bars.knurlShape },
+      ...{ padShape: bars.padShape, handleShape: bars.handleShape, sleeveService: bars.sleeveService },
+      ...{ bearingsPerSide: bars.bearingsPerSide, expectedOn: bars.expectedOn, stock: bars.stock },
+      ...{ savingMinor: bars.savingMinor, priceCurrency: bars.priceCurrency },
+    },
+    { where: and(inArray(bars.family, [...new Set(families)]), ne(bars.state, "retired")) },
+  );
+}
+
+/** Lighter by less than this nobody goes looking for. */
+const LIGHTER_KG = 1;
+
+function sideOf(bar: Bar, facts: readonly FactRow[]): ComparedSide {
+  const own = facts.find(({ tag }) => tag === bar.tag);
+  const mass = bar.quantities.mass?.value ?? null;
+  const lighter = facts
+    .filter(({ tag, family, state }) => family === bar.family && tag !== bar.tag && isUsable(state))
+    .flatMap(({ tag, massKg }) =>
+      massKg !== null && mass !== null && massKg <= mass - LIGHTER_KG ? [{ tag, kg: massKg }] : [],
+    )
+    .sort((a, b) => a.kg - b.kg)[0];
+  return {
+    bar,
+    areSleevesGrooved: own?.areSleevesGrooved ?? null,
+    looseParts: own?.looseParts?.length ?? 0,
+    sticksOutMm: own?.sticksOutMm ?? null,
+    lighter: lighter ?? null,
+  };
+}
+
+/** Facts in words, each where some bar has it. */
+function factRows(items: readonly { bar: Bar }[], facts: readonly FactRow[], mayReadPrices: boolean): ComparisonRow[] {
+  const own = items.map(({ bar }) => facts.find(({ tag }) => tag === bar.tag) ?? null);
+  const row = (name: string, of: (fact: FactRow) => string | null): ComparisonRow[] => {
+    const texts = own.map((fact) => (fact ? (of(fact) ?? "") : ""));
+    if (texts.every((text) => text === "")) return [];
+    return [
+      {
+        ...{ name, unit: "", by: "", isEqual: new Set(texts).size === 1 },
+        cells: texts.map((text) => ({ text: text || "–", isStated: false })),
+      },
+    ];
+  };
+  return [
+    ...row("knurl shape", ({ knurlShape }) => knurlShape),
+    ...row("pad shape", ({ padShape }) => padShape),
+    ...row("handle shape", ({ handleShape }) => handleShape),
+    ...row("sleeve can be", ({ sleeveService }) => sleeveService),
+    ...row("bearings or cartridges a side", ({ bearingsPerSide }) =>
+      bearingsPerSide === null ? null : String(bearingsPerSide),
+    ),
+    ...row("grooved sleeves", ({ areSleevesGrooved }) =>
+      areSleevesGrooved === null ? null : areSleevesGrooved ? "yes, louder" : "no",
+    ),
+    ...row("stock", ({ stock }) => stock),
+    ...(mayReadPrices
+      ? row("saved against new", ({ savingMinor, priceCurrency }) =>
+          savingMinor === null || !priceCurrency ? null : moneyText({ minor: savingMinor, currency: priceCurrency }),
+        )
+      : []),
+    ...row("expected on", ({ expectedOn }) => expectedOn),
+  ];
 }
 
 /** The question of a comparison in one line: "deadlift, 270 kg in all, hands 440 mm apart, 25 kg discs, 27 mm". */

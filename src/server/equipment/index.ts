@@ -14,4 +14,12 @@ export {
   plateKindOf,
 } from "./equipment";
 export { type AnyRow, EQUIPMENT_KINDS, EQUIPMENT_TABLES, equipmentTexts, saveEquipment } from "./equipmentChanges";
+export {
+  type CheckedStation,
+  type StationCheck,
+  type StationsDue,
+  checkStation,
+  stationCare,
+  stationsDue,
+} from "./stationChecks";
 export { massText, platePairings, readWeight, weighPlate, writeWeight } from "./weighing";

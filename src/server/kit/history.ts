@@ -33,7 +33,10 @@ export interface Change {
     | "rotation"
     | "offer"
     | "delivery"
-    | "repair";
+    | "repair"
+    | "note"
+    | "side-view"
+    | "station-check";
   entityId: string;
   action: string;
   before?: unknown;

@@ -2,6 +2,7 @@ import "server-only";
 import { and, eq, inArray, type SQL, sql } from "drizzle-orm";
 import type { HallDb } from "@/data/hallDb";
 import {
+  barNotes,
   barWorths,
   changes,
   lifterBars,
@@ -11,6 +12,7 @@ import {
   rotations,
   runSteps,
   runs,
+  sideViews,
 } from "@/data/schema";
 import { type Context, inTransaction, isConfirmed, may } from "@/server/access";
 import { CONFIRM_FIRST, noteAccount } from "@/server/accounts";
@@ -58,6 +60,8 @@ export async function eraseRow(context: Context, where: SQL): Promise<Outcome<ob
     });
     await hall.remove(lifterBars, eq(lifterBars.lifterId, row.id));
     await hall.remove(lifterSettings, eq(lifterSettings.lifterId, row.id));
+    await hall.remove(barNotes, eq(barNotes.lifterId, row.id));
+    await hall.remove(sideViews, eq(sideViews.lifterId, row.id));
     await hall.remove(logSets, eq(logSets.lifterId, row.id));
     await hall.remove(barWorths, eq(barWorths.lifterId, row.id));
     await eraseFromRuns(hall, row.id);

@@ -3,6 +3,7 @@ import "server-only";
 /* What other rooms, pages and routes may use of this one. */
 
 export { type Loadable, loadable } from "./loadable";
+export { otherWay, type OtherWay } from "./otherWay";
 export { ownStack, type StandingBar } from "./ownStack";
 export { type LoadPlan, planLoad } from "./planLoad";
 export { type SessionRun, type SessionWish, clampFacts, planRun, rackFacts, tippingAt } from "./planRun";

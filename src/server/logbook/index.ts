@@ -12,6 +12,7 @@ export {
   lastLogChange,
   undoLog,
 } from "./changeLog";
+export { grippedOn } from "./gripped";
 export { type LoggedItem, listLog } from "./logList";
 export { type LogItem, logOf } from "./logRows";
 export { runSetLogged } from "./runLog";

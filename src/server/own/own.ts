@@ -1,5 +1,6 @@
 import "server-only";
 import { and, asc, desc, eq, gte, isNull, sql } from "drizzle-orm";
+import type { FamilyKey } from "@/core/bars/families";
 import { LIMITS, type Limit } from "@/core/matching/lifter";
 import { kgFromMassUnits } from "@/core/units/exactMass";
 import { hallDayAt } from "@/core/units/hallDay";
@@ -20,8 +21,10 @@ import { type Context, type Doorstep, dropCookie, inTransaction, isConfirmed } f
 import { CONFIRM_FIRST } from "@/server/accounts";
 import { type Outcome, failed, notFound, recordChange, stale, withTag } from "@/server/kit";
 import { eraseRow, type LifterRow, lifterTexts } from "@/server/lifters";
+import { type NoteAsked, type NoteForm, notesAsked, notesOfLifter, saveNote } from "@/server/feel";
 import { allLifts } from "@/server/lifts";
 import { lifterLog, logOf } from "@/server/logbook";
+import { sideViewsForFile } from "@/server/sideview";
 
 /* What is kept of whoever asks, for themselves: it needs no permission but being them. */
 
@@ -38,6 +41,10 @@ export interface OwnSheet {
   /** Strength by lift, and what bars are worth, by their log. */
   strength: { liftName: string; straightKg: number; bars: { tag: string; name: string; words: string }[] }[];
   next: { name: string; on: string; at: string; liftName: string; loadKg: number }[];
+  /** Bars that they are asked about. */
+  asked: NoteAsked[];
+  /** Bars that they use, with how each is used. */
+  bars: { tag: string; name: string; family: FamilyKey }[];
 }
 
 /** The lifter that whoever asks is; null where nobody linked them to one. */
@@ -92,12 +99,46 @@ export async function ownSheet(context: Context): Promise<OwnSheet | null> {
     })),
     sets: sets.map(({ liftKey, ...set }) => ({ ...set, liftName: liftName(liftKey) })),
     strength: await ownStrength(context, lifter.id, liftName),
+    asked: await notesAsked(context, lifter.id),
+    bars: await ownBars(context, lifter.id),
     next: entries.flatMap(({ row, of }) =>
       of
         ? [{ name: of.name, on: of.heldOn, at: of.startsAt, liftName: liftName(row.liftKey), loadKg: row.loadKg }]
         : [],
     ),
   };
+}
+
+const SHOWN_BARS = 6;
+
+/** Bars that they used lately, one of each family. */
+async function ownBars({ hall }: Context, lifterId: string): Promise<OwnSheet["bars"]> {
+  const rows = await hall.rowsWith(
+    lifterBars,
+    {
+      bar: {
+        table: bars,
+        on: eq(bars.id, lifterBars.barId),
+        columns: { tag: bars.tag, name: bars.name, family: bars.family, state: bars.state },
+      },
+    },
+    { where: eq(lifterBars.lifterId, lifterId), orderBy: [desc(lifterBars.lastUsedOn)] },
+  );
+  const seen = new Set<string>();
+  return rows
+    .flatMap(({ bar }) => {
+      if (!bar || bar.state === "retired" || seen.has(bar.family)) return [];
+      seen.add(bar.family);
+      return [{ tag: bar.tag, name: bar.name, family: bar.family }];
+    })
+    .slice(0, SHOWN_BARS);
+}
+
+/** Says how a bar feels to whoever asks, who is a lifter here. */
+export async function saveOwnNote(context: Context, form: Omit<NoteForm, "lifter">): Promise<Outcome<object>> {
+  const lifter = await ownLifter(context);
+  if (!lifter) return notFound("lifter that is you");
+  return saveNote(context, { ...form, lifter: null }, lifter.id);
 }
 
 /** What their own log says, lift by lift. */
@@ -230,6 +271,8 @@ export async function exportOwn(context: Context, { db }: Doorstep): Promise<Rec
           )
         ).map(({ row, bar }) => ({ bar: bar?.tag, firstUsedOn: row.firstUsedOn, lastUsedOn: row.lastUsedOn }))
       : [],
+    notes: lifter ? await notesOfLifter(context, lifter.id) : [],
+    stills: lifter ? await sideViewsForFile(context, lifter.id) : [],
     sets: lifter ? await ownSets(context, lifter.id, 100_000) : [],
     log: lifter
       ? (await logOf(hall, lifter.id)).map((set) => ({

@@ -8,3 +8,4 @@ export { type LabelRules, labelRules, saveLabelRules } from "./labelRules";
 export { type KeepingRules, keepingRules, saveKeepingRules } from "./keepingRules";
 export { saveUseCard, type UsageRules, usageRules } from "./usageRules";
 export { saveStrengthRules, STRENGTH_KEY, strengthRules } from "./strengthRules";
+export { saveSteadiness, steadinessRules } from "./steadinessRules";

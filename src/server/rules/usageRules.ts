@@ -1,11 +1,12 @@
 import "server-only";
-import { eq, inArray } from "drizzle-orm";
+import { inArray } from "drizzle-orm";
 import { FAMILIES, type FamilyKey } from "@/core/bars/families";
 import type { Problem } from "@/core/problem";
 import { MAX_LINE, USE_CARDS, USE_PART_WORDS, USE_PARTS, type UseCard } from "@/core/use/useCards";
 import { houseRules } from "@/data/schema";
-import { type Context, inTransaction, may } from "@/server/access";
-import { type Outcome, failed, forbidden, recordChange, stale } from "@/server/kit";
+import { type Context, may } from "@/server/access";
+import { type Outcome, failed, forbidden } from "@/server/kit";
+import { keepRule } from "./houseRule";
 
 /** A gym's own lines for a family, over ours. */
 export interface UsageRules {
@@ -52,21 +53,9 @@ export async function saveUseCard(
     if (text !== (USE_CARDS[family][part] ?? "")) own[part] = text;
   }
   if (problems.length > 0) return failed("invalid", "Not saved.", problems);
-  return inTransaction(context, async (context) => {
-    const { hall } = context;
-    const key = keyOf(family);
-    await hall.hold(key);
-    const row = await hall.first(houseRules, { where: eq(houseRules.key, key), forUpdate: true });
-    if ((row?.version ?? 0) !== version)
-      return stale("Someone else changed these lines meanwhile. Save again to overwrite.", row?.version ?? 0);
-    await hall.put(houseRules, [houseRules.hallId, houseRules.key], { key, value: own, version: version + 1 });
-    await recordChange(context, {
-      entity: "rule",
-      entityId: context.actor.hallId,
-      action: `how to use: ${FAMILIES[family].name}`,
-      before: (row?.value ?? {}) as Record<string, unknown>,
-      after: own,
-    });
-    return { ok: true as const };
+  return keepRule(context, {
+    ...{ key: keyOf(family), value: own, version, what: "these lines" },
+    action: `how to use: ${FAMILIES[family].name}`,
+    before: (stored) => stored ?? {},
   });
 }

@@ -15,6 +15,9 @@ import { type BrokenClass, type ClassRow, classesBroken, classesUnassigned } fro
 import { runsStopped } from "@/server/loading";
 import { measuringRules } from "@/server/rules";
 import { storageDangers } from "@/server/setups";
+import { STAGE_WORDS } from "@/core/feel/barNote";
+import { type NoteAsked, notesAsked } from "@/server/feel";
+import { type StationsDue, stationsDue } from "@/server/equipment";
 import { type BackupAlarm, backupAlarm, keepCareCurrent } from "@/server/upkeep";
 
 /** One sentence of the Today page with its one button. */
@@ -50,6 +53,8 @@ export const todayItems = cache(async (context: Context): Promise<TodayItem[]> =
       orders,
       claims,
       ending,
+      asked,
+      stations,
     ]
   ] = await Promise.all([
     backupAlarm(context),
@@ -70,6 +75,8 @@ export const todayItems = cache(async (context: Context): Promise<TodayItem[]> =
     openOrders(context),
     openClaims(context),
     warrantiesEnding(context),
+    notesAsked(context),
+    stationsDue(context),
   ]);
   return [
     ...brokenClasses(broken, context.clock.today),
@@ -89,6 +96,8 @@ export const todayItems = cache(async (context: Context): Promise<TodayItem[]> =
     ...heavyOrLight(off),
     ...neverWeighed(unweighed),
     ...warrantyItems(ending, context.clock.today),
+    ...stationItems(stations),
+    ...noteItems(asked),
   ];
 });
 
@@ -112,6 +121,8 @@ export async function todayCount(context: Context): Promise<number> {
       orders,
       claims,
       ending,
+      asked,
+      stations,
     ]
   ] = await Promise.all([
     backupAlarm(context),
@@ -130,6 +141,8 @@ export async function todayCount(context: Context): Promise<number> {
     openOrders(context),
     openClaims(context),
     warrantiesEnding(context),
+    notesAsked(context),
+    stationsDue(context),
   ]);
   const single = troubled > MAX_LISTED ? MAX_LISTED : troubled;
   return (
@@ -148,7 +161,9 @@ export async function todayCount(context: Context): Promise<number> {
     rounds.length +
     orders.length +
     claims.length +
-    Math.sign(ending.length)
+    Math.sign(ending.length) +
+    stationItems(stations).length +
+    Math.sign(asked.length)
   );
 }
 
@@ -205,6 +220,53 @@ function warrantyItems(ending: readonly { tag: string; name: string; on: string 
       because: others.length > 0 ? `Soon also ${listed(others.map(({ tag }) => tag))}.` : "Look it over before then.",
       action: { label: "Inspect", href: `/bars/${encodeURIComponent(first.tag)}` },
     },
+  ];
+}
+
+/** People who have used a bar long enough to say how it is. */
+function noteItems(asked: readonly NoteAsked[]): TodayItem[] {
+  const [first, ...others] = asked;
+  if (!first) return [];
+  const more = others.slice(0, 4).map(({ lifterName, tag }) => `${lifterName} on ${tag}`);
+  const rest = others.length - more.length;
+  return [
+    {
+      id: "notes",
+      weight: "soon",
+      title: `Ask ${first.lifterName} how ${first.tag} ${first.barName} feels: ${STAGE_WORDS[first.stage]} on it.`,
+      because:
+        more.length === 0
+          ? "It is shown where bars are compared and bought."
+          : `Also ${listed(rest > 0 ? [...more, `${rest} more`] : more)}.`,
+      action: {
+        label: "Add note",
+        href: `/bars/${encodeURIComponent(first.tag)}?lifter=${encodeURIComponent(first.lifter)}&stage=${first.stage}#feel`,
+      },
+    },
+  ];
+}
+
+/** Stations that are out of use, then those whose bolts, pins or liners want a look. */
+function stationItems({ out, due }: StationsDue): TodayItem[] {
+  return [
+    ...out.map(({ key, name, why }): TodayItem => ({
+      id: `station-${key}`,
+      weight: "danger",
+      title: `${name} is out of use: ${why}.`,
+      because: "Nobody lifts there until it is put right.",
+      action: { label: "Check", href: "/care/stations" },
+    })),
+    ...(due.length > 0
+      ? [
+          {
+            id: "stations-due",
+            weight: "soon" as const,
+            title: `Check ${listed(due.slice(0, 5))}${due.length > 5 ? ` and ${due.length - 5} more` : ""}: bolts, pins, liners.`,
+            because: "A rack that gives way is worse than a bar that rusts.",
+            action: { label: "Check", href: "/care/stations" },
+          },
+        ]
+      : []),
   ];
 }
 

@@ -24,6 +24,10 @@ import { DrawingSheet } from "./DrawingSheet";
 interface Props {
   /** What was found wrong and is not resolved. */
   findings: ReactNode;
+  /** Wear and finds along the shaft. */
+  strip: ReactNode;
+  /** What people say of it. */
+  feel: ReactNode;
   /** How it is used, and where that is changed by those who may. */
   use: ReactNode;
   details: BarDetails;
@@ -41,6 +45,8 @@ interface Props {
 /** One bar: its drawing, what matters most of it, what is wrong, state and care; the rest on touch. */
 export function BarSheet({
   findings,
+  strip,
+  feel,
   use,
   details,
   care,
@@ -109,7 +115,7 @@ export function BarSheet({
       </header>
       {/* Out of use or under watch comes before everything. */}
       {bar.state !== "in-service" && <BarWarnings bar={bar} tolerances={tolerances} />}
-      <DrawingSheet bar={bar} mayMeasure={may.measure && bar.state !== "retired"} />
+      <DrawingSheet bar={bar} mayMeasure={may.measure && bar.state !== "retired"} strip={strip} />
       <KeyNumbers bar={bar} />
       {findings}
       {bar.state === "in-service" && <BarWarnings bar={bar} tolerances={tolerances} />}
@@ -137,6 +143,7 @@ export function BarSheet({
         </div>
         <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-3">
           {use}
+          {feel}
           <Fold title="Numbers" about="what counts, what is stated, every gap and reading">
             <BarNumbers details={details} tolerances={tolerances} today={today} />
           </Fold>

@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { FAMILIES } from "@/core/bars/families";
 import type { Bar } from "@/core/bars/bar";
 import { drawBar, viewsOf } from "@/core/drawing/drawBar";
@@ -7,11 +8,21 @@ import { DimensionedBar } from "./DimensionedBar";
 import { PictureLinks } from "./PictureLinks";
 
 /** One bar large: its main view with dimension lines, then the other views, and a file of it. */
-export function DrawingSheet({ bar, mayMeasure = false }: { bar: Bar; mayMeasure?: boolean }) {
+export function DrawingSheet({
+  bar,
+  mayMeasure = false,
+  strip = null,
+}: {
+  bar: Bar;
+  mayMeasure?: boolean;
+  /** Wear and finds along the shaft. */
+  strip?: ReactNode;
+}) {
   const [, ...others] = viewsOf(bar);
   return (
     <section className="sheet mb-3 pt-3" aria-label="Drawing">
       <DimensionedBar bar={bar} isTouchable={mayMeasure} />
+      {strip}
       {others.length > 0 && (
         <div className="border-base-300 flex flex-wrap items-end gap-x-8 gap-y-2 border-t px-4 pt-3">
           {others.map((view) => {

@@ -8,6 +8,7 @@ const PAGES = [
   ["/care/air", "Air"],
   ["/care/records", "Records"],
   ["/care/incidents", "Incidents"],
+  ["/care/stations", "Stations"],
   ["/care/tasks", "Tasks"],
 ] as const;
 

@@ -1,5 +1,6 @@
 "use client";
 
+import { ZONE_NAMES } from "@/core/wear/zones";
 import type { Finding } from "@/server/care/findings";
 import { useState } from "react";
 import { dayText } from "@/core/units/dates";
@@ -29,10 +30,13 @@ export function Findings({ findings, today, maySettle, action }: Props) {
     <section className="sheet border-l-error mb-3 border-l-4 px-4 py-2" aria-label="Not resolved">
       <h2 className="text-sm font-bold">Not resolved</h2>
       <ul className="divide-base-300 divide-y">
-        {(isWhole ? findings : findings.slice(0, SHOWN)).map(({ id, tag, note, hasPhoto, by, foundOn }) => (
+        {(isWhole ? findings : findings.slice(0, SHOWN)).map(({ id, tag, note, zone, hasPhoto, by, foundOn }) => (
           <li key={id} className="flex flex-wrap items-center gap-x-3 gap-y-1 py-2 text-sm">
             <BarTag tag={tag} />
-            <strong>{note}</strong>
+            <strong>
+              {note}
+              {zone && `, ${ZONE_NAMES[zone]}`}
+            </strong>
             <span className="text-quiet">
               {dayText(foundOn, today)}, {by}
             </span>

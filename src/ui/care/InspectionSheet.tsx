@@ -4,6 +4,7 @@ import { useState } from "react";
 import type { Bar } from "@/core/bars/bar";
 import {
   dialReadings,
+  FINISH_STATES,
   INSPECTED_PARTS,
   INSPECTION_VERDICTS,
   judgeInspection,
@@ -16,14 +17,17 @@ import {
 } from "@/core/care/inspection";
 import { FAMILIES } from "@/core/bars/families";
 import { fixed, trimmed } from "@/core/units/format";
+import { bendOfFacts, bendPlaceWords, DIAL_PLACES, dialAtMm, SHOWN_BEND_MM, standHalfMm } from "@/core/wear/bendPlace";
 import type { BarCondition } from "@/server/care/records";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
+import { Say } from "../kit/shown";
 import { StateText } from "../kit/StateText";
+import { ZonePicker } from "../kit/ZonePicker";
 import { BendPicture } from "./BendPicture";
-import { DIAL_READINGS, readInspection } from "./readInspection";
+import { dialNames, DIAL_READINGS, readInspection } from "./readInspection";
 import { PastInspections, type PastInspection } from "./PastInspections";
 import { RustScale } from "./RustScale";
 import { useFormAction } from "../kit/useFormAction";
@@ -61,6 +65,7 @@ const angle = (i: number) => `${(360 / DIAL_READINGS) * i}°`;
 export function InspectionSheet(props: Props) {
   const { bar, parts, limits, truth, mayInspect, mayOverride, idempotencyKey, action } = props;
   const [form, send, isPending] = useFormAction(action);
+  const [isThree, setThree] = useState(false);
   const [texts, setTexts] = useState<Record<string, string>>({});
   const known = { ...(form.status === "refused" ? form.typed : {}), ...texts };
   const set = (changes: Record<string, string>) => setTexts((before) => ({ ...before, ...changes }));
@@ -71,6 +76,7 @@ export function InspectionSheet(props: Props) {
   );
   const judged = facts ? judgeInspection(facts, limits) : null;
   const runout = facts?.dialMm ? runoutOf(facts.dialMm) : null;
+  const bend = facts ? bendOfFacts(bar, facts) : null;
   const isStraight = FAMILIES[bar.family].form === "straight";
   const input = (name: string, label: string, unit: string) => (
     <label className="grid gap-1 text-sm">
@@ -133,28 +139,50 @@ export function InspectionSheet(props: Props) {
             {isStraight && (
               <fieldset className="sheet p-4">
                 <legend className="px-1 font-bold">Straight: dial gauge round one turn</legend>
-                <div className="grid grid-cols-4 gap-2 sm:grid-cols-8">
-                  {Array.from({ length: DIAL_READINGS }, (_, i) => (
-                    <label key={i} className="grid gap-1 text-center text-xs">
-                      {angle(i)}
-                      <input
-                        name={`dial${i}`}
-                        value={known[`dial${i}`] ?? ""}
-                        onChange={(event) => set({ [`dial${i}`]: event.target.value })}
-                        inputMode="decimal"
-                        autoComplete="off"
-                        aria-label={`dial at ${angle(i)}, mm`}
-                        className="input min-h-11 w-full px-1 text-center"
-                      />
-                    </label>
-                  ))}
-                </div>
+                {(isThree ? DIAL_PLACES : (["middle"] as const)).map((place) => (
+                  <div key={place} className="mb-2">
+                    {isThree && (
+                      <p className="text-sm font-semibold">
+                        {place === "middle" ? (
+                          "Dial in the middle"
+                        ) : (
+                          <Say text={`Dial ${trimmed(standHalfMm(bar) / 2, 0)} mm ${place} of the middle`} />
+                        )}
+                      </p>
+                    )}
+                    <div className="grid grid-cols-4 gap-2 sm:grid-cols-8">
+                      {dialNames(place).map((name, i) => (
+                        <label key={name} className="grid gap-1 text-center text-xs">
+                          {angle(i)}
+                          <input
+                            name={name}
+                            value={known[name] ?? ""}
+                            onChange={(event) => set({ [name]: event.target.value })}
+                            inputMode="decimal"
+                            autoComplete="off"
+                            aria-label={`dial${place === "middle" ? "" : ` ${place}`} at ${angle(i)}, mm`}
+                            className="input min-h-11 w-full px-1 text-center"
+                          />
+                        </label>
+                      ))}
+                    </div>
+                  </div>
+                ))}
+                <label className="flex min-h-11 items-center gap-2 text-sm">
+                  <input
+                    type="checkbox"
+                    className="checkbox checkbox-sm"
+                    checked={isThree}
+                    onChange={({ target }) => setThree(target.checked)}
+                  />
+                  three places: says where it is bent
+                </label>
                 <div className="mt-3 flex flex-wrap items-end gap-4">
                   {truth && (
                     <button
                       type="button"
                       className="btn btn-outline min-h-11"
-                      onClick={() => set({ ...simulatedTurn(truth.tirMm, bar.tag), simulated: "yes" })}
+                      onClick={() => set({ ...simulatedTurns(truth.tirMm, bar, isThree), simulated: "yes" })}
                     >
                       Turn the simulated gauge
                     </button>
@@ -162,6 +190,11 @@ export function InspectionSheet(props: Props) {
                   {choice("hops", "wobbles when rolled", yesNo)}
                 </div>
                 {runout && <BendPicture dialMm={facts!.dialMm!} runout={runout} limits={limits} />}
+                {bend && bend.tirMm >= SHOWN_BEND_MM && (
+                  <p className="mt-2 text-sm font-semibold" data-testid="bend-place">
+                    <Say text={bendPlaceWords(bend)} />
+                  </p>
+                )}
               </fieldset>
             )}
             <fieldset className="sheet grid gap-3 p-4 sm:grid-cols-3">
@@ -195,6 +228,31 @@ export function InspectionSheet(props: Props) {
                 KNURL_STATES.map((state) => [state, state] as const),
               )}
               {choice("rust", "rust", RUST_GRADES)}
+              {choice(
+                "finish",
+                "finish of the shaft",
+                FINISH_STATES.map((state) => [state, state] as const),
+              )}
+              {(known.knurl ?? "") !== "" && known.knurl !== "sharp" && (
+                <div className="sm:col-span-2">
+                  <ZonePicker
+                    name="knurlAt"
+                    label={`Where is the knurl ${known.knurl}?`}
+                    chosen={known.knurlAt ?? ""}
+                    onChoose={(zone) => set({ knurlAt: zone })}
+                  />
+                </div>
+              )}
+              {(known.rust ?? "") !== "" && known.rust !== "none" && (
+                <div className="sm:col-span-2">
+                  <ZonePicker
+                    name="rustAt"
+                    label="Where is the rust?"
+                    chosen={known.rustAt ?? ""}
+                    onChoose={(zone) => set({ rustAt: zone })}
+                  />
+                </div>
+              )}
               {INSPECTED_PARTS.filter((part) => parts.includes(part)).map((part) => (
                 <div key={part}>
                   {choice(
@@ -291,12 +349,24 @@ export function InspectionSheet(props: Props) {
   );
 }
 
-/** What the simulated gauge shows, the bend pointing where it points on this bar for ever. */
-function simulatedTurn(tirMm: number, tag: string): Record<string, string> {
-  const bendAtDeg = [...tag].reduce((sum, letter) => sum * 31 + letter.charCodeAt(0), 7) % 360;
+/** What the simulated gauge shows, the bend pointing where it points on this bar for ever, and lying where it lies. */
+function simulatedTurns(tirMm: number, bar: Bar, isThree: boolean): Record<string, string> {
+  const { tag } = bar;
+  const letters = [...tag].reduce((sum, letter) => sum * 31 + letter.charCodeAt(0), 7);
+  const [bendAtDeg, half] = [letters % 360, standHalfMm(bar)];
+  const bendMm = (((letters % 100) - 50) / 100) * half;
+  const shareAt = (atMm: number) => (half - Math.abs(atMm - bendMm)) / half;
   return Object.fromEntries(
-    dialReadings({ tirMm, bendAtDeg, noiseMm: 0.015 }, DIAL_READINGS, (i) => Math.sin(9.7 * i + tag.length)).map(
-      (value, i) => [`dial${i}`, fixed(value, 2)],
+    (isThree ? DIAL_PLACES : (["middle"] as const)).flatMap((place) =>
+      dialReadings(
+        {
+          tirMm: tirMm * (place === "middle" ? 1 : shareAt(dialAtMm(place, half)) / shareAt(0)),
+          bendAtDeg,
+          noiseMm: 0.015,
+        },
+        DIAL_READINGS,
+        (i) => Math.sin(9.7 * i + tag.length),
+      ).map((value, i) => [dialNames(place)[i]!, fixed(value, 2)] as const),
     ),
   );
 }

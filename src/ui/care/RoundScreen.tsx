@@ -2,12 +2,14 @@
 
 import { useCallback, useMemo, useRef, useState } from "react";
 import { isBySides, nextRoundStep, NO_SIDES } from "@/core/care/roundSteps";
+import type { Zone } from "@/core/wear/zones";
 import type { RoundStop, RoundView } from "@/server/care/rounds";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { ConnectionNote } from "../kit/ConnectionNote";
 import { dayText } from "@/core/units/dates";
 import Link from "../kit/Link";
+import { Say } from "../kit/shown";
 import { useOutbox } from "../kit/useOutbox";
 import { CareNav } from "./CareNav";
 import { RoundTask } from "./RoundTask";
@@ -25,6 +27,8 @@ interface Props {
   planned?: { day: string; person: string } | null;
   /** On a shared tablet: whose PIN counts. Null on a person's own device. */
   people?: readonly { id: string; name: string }[] | null;
+  /** Where hands wear each bar, in words, by tag. */
+  look?: Readonly<Record<string, string>>;
 }
 
 /** What a telephone sends; the server's schema holds the same. */
@@ -36,6 +40,7 @@ interface Touch {
   results?: Record<string, string>;
   note?: string;
   photo?: string;
+  zone?: Zone;
   minutes?: number;
   /** On a shared tablet: whose touch it is. */
   as?: string;
@@ -51,7 +56,7 @@ const nothing = () => {};
  * by sides: one side of every bar, then all turned over for the other. What was touched is known here at once and sent
  * when it can be.
  */
-export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null, people = null }: Props) {
+export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null, people = null, look = {} }: Props) {
   const { waiting, isCutOff, refused, forgetRefused, touch } = useOutbox<Touch>("/care/rounds/touch", nothing);
   const [answered, setAnswered] = useState<ReadonlyMap<string, "done" | "skip">>(new Map());
   /** Tasks of the bar in hand that are not done this time, as "K04 shaft". */
@@ -213,6 +218,11 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null
               {stop.tag} <span className="text-xl font-normal">{stop.barName}</span>
             </h2>
           </div>
+          {look[stop.tag] && (
+            <p className="border-primary border-l-4 pl-3">
+              <Say text={look[stop.tag]!} />
+            </p>
+          )}
           <ul className="grid gap-3">
             {stop.tasks.map((task) => (
               <li key={task.key}>
@@ -253,9 +263,14 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null
           ) : asking === "wrong" ? (
             <WrongForm
               tag={stop.tag}
-              send={(note, photo) => {
+              send={(note, photo, zone) => {
                 touch(
-                  { kind: "wrong", tag: stop.tag, tasks: [], note, ...(photo ? { photo } : {}), ...as },
+                  {
+                    ...{ kind: "wrong", tag: stop.tag, tasks: [], note },
+                    ...(photo ? { photo } : {}),
+                    ...(zone ? { zone } : {}),
+                    ...as,
+                  },
                   `${stop.tag}: ${note}`,
                 );
                 setFound((before) => [...before, `${stop.tag}: ${note}`]);

@@ -2,11 +2,13 @@
 
 import { useState } from "react";
 import { WRONG_KINDS, wrongText } from "@/core/care/wrong";
+import { type Zone, ZONES } from "@/core/wear/zones";
+import { ZonePicker } from "../kit/ZonePicker";
 import { PhotoField, photoOf } from "../kit/PhotoField";
 
 interface Props {
   tag: string;
-  send: (note: string, photo: string | null) => void;
+  send: (note: string, photo: string | null, zone: Zone | null) => void;
   back: () => void;
 }
 
@@ -23,7 +25,8 @@ export function WrongForm({ tag, send, back }: Props) {
         if (note === "") return setProblem("Choose what is wrong, or say it.");
         const photo = await photoOf(data);
         if (!photo.ok) return setProblem(photo.why);
-        send(note.slice(0, 500), photo.base64);
+        const zone = ZONES.find((one) => one === data.get("zone")) ?? null;
+        send(note.slice(0, 500), photo.base64, zone);
       }}
     >
       <fieldset className="grid gap-2">
@@ -40,6 +43,7 @@ export function WrongForm({ tag, send, back }: Props) {
           ))}
         </div>
       </fieldset>
+      <ZonePicker name="zone" label="Where on the bar?" />
       <label className="grid gap-1 text-sm">
         More about it, if it helps
         <textarea name="note" rows={2} className="textarea w-full text-lg" aria-invalid={problem !== null} />

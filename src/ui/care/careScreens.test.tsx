@@ -163,6 +163,7 @@ describe("spot checks and findings", () => {
       tag: "T1",
       barName: "Test bar",
       note: "<b>cracked</b> weld",
+      zone: null,
       hasPhoto: false,
       by: "Ada",
       foundAt: new Date("2026-03-18T22:30:00Z"),

@@ -1,4 +1,5 @@
 import { Day, Time } from "../kit/shown";
+import { USE_PART_WORDS, type UsePart } from "@/core/use/useCards";
 import type { ClassDetails } from "@/server/classes";
 import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
 import { BarTag } from "../kit/BarTag";
@@ -9,13 +10,15 @@ interface Props {
   details: ClassDetails;
   times: readonly string[];
   stations: readonly { key: string; name: string }[];
+  /** How its bars are used, one of each family that somebody has to be told about. */
+  use: readonly { tag: string; name: string; lines: readonly (readonly [UsePart, string])[] }[];
 }
 
 /**
  * The class on paper, for everybody to read: who is where with which bar. No loads, no reasons, nothing about anybody
  * but the name.
  */
-export function PrintedSheet({ details, times, stations }: Props) {
+export function PrintedSheet({ details, times, stations, use }: Props) {
   const { row, plan } = details;
   if (!plan) return <p className="sheet p-6">Nothing is assigned yet.</p>;
   // Only stations where somebody lifts are printed.
@@ -27,6 +30,11 @@ export function PrintedSheet({ details, times, stations }: Props) {
         <h1 className="text-2xl">{row.name}</h1>
         <p>
           <Day on={row.heldOn} />, {row.blockMinutes} minutes a block
+          {row.brushBy && (
+            <>
+              . Brush duty: <strong>{row.brushBy}</strong>
+            </>
+          )}
         </p>
       </header>
       <BrokenPlan details={details} />
@@ -86,6 +94,28 @@ export function PrintedSheet({ details, times, stations }: Props) {
         Clamps on, safeties set, a spotter for heavy racked lifts. Load both sides evenly. First time on a bar: light.
         Not sure? Ask the staff.
       </p>
+      {use.length > 0 && (
+        <section className="mt-6 break-before-page" aria-label="How its bars are used">
+          <h2 className="mb-2 text-xl font-bold">How its bars are used</h2>
+          <div className="grid gap-x-8 gap-y-4 md:grid-cols-2 print:grid-cols-2">
+            {use.map(({ tag, name, lines }) => (
+              <div key={tag} className="break-inside-avoid">
+                <p className="mb-1 flex items-baseline gap-2">
+                  <BarTag tag={tag} /> <strong>{name}</strong>
+                </p>
+                <dl className="grid grid-cols-[7rem_minmax(0,1fr)] gap-x-2 text-sm">
+                  {lines.map(([part, text]) => (
+                    <div key={part} className="col-span-2 grid grid-cols-subgrid">
+                      <dt className="text-quiet">{USE_PART_WORDS[part]}</dt>
+                      <dd>{text}</dd>
+                    </div>
+                  ))}
+                </dl>
+              </div>
+            ))}
+          </div>
+        </section>
+      )}
     </article>
   );
 }

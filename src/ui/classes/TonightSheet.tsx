@@ -8,6 +8,7 @@ import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import type { PlateFaces } from "../load/Sleeve";
 import { boardOf } from "./boardModel";
+import { BrushDuty } from "./BrushDuty";
 import { BrokenPlan } from "./BrokenPlan";
 import { ClassBoard } from "./ClassBoard";
 import { AddEntryForm, AssignForm, LockForm, ReassignForm } from "./EntryForms";
@@ -65,6 +66,9 @@ function PlatesNote({ plates: { isServed, clashes, sets }, classId }: { plates: 
   );
 }
 
+/** From so many lifts on an evening is busy. Ours. */
+const BUSY_FROM = 8;
+
 interface Choice {
   key: string;
   name: string;
@@ -80,7 +84,14 @@ interface Props {
   /** Plates of one side by entry, inside first, and how plates look. */
   plates: ReadonlyMap<string, readonly string[]>;
   faces: PlateFaces;
-  actions: { add: FormAction; lock: FormAction; assign: FormAction; reassign: FormAction; move: FormAction };
+  actions: {
+    add: FormAction;
+    lock: FormAction;
+    assign: FormAction;
+    reassign: FormAction;
+    move: FormAction;
+    brush: FormAction;
+  };
 }
 
 /** A class as the coach sees it: who wants what, what is fixed, and where everybody is with which bar and why. */
@@ -121,6 +132,14 @@ export function TonightSheet({ details, times, stations, lifters, lifts, usual, 
               <AssignForm classId={row.id} isAgain action={actions.assign} />
             </div>
           </div>
+          <BrushDuty
+            classId={row.id}
+            version={row.version}
+            brushBy={row.brushBy}
+            names={[...new Set(items.map(({ lifterName }) => lifterName))]}
+            isBusy={items.length >= BUSY_FROM}
+            action={actions.brush}
+          />
           {breaks.size === 0 && plan.plates && <PlatesNote plates={plan.plates} classId={row.id} />}
           {nowhere.length > 0 && (
             <ul className="border-l-error mt-2 border-l-4 pl-3 text-sm">

@@ -61,7 +61,14 @@ describe("a class as the coach sees it", () => {
         usual={{}}
         plates={new Map([["a", ["r20"]]])}
         faces={{ r20: { label: "20 kg", mark: "20 kg", colour: "blue", thicknessMm: 30, diameterMm: 450 } }}
-        actions={{ add: noAction, lock: noAction, assign: noAction, reassign: noAction, move: noAction }}
+        actions={{
+          add: noAction,
+          lock: noAction,
+          assign: noAction,
+          reassign: noAction,
+          move: noAction,
+          brush: noAction,
+        }}
       />,
     );
   it("says what is missing first: lifters, entries, an assignment", () => {
@@ -117,7 +124,7 @@ describe("a class as the coach sees it", () => {
 });
 
 describe("the sheet that hangs on the wall", () => {
-  const paper = (of: ClassDetails) => shown(<PrintedSheet details={of} times={TIMES} stations={STATIONS} />);
+  const paper = (of: ClassDetails) => shown(<PrintedSheet details={of} times={TIMES} stations={STATIONS} use={[]} />);
   it("has names, bars and stations, and nothing that is anybody's own", () => {
     const plan = { entries: [placed("a", { tradeOff: "Sore shoulder: another bar." })] };
     const { text } = paper(details([item("a", { purpose: "learning" as never })], plan));

@@ -17,6 +17,7 @@ import { StateText } from "../kit/StateText";
 import { BentBars } from "./BentBars";
 import { CandidateForm } from "./CandidateForm";
 import { INKS } from "./inks";
+import { InWords } from "./InWords";
 import { CAUTION, EXAGGERATION } from "./paperSheet";
 import { WhipBench } from "./WhipBench";
 
@@ -155,6 +156,7 @@ export function CompareSheet({ comparison, others }: Props) {
           bars: params.bars ?? undefined,
           offers: params.offers ?? undefined,
           try: params.try ?? undefined,
+          pair: params.pair ?? undefined,
         }}
         className="sheet mb-3 flex flex-wrap items-baseline gap-x-6 gap-y-1 px-4 py-1.5"
       >
@@ -187,6 +189,19 @@ export function CompareSheet({ comparison, others }: Props) {
             ))}
           </select>
         </label>
+        {comparison.lifters.length > 0 && (
+          <label className="ask">
+            for
+            <select name="lifter" defaultValue={state.lifter} key={state.lifter}>
+              <option value="">someone of usual size</option>
+              {comparison.lifters.map(({ key, name }) => (
+                <option key={key} value={key}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
         <span className="text-quiet ml-auto text-xs">bend drawn ×{EXAGGERATION}</span>
       </AskForm>
 
@@ -219,6 +234,7 @@ export function CompareSheet({ comparison, others }: Props) {
               ))}
             </div>
           )}
+          <InWords comparison={comparison} />
           <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
             <ComparisonTable bars={items.map(({ bar }) => bar)} rows={rows} />
             <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-3">

@@ -16,11 +16,13 @@ interface Props {
   className?: string;
   title?: string;
   label?: string;
+  /** One of several, and the one that holds. */
+  isCurrent?: boolean;
   children: ReactNode;
 }
 
 /** Changes a part of the address, on top of whatever change is still on its way. */
-export function ChangeLink({ href, change = {}, nudge, className, title, label, children }: Props) {
+export function ChangeLink({ href, change = {}, nudge, className, title, label, isCurrent, children }: Props) {
   const router = useRouter();
   const path = usePathname();
   return (
@@ -31,6 +33,7 @@ export function ChangeLink({ href, change = {}, nudge, className, title, label, 
       className={className}
       title={title}
       aria-label={label}
+      aria-current={isCurrent ? "true" : undefined}
       onClick={(event) => {
         if (event.metaKey || event.ctrlKey || event.shiftKey) return;
         event.preventDefault();

@@ -2,7 +2,7 @@ import type { Bar } from "@/core/bars/bar";
 import { ratedTotalKg } from "@/core/bars/bar";
 import { kgFromMassUnits } from "@/core/units/exactMass";
 import { trimmed } from "@/core/units/format";
-import type { LoadPlan } from "@/server/loading";
+import type { LoadPlan, OtherWay } from "@/server/loading";
 import { AskForm } from "../kit/AskForm";
 import { FillScreen } from "../kit/FillScreen";
 import { ChangeLink } from "../kit/ChangeLink";
@@ -10,6 +10,7 @@ import { KnurlPatterns } from "../kit/BarDrawing";
 import { LoadAnswer } from "./LoadAnswer";
 import type { TippingAnswer } from "@/core/loading/tipping";
 import { LoadNav } from "./LoadNav";
+import { TwoWays } from "./TwoWays";
 import { TippingNote } from "./TippingNote";
 import { DropPicture } from "./DropPicture";
 import { LoadedHalf, type HalfPlate } from "./LoadedHalf";
@@ -37,6 +38,8 @@ interface Props {
   houseToleranceKg: number;
   /** A stack of somebody's own choosing; null where none was typed. */
   own: OwnStack | null;
+  /** The same mass made another way; null where there is none. */
+  other: OtherWay | null;
 }
 
 const STEPS = { kg: [20, 5, 2.5, 1], lb: [45, 10, 5, 2.5] } as const;
@@ -78,6 +81,9 @@ export function LoadSheet(props: Props) {
                 hasClamp={clamp !== null}
               />
             </div>
+          )}
+          {plan?.answer.ok && props.other && (
+            <TwoWays perSide={plan.answer.perSide} other={props.other} plates={plan.plates} />
           )}
           {plan && <OwnStackForm state={state} own={own} plates={plan.plates} />}
         </section>

@@ -6,7 +6,9 @@ import { trimmed } from "@/core/units/format";
 import { AskForm } from "../kit/AskForm";
 import { Say } from "../kit/shown";
 import { loadParams, type LoadState } from "./loadState";
-import { stackWords } from "./plateWords";
+import { facesOf } from "./plateFaces";
+import { plateLabel, plateLabels, stackWords } from "./plateWords";
+import { StackTapper } from "./StackTapper";
 
 /** A bar as it stands, read and judged. */
 export interface OwnStack extends StandingBar {
@@ -75,6 +77,15 @@ export function OwnStackForm({ state, own, plates }: Props) {
           />
         </label>
       </AskForm>
+      <StackTapper
+        plates={[...plates.values()]
+          .filter(({ pairs }) => pairs > 0)
+          .map(({ key }) => ({ key, words: plateLabel(key, plates) }))}
+        faces={facesOf(plates)}
+        left={own?.perSide ?? []}
+        right={own?.otherSide ?? null}
+        wordsOf={Object.fromEntries(plateLabels(plates))}
+      />
       <div id="own-stack" aria-live="polite" className="mt-2 grid gap-1 text-sm">
         {own?.problems.map((problem) => (
           <p key={problem} role="alert" className="text-error font-semibold">

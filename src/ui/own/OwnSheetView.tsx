@@ -1,5 +1,8 @@
 import type { ReactNode } from "react";
+import { STAGE_WORDS } from "@/core/feel/barNote";
+import { USE_PART_WORDS, type UsePart } from "@/core/use/useCards";
 import type { OwnSheet } from "@/server/own";
+import { NoteForm } from "../feel/NoteForm";
 import { BarTag } from "../kit/BarTag";
 import { dayText } from "@/core/units/dates";
 import type { FormAction } from "../kit/formState";
@@ -16,12 +19,16 @@ interface Props {
   sheet: OwnSheet | null;
   mayErase: boolean;
   confirm: ReactNode;
+  /** How the bars that they use are used. */
+  use: readonly { tag: string; name: string; lines: readonly (readonly [UsePart, string])[] }[];
+  noteAction: FormAction;
   comfortAction: FormAction;
   eraseAction: FormAction;
 }
 
 /** What a lifter sees of themselves: the next class, how bars are set for them, what they lifted, and what is kept. */
-export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAction, eraseAction }: Props) {
+export function OwnSheetView(props: Props) {
+  const { name, today, sheet, mayErase, confirm, use, noteAction, comfortAction, eraseAction } = props;
   const data = (
     <SheetPart id="data" title="Your data">
       <p className="text-quiet mb-3 text-sm">Everything that this gym keeps of you, as one file.</p>
@@ -67,6 +74,43 @@ export function OwnSheetView({ name, today, sheet, mayErase, confirm, comfortAct
                   </ul>
                 )}
               </SheetPart>
+              {sheet.asked.length > 0 && (
+                <SheetPart id="asked" title="How does it feel?">
+                  <ul className="divide-base-300 divide-y">
+                    {sheet.asked.map(({ tag, barName, stage }) => (
+                      <li key={tag} className="py-2">
+                        <details>
+                          <summary className="min-h-11 cursor-pointer content-center">
+                            <BarTag tag={tag} /> {barName}, after the {STAGE_WORDS[stage]}
+                          </summary>
+                          <NoteForm tag={tag} lifters={[]} asked={{ lifter: null, stage }} action={noteAction} />
+                        </details>
+                      </li>
+                    ))}
+                  </ul>
+                </SheetPart>
+              )}
+              {use.length > 0 && (
+                <SheetPart id="use" title="How to use your bars">
+                  {use.map(({ tag, name: barName, lines }) => (
+                    <details key={tag} className="border-base-300 border-b last:border-b-0">
+                      <summary className="min-h-11 cursor-pointer content-center">
+                        <BarTag tag={tag} /> {barName}
+                      </summary>
+                      <dl className="grid gap-1 pb-2 text-sm">
+                        {lines.map(([part, text]) => (
+                          <div key={part}>
+                            <dt className={part === "notWhen" ? "text-error text-xs" : "text-quiet text-xs"}>
+                              {USE_PART_WORDS[part]}
+                            </dt>
+                            <dd>{text}</dd>
+                          </div>
+                        ))}
+                      </dl>
+                    </details>
+                  ))}
+                </SheetPart>
+              )}
               <SheetPart id="settings" title="How bars are set for you">
                 {sheet.settings.length === 0 ? (
                   <p className="text-quiet">Nothing is set for you yet.</p>

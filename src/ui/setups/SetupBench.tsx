@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { Build } from "@/core/balance/body";
 import { Day } from "../kit/shown";
 import { FAMILIES } from "@/core/bars/families";
@@ -36,6 +37,8 @@ interface Props {
   plates: readonly number[];
   holes: readonly StationHoles[];
   frame: FrameAnswer | null;
+  /** Every height it can be set to, or settings one after the other. */
+  heights: ReactNode;
   ways: { ways: readonly FrameWay[]; refused: readonly FrameWay[] } | null;
   wayWords: (way: FrameWay) => string;
   wayHref: (way: FrameWay) => string;
@@ -179,6 +182,7 @@ export function SetupBench(props: Props) {
           </section>
         </div>
       )}
+      {props.heights && <div className="mt-3">{props.heights}</div>}
       {lifter && !props.isMeasured && (
         <p className="mt-3 text-sm">
           {lifter.name} has no height or body mass yet: add them to see lean, moments and J-cup holes.

@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { CardPage } from "@/server/setups";
 import { madeFor } from "@/core/setups/setupCard";
 import { BarTag } from "../kit/BarTag";
@@ -7,7 +8,16 @@ import { SheetDrawing } from "../kit/SheetDrawing";
 import { StepList } from "./StepList";
 
 /** One setup card, live: on a telephone step by step at the bar, on paper as it hangs on the wall. */
-export function SetupCardSheet({ page, qr }: { page: CardPage; qr: { path: string; size: number } }) {
+export function SetupCardSheet({
+  page,
+  qr,
+  use,
+}: {
+  page: CardPage;
+  qr: { path: string; size: number };
+  /** How such a bar is used, whatever its setting. */
+  use: ReactNode;
+}) {
   const { set, card, drawing } = page;
   const { bar } = set;
   const bench = `/setups/${encodeURIComponent(bar.tag)}?lifter=${page.lifterKey}&lift=${page.liftKey}`;
@@ -125,6 +135,13 @@ export function SetupCardSheet({ page, qr }: { page: CardPage; qr: { path: strin
           >
             <path d={qr.path} fill="#000" />
           </svg>
+        </section>
+        <section
+          className="sheet order-5 px-4 py-3 text-sm md:col-span-2 print:break-before-page"
+          aria-label="How to use it"
+        >
+          <h2 className="mb-2 font-bold">How to use it</h2>
+          {use}
         </section>
       </div>
     </article>

@@ -5,9 +5,11 @@ import { redirect } from "next/navigation";
 import type { BarState } from "@/core/bars/bar";
 import { FAMILY_KEYS } from "@/core/bars/families";
 import { BAR_FIELDS } from "@/core/bars/barFields";
+import { ASPECT_KEYS } from "@/core/feel/barNote";
 import { USE_PARTS } from "@/core/use/useCards";
 import { changeBarState, editBar, enterBars, undoLastChange } from "@/server/bars";
 import { requestContext } from "@/server/access";
+import { saveNote } from "@/server/feel";
 import { saveUseCard } from "@/server/rules";
 import { type FormState, refusedBy } from "@/ui/kit/formState";
 
@@ -84,6 +86,26 @@ export async function usageAction(_before: FormState, form: FormData): Promise<F
   if (!family) return { status: "refused", message: "Not saved: no such family.", problems: [], typed: texts };
   const result = await saveUseCard(context, family, form.has("reset") ? null : texts, Number(form.get("version")));
   if (!result.ok) return refusedBy(result, texts);
+  revalidatePath("/", "layout");
+  return { status: "done", message: "Saved.", problems: [], typed: {} };
+}
+
+/** Notes how a bar feels to a lifter, or to whoever asks. */
+export async function noteAction(_before: FormState, form: FormData): Promise<FormState> {
+  const context = await requestContext();
+  const typed = Object.fromEntries(
+    [...ASPECT_KEYS, "stage", "lifter", "wouldUseAgain", "wouldBuyAgain", "words"].map((name) => [
+      name,
+      textOf(form, name),
+    ]),
+  );
+  const result = await saveNote(context, {
+    tag: textOf(form, "tag"),
+    lifter: typed.lifter || null,
+    texts: typed,
+    version: Number(form.get("version")),
+  });
+  if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/", "layout");
   return { status: "done", message: "Saved.", problems: [], typed: {} };
 }

@@ -8,7 +8,15 @@ import type { Context } from "@/server/access";
 import { ClassForm } from "@/ui/classes/ClassForm";
 import { TonightSheet } from "@/ui/classes/TonightSheet";
 import { facesOf } from "@/ui/load/plateFaces";
-import { addEntryAction, assignAction, classAction, lockAction, moveAction, reassignAction } from "./actions";
+import {
+  addEntryAction,
+  assignAction,
+  brushAction,
+  classAction,
+  lockAction,
+  moveAction,
+  reassignAction,
+} from "./actions";
 
 /** A class as its coach works on it: the board, who wants what, when and where. */
 export async function ClassView({ context, details }: { context: Context; details: ClassDetails }) {
@@ -47,7 +55,7 @@ export async function ClassView({ context, details }: { context: Context; detail
         faces={facesOf(new Map([...atHand].map(([key, { row: plate }]) => [key, plate])))}
         actions={{
           ...{ add: addEntryAction, lock: lockAction, assign: assignAction },
-          ...{ reassign: reassignAction, move: moveAction },
+          ...{ reassign: reassignAction, move: moveAction, brush: brushAction },
         }}
       />
       <details className="sheet mt-3 px-4">

@@ -9,6 +9,7 @@ import {
   lockEntry,
   moveInClass,
   reassignTonight,
+  saveBrushDuty,
   removeEntry,
   saveClass,
   weighMove,
@@ -113,4 +114,15 @@ export async function moveAction(_before: FormState, form: FormData): Promise<Fo
     problems: [],
     typed: { cost: JSON.stringify(result.cost), isMove: isMove ? "1" : "" },
   };
+}
+
+/** Names who brushes the knurl between heavy attempts. */
+export async function brushAction(_before: FormState, form: FormData): Promise<FormState> {
+  const typed = { brushBy: textOf(form, "brushBy") };
+  const result = await saveBrushDuty(await requestContext(), {
+    ...{ id: textOf(form, "id"), name: typed.brushBy, version: Number(form.get("version")) },
+  });
+  if (!result.ok) return refusedBy(result, typed);
+  revalidatePath("/", "layout");
+  return { status: "done", message: "Saved.", problems: [], typed: {} };
 }

@@ -3,11 +3,11 @@ import { redirect } from "next/navigation";
 import { isUsable, ratedTotalKg, valueOf } from "@/core/bars/bar";
 import { planWarnings } from "@/core/bars/fitness";
 import { kgFromMassUnits } from "@/core/units/exactMass";
-import { overStation } from "@/core/bars/fitness";
+import { overStation, stationOut } from "@/core/bars/fitness";
 import { fitAt, isRefused, rackFitText } from "@/core/bars/rackSpan";
 import { barsOnTheWall } from "@/server/bars";
 import { listClamps, listStations } from "@/server/equipment";
-import { ownStack, planLoad, tippingAt } from "@/server/loading";
+import { otherWay, ownStack, planLoad, tippingAt } from "@/server/loading";
 import { requestContext } from "@/server/access";
 import { openFindings } from "@/server/care/findings";
 import { matchingRules } from "@/server/rules";
@@ -56,12 +56,13 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
         });
   const racks = stations.filter(({ supportSpacingMm }) => supportSpacingMm !== null);
   const station = racks.find(({ key }) => key === asked.at) ?? null;
-  const over = station && targetKg !== null ? overStation(station, targetKg) : [];
+  const over = station ? [...stationOut(station), ...(targetKg !== null ? overStation(station, targetKg) : [])] : [];
   // No plates are named for a load that the rack does not hold.
   const plan = result?.ok && over.length === 0 ? result.plan : null;
   const { rackMarginMm, loadToleranceKg } = await matchingRules(context);
   const own =
     plan && asked.stack.trim() !== "" ? await ownStack(context, { text: asked.stack, other: asked.other }, plan) : null;
+  const other = plan ? await otherWay(context, plan, own?.otherSide ? null : (own?.perSide ?? null)) : null;
   const rackText =
     station && isRefused(fitAt(item.bar, station, rackMarginMm))
       ? rackFitText(item.bar, station, stations, rackMarginMm)
@@ -88,6 +89,7 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
       plan={plan}
       warnings={warnings}
       houseToleranceKg={loadToleranceKg}
+      other={other}
       own={
         own && {
           ...own,

@@ -3,7 +3,7 @@
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { doorstep, requestContext } from "@/server/access";
-import { eraseOwn, saveOwnComfort } from "@/server/own";
+import { eraseOwn, saveOwnComfort, saveOwnNote } from "@/server/own";
 import type { FormState } from "@/ui/kit/formState";
 import { refusedAtDoor, textsOf } from "../../(doors)/doorActions";
 
@@ -30,4 +30,14 @@ export async function eraseMeAction(_before: FormState, form: FormData): Promise
   if (!result.ok) return refusedAtDoor(result, {});
   revalidatePath("/", "layout");
   redirect("/sign-in");
+}
+
+/** Says how a bar feels to whoever asks. */
+export async function ownNoteAction(_before: FormState, form: FormData): Promise<FormState> {
+  const context = await requestContext();
+  const typed = textsOf(form);
+  const result = await saveOwnNote(context, { tag: typed.tag ?? "", texts: typed, version: Number(typed.version) });
+  if (!result.ok) return refusedAtDoor(result, typed);
+  revalidatePath("/", "layout");
+  return { status: "done", message: "Saved.", problems: [], typed: {} };
 }

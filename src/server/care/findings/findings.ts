@@ -3,6 +3,7 @@ import { and, desc, eq, getTableColumns, inArray, isNull, ne, sql } from "drizzl
 import type { AnyPgColumn, PgTable } from "drizzle-orm/pg-core";
 import { fileTypeFromBuffer } from "file-type";
 import sharp from "sharp";
+import type { Zone } from "@/core/wear/zones";
 import { type HallDay, hallDayAt } from "@/core/units/hallDay";
 import type { HallDb } from "@/data/hallDb";
 import { inMany } from "@/data/inMany";
@@ -24,6 +25,8 @@ export interface Finding {
   tag: string;
   barName: string;
   note: string;
+  /** On which part of the bar; null where nobody said. */
+  zone: Zone | null;
   hasPhoto: boolean;
   by: string;
   foundAt: Date;
@@ -53,11 +56,12 @@ export async function listFindings(
     await hall.rows(bars, { where: inArray(bars.id, [...new Set(latest.map(({ barId }) => barId))]) }),
   ];
   const byId = new Map(own.map((bar) => [bar.id, bar]));
-  return latest.map(({ id, barId, note, photoType, foundBy, foundAt, settledAt, settledNote }) => ({
+  return latest.map(({ id, barId, note, zone, photoType, foundBy, foundAt, settledAt, settledNote }) => ({
     id,
     tag: byId.get(barId)!.tag,
     barName: byId.get(barId)!.name,
     note,
+    zone,
     hasPhoto: photoType !== null,
     by: names.get(foundBy) ?? "somebody",
     foundAt,
@@ -165,12 +169,18 @@ export async function checkedPhoto(
 export async function keepFinding(
   context: Context,
   bar: { id: string; tag: string },
-  { note, photo, foundAt }: { note: string; photo: { bytes: Buffer; type: string } | null; foundAt: Date },
+  {
+    note,
+    photo,
+    foundAt,
+    zone = null,
+  }: { note: string; photo: { bytes: Buffer; type: string } | null; foundAt: Date; zone?: Zone | null },
 ): Promise<string> {
   const { hall } = context;
   const [row] = await hall.insert(careFindings, {
     barId: bar.id,
     note,
+    zone,
     photo: photo?.bytes ?? null,
     photoType: photo?.type ?? null,
     foundBy: context.actor.personId,

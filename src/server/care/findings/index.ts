@@ -12,5 +12,6 @@ export {
   listFindings,
   openFindings,
   settleFinding,
+  withoutPhoto,
 } from "./findings";
 export { type Incident, incidentLacks, incidentPhoto, listIncidents, recordIncident } from "./incidents";

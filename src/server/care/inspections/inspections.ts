@@ -9,8 +9,8 @@ import {
   type InspectionFacts,
   type InspectionVerdict,
   type Judgement,
+  greatestRunout,
   judgeInspection,
-  runoutOf,
 } from "@/core/care/inspection";
 import type { Problem } from "@/core/problem";
 import { trimmed } from "@/core/units/format";
@@ -130,7 +130,7 @@ async function keepInspection(
 ): Promise<{ reasons: string[] }> {
   const { facts, decided, judged, reason, day, by, mayEase } = looked;
   const said = reason.trim();
-  const runout = facts.dialMm ? runoutOf(facts.dialMm) : null;
+  const runout = greatestRunout(facts);
   const [kept] = await context.hall.insert(inspections, {
     barId: row.id,
     personId: by,
@@ -346,24 +346,29 @@ async function counted(
 }
 
 /** What cannot be in what was found. */
-export function factProblems({ dialMm, spinLeftS, spinRightS, endPlayMm, ...rest }: InspectionFacts): Problem[] {
+export function factProblems(facts: InspectionFacts): Problem[] {
+  const { dialMm, dialLeftMm, dialRightMm, spinLeftS, spinRightS, endPlayMm, ...rest } = facts;
   const problems: Problem[] = [];
   const range = (path: string, value: number | null, most: number, unit: string) => {
     if (value !== null && !(value >= 0 && value <= most))
       problems.push({ path, message: `must be from 0 to ${most} ${unit}` });
   };
-  if (dialMm) {
-    if (dialMm.length < 4 || dialMm.length > 72)
-      problems.push({ path: "dialMm", message: "Read the dial at 4 to 72 even angles round one turn." });
-    if (dialMm.some((value) => !(Math.abs(value) <= 50)))
-      problems.push({ path: "dialMm", message: "Dial readings are from −50 to 50 mm." });
+  for (const [path, dial] of Object.entries({ dialMm, dialLeftMm, dialRightMm })) {
+    if (!dial) continue;
+    if (dial.length < 4 || dial.length > 72)
+      problems.push({ path, message: "Read the dial at 4 to 72 even angles round one turn." });
+    if (dial.some((value) => !(Math.abs(value) <= 50)))
+      problems.push({ path, message: "Dial readings are from −50 to 50 mm." });
   }
+  if ((dialLeftMm || dialRightMm) && !(dialMm && dialLeftMm && dialRightMm))
+    problems.push({ path: "dialMm", message: "Where the bend is wants all three turns: left, middle and right." });
   range("spinLeftS", spinLeftS, 600, "s");
   range("spinRightS", spinRightS, 600, "s");
   range("endPlayMm", endPlayMm, 50, "mm");
   const isNothing =
     !dialMm &&
     !rest.sleeves &&
+    !rest.finish &&
     [spinLeftS, spinRightS, endPlayMm, rest.hops, rest.crackSeen, rest.knurl, rest.rust].every(
       (fact) => fact === null,
     ) &&

@@ -3,6 +3,7 @@ import { and, eq, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import { checkAnswers } from "@/core/care/checks";
 import { learnedMinutes } from "@/core/care/learnedMinutes";
 import { type HallDay, addDays, daysBetween, hallDayAt } from "@/core/units/hallDay";
+import type { Zone } from "@/core/wear/zones";
 import { bars, careLog, carePlan, careRounds, careSkips, careTasks } from "@/data/schema";
 import { type Context, inTransaction, isTablet, may } from "@/server/access";
 import { type DueItem, careDueOn, careOfBars } from "@/server/care/due";
@@ -197,6 +198,8 @@ export interface RoundTouch {
   note?: string;
   /** Of what is wrong, base64. */
   photo?: string;
+  /** Of what is wrong: on which part of the bar. */
+  zone?: Zone;
   /** Since the touch before, where that is known. */
   minutes?: number;
   madeAt: string;
@@ -234,7 +237,10 @@ export async function touchRound(
         where: inArray(careTasks.key, touch.tasks.length > 0 ? touch.tasks : [""]),
       });
       if (touch.kind === "wrong") {
-        await keepFinding(context, bar, { note, photo: photo?.ok ? photo : null, foundAt: made });
+        await keepFinding(context, bar, {
+          ...{ note, photo: photo?.ok ? photo : null, foundAt: made },
+          zone: touch.zone ?? null,
+        });
         return { ok: true as const, kind: touch.kind, tag: touch.tag };
       }
       if (tasks.length === 0) return notFound(`task "${touch.tasks.join(", ")}"`);

@@ -1,7 +1,7 @@
 import "server-only";
 import { asc, ne } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
-import { INSPECTION_VERDICTS, type InspectionVerdict, judgeInspection, runoutOf } from "@/core/care/inspection";
+import { INSPECTION_VERDICTS, type InspectionVerdict, greatestRunout, judgeInspection } from "@/core/care/inspection";
 import type { FileInspection } from "@/core/hallFileParts";
 import { isHallDay } from "@/core/units/hallDay";
 import { bars, inspections } from "@/data/schema";
@@ -55,7 +55,7 @@ export const inspectionsPart: FilePart<"inspections"> = {
           inspections,
           fresh.map(({ key }) => {
             const { tag, on, by, facts, decided, reason } = items.get(key)!;
-            const runout = facts.dialMm ? runoutOf(facts.dialMm) : null;
+            const runout = greatestRunout(facts);
             const suggested = judgeInspection(facts, limits).verdict;
             return {
               id: randomUUID(),

@@ -1,9 +1,13 @@
 import type { Metadata } from "next";
 import { addDays } from "@/core/units/hallDay";
+import { wearAlong } from "@/core/wear/wearAlong";
+import { lookWords } from "@/core/wear/wearWords";
 import { keepCareCurrent } from "@/server/upkeep";
-import { plannedRoundOf, roundOf } from "@/server/care/rounds";
+import { plannedRoundOf, roundOf, type RoundStop } from "@/server/care/rounds";
+import { barsByTag } from "@/server/bars";
+import { grippedOn } from "@/server/logbook";
 import { careTasksOf } from "@/server/care/planning";
-import { keptBriefly, may, requestContext } from "@/server/access";
+import { type Context, keptBriefly, may, requestContext } from "@/server/access";
 import { peopleWithPin } from "@/server/accounts";
 import Link from "@/ui/kit/Link";
 import { RoundScreen } from "@/ui/care/RoundScreen";
@@ -12,6 +16,24 @@ import { readSearch, type SearchParams } from "@/ui/kit/search";
 export const metadata: Metadata = { title: "Round" };
 
 const AHEAD = [0, 3, 7, 31];
+
+/** Where hands wear the bars whose shaft is due, in words by tag. */
+async function whereToLook(context: Context, stops: readonly RoundStop[]): Promise<Record<string, string>> {
+  const tags = stops.flatMap(({ tag, tasks }) => (tasks.some(({ key }) => key === "shaft") ? [tag] : []));
+  if (tags.length === 0) return {};
+  const listed = await barsByTag(context, tags);
+  const gripped = await grippedOn(
+    context,
+    listed.map(({ id }) => id),
+  );
+  return Object.fromEntries(
+    listed.flatMap(({ id, bar }) => {
+      const wear = wearAlong(bar, gripped.get(id) ?? []);
+      const words = wear && lookWords(wear);
+      return words ? [[bar.tag, words]] : [];
+    }),
+  );
+}
 
 export default async function RoundPage({ searchParams }: { searchParams: SearchParams }) {
   const [context, search] = [await requestContext(), await readSearch(searchParams)];
@@ -34,8 +56,12 @@ export default async function RoundPage({ searchParams }: { searchParams: Search
     (await keptBriefly(context, `round ${task} ${ahead}`, (context) =>
       roundOf(context, { task, day: addDays(context.clock.today, ahead) }),
     ));
+  const look = await keptBriefly(context, `look ${task} ${ahead} ${search.plan}`, (context) =>
+    whereToLook(context, round.stops),
+  );
   return (
     <RoundScreen
+      look={look}
       key={`${search.plan ?? task} ${ahead} ${context.clock.today}`}
       round={round}
       tasks={tasks.map(({ key, name }) => ({ key, name }))}

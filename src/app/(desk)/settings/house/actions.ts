@@ -4,7 +4,7 @@ import { revalidatePath } from "next/cache";
 import { RULE_NUMBER_KEYS } from "@/core/matching/houseRules";
 import { POLICY_KEYS } from "@/core/matching/policies";
 import { previewRules, saveMatchingRules } from "@/server/matching";
-import { saveStrengthRules } from "@/server/rules";
+import { saveSteadiness, saveStrengthRules } from "@/server/rules";
 import { requestContext } from "@/server/access";
 import { type FormState, refusedBy } from "@/ui/kit/formState";
 import type { Preview } from "@/ui/settings/HouseForm";
@@ -35,6 +35,16 @@ export async function strengthAction(_before: FormState, form: FormData): Promis
   const typed = Object.fromEntries([...form.entries()].map(([key, value]) => [key, String(value).slice(0, 40)]));
   const result = await saveStrengthRules(context, typed, Number(typed.version));
   if (!result.ok) return refusedBy(result, typed);
+  revalidatePath("/", "layout");
+  return { status: "done", message: "Saved.", problems: [], typed: {} };
+}
+
+/** Saves how steady kinds of bars feel here. */
+export async function steadinessAction(_before: FormState, form: FormData): Promise<FormState> {
+  const context = await requestContext();
+  const order = form.getAll("kind").map(String);
+  const result = await saveSteadiness(context, order, Number(form.get("version")));
+  if (!result.ok) return refusedBy(result, {});
   revalidatePath("/", "layout");
   return { status: "done", message: "Saved.", problems: [], typed: {} };
 }

@@ -1,18 +1,23 @@
 import type { Metadata } from "next";
 import { strengthTexts } from "@/core/strength/strengthRuleFields";
-import { matchingRules, strengthRules } from "@/server/rules";
+import { matchingRules, steadinessRules, strengthRules } from "@/server/rules";
 import { may, requestContext } from "@/server/access";
 import { PageHead } from "@/ui/kit/PageHead";
 import { SheetPart } from "@/ui/kit/SheetPart";
 import { StrengthForm } from "@/ui/settings/StrengthForm";
+import { SteadinessForm } from "@/ui/settings/SteadinessForm";
 import { HouseForm } from "@/ui/settings/HouseForm";
-import { houseAction, previewAction, strengthAction } from "./actions";
+import { houseAction, previewAction, steadinessAction, strengthAction } from "./actions";
 
 export const metadata: Metadata = { title: "House rules" };
 
 export default async function HousePage() {
   const context = await requestContext();
-  const [{ version, ...rules }, strength] = [await matchingRules(context), await strengthRules(context)];
+  const [{ version, ...rules }, strength, steady] = [
+    await matchingRules(context),
+    await strengthRules(context),
+    await steadinessRules(context),
+  ];
   return (
     <>
       <PageHead title="House rules" about="where practitioners disagree, the gym decides" />
@@ -34,6 +39,20 @@ export default async function HousePage() {
             version={strength.version}
             mayEdit={may(context, "rule.edit")}
             action={strengthAction}
+          />
+        </SheetPart>
+      </div>
+      <div className="mt-3">
+        <SheetPart
+          id="steadiness"
+          title="How steady bars feel"
+          about="The steadiest first; said where two bars are compared. Some find the cambered bar steadier than the straight one."
+        >
+          <SteadinessForm
+            order={steady.order}
+            version={steady.version}
+            mayEdit={may(context, "rule.edit")}
+            action={steadinessAction}
           />
         </SheetPart>
       </div>

@@ -4,7 +4,8 @@ import type { Build } from "@/core/balance/body";
 import { valueOf } from "@/core/bars/bar";
 import { FAMILIES } from "@/core/bars/families";
 import { presetsOf } from "@/core/setups/armSettings";
-import { STANDARD_HEIGHT_MM } from "@/core/setups/frame";
+import { type FrameChart, type FrameQuestion, type FrameSetting, STANDARD_HEIGHT_MM } from "@/core/setups/frame";
+import { DROP_ORDERS, type DropOrder, frameDropSet, frameLadder, MAX_DROPS } from "@/core/setups/frameLadder";
 import { waysTo, type FrameWay } from "@/core/setups/frameWays";
 import { frameAnswerOf, setupCard, type CardAsk } from "@/core/setups/setupCard";
 import { frameSettingOf, settingOfFrame, settingWords, startingSetting } from "@/core/setups/setupOptions";
@@ -23,6 +24,8 @@ import {
   usualKgOf,
 } from "@/server/setups";
 import { href, readSearch, type SearchParams } from "@/ui/kit/search";
+import { ArmDropSet } from "@/ui/setups/ArmDropSet";
+import { FrameLadder } from "@/ui/setups/FrameLadder";
 import { SetupBench } from "@/ui/setups/SetupBench";
 import { readSetupState, setupHref } from "@/ui/setups/setupState";
 import { copyAction, keepAction, standAction } from "../actions";
@@ -31,6 +34,38 @@ type Params = Promise<{ tag: string }>;
 
 export async function generateMetadata({ params }: { params: Params }): Promise<Metadata> {
   return { title: `Setting ${decodeURIComponent((await params).tag)}` };
+}
+
+const dropOrderOf = (text: string | undefined): DropOrder => DROP_ORDERS.find((one) => one === text) ?? "quickest";
+
+/** Every height of a frame, and the drop set that the address asks for. */
+function ladderOf(
+  chart: FrameChart,
+  {
+    present,
+    search,
+    gripWidthMm,
+    question,
+  }: {
+    present: FrameSetting;
+    search: Record<string, string | undefined>;
+    gripWidthMm: number | null;
+    question: FrameQuestion;
+  },
+) {
+  const rungs = frameLadder(chart, question, present, gripWidthMm);
+  const known = rungs.map(({ gripHeightMm }) => Math.round(gripHeightMm));
+  const heights = [...new Set((search.drop ?? "").split(",").map(Number))]
+    .filter((height) => known.includes(height))
+    .slice(0, MAX_DROPS);
+  const order = dropOrderOf(search.order);
+  return {
+    rungs,
+    drop:
+      heights.length === 0
+        ? null
+        : { heights, order, ...frameDropSet(chart, question, present, { heightsMm: heights, order, gripWidthMm }) },
+  };
 }
 
 /** The lift that a family's setting is looked at with first. */
@@ -117,6 +152,26 @@ export default async function SetupPage({ params, searchParams }: { params: Para
   const frame = frameAnswerOf(ask);
   const settingOf = (way: FrameWay) => settingOfFrame(set.options, { ...way.answer.setting, handMm: null });
   const linkOf = (way: FrameWay) => setupHref(tag, { ...search, hand: undefined }, settingOf(way));
+  const ladder =
+    set.chart?.kind === "frame"
+      ? ladderOf(set.chart, {
+          present,
+          search,
+          gripWidthMm: state.wishWidthMm,
+          question: { ...frameQuestion, barKg, perSideKg: Math.max(0, state.loadKg - barKg) / 2 },
+        })
+      : null;
+  const wordsOfSetting = (setting: FrameSetting) =>
+    settingWords(
+      set.options.filter(({ key }) => key !== "hand" && key !== "stands"),
+      settingOfFrame(set.options, { ...setting, handMm: null }),
+    );
+  const addressWith = (change: Record<string, string | null>) =>
+    setupHref(
+      tag,
+      { ...search, ...Object.fromEntries(Object.entries(change).map(([key, value]) => [key, value ?? undefined])) },
+      {},
+    );
   const others = people.filter(({ row }) => row.key !== lifter?.row.key);
   return (
     <SetupBench
@@ -134,6 +189,26 @@ export default async function SetupPage({ params, searchParams }: { params: Para
       holes={holes}
       frame={frame}
       ways={ways}
+      heights={
+        ladder && set.chart?.kind === "frame" ? (
+          <FrameLadder
+            chart={set.chart}
+            plateMm={state.plateMm}
+            rungs={ladder.rungs}
+            wordsOf={({ answer }) => wordsOfSetting(answer.setting)}
+            drop={ladder.drop}
+            hrefOf={addressWith}
+          />
+        ) : set.chart?.kind === "arm" ? (
+          <ArmDropSet
+            presets={presetsOf(set.chart)}
+            present={set.present ? { mark: set.present.mark!, pin: set.present.pin! } : null}
+            chosen={(search.drop ?? "").split(",")}
+            order={dropOrderOf(search.order)}
+            hrefOf={addressWith}
+          />
+        ) : null
+      }
       wayWords={(way) =>
         settingWords(
           set.options.filter(({ key }) => key !== "hand" && key !== "stands"),
