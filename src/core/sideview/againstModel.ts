@@ -71,6 +71,6 @@ export function againstWords({ balance: found, leanOffDeg, differs }: AgainstMod
   const head = `The trunk leans ${seen}° ± ${Math.ceil(reading.leanDeg.within)}°; the model has ${model}°`;
   if (!differs) return `${head}: as good as the same.`;
   return leanOffDeg > 0
-    ? `${head}: they lean more than this load asks for at these legs.`
-    : `${head}: they stay more upright than the load alone would let them, so hands or back hold it.`;
+    ? `${head}: they lean more than balances at these legs, towards the toes.`
+    : `${head}: they stay more upright than balances at these legs, towards the heels.`;
 }

@@ -34,8 +34,8 @@ export const MARK_NAMES: Record<MarkKey, string> = {
 export const SCALE_ALONGS = ["upright", "floor", "other"] as const;
 export type ScaleAlong = (typeof SCALE_ALONGS)[number];
 
-/** Where the camera stood: square to the lifter as far as anybody knows, or known to be ahead of or behind them. */
-export const CAMERA_SIDES = ["unknown", "front", "behind"] as const;
+/** Where the camera stood: nobody knows, looked along the bar so that its two ends hide one another, ahead or behind. */
+export const CAMERA_SIDES = ["unknown", "square", "front", "behind"] as const;
 export type CameraSide = (typeof CAMERA_SIDES)[number];
 
 /** Everything marked on one still. Lengths in mm unless a name says px. */

@@ -39,13 +39,16 @@ export interface StillReading {
  * telephone. Ours.
  */
 const MARK_MM = 8;
-const EDGE_PX_SHARE = 0.004;
+/** A plate’s edge is sharp and is marked under the magnifier: shares of the picture’s longer side. */
+const EDGE_PX_SHARE = 0.002;
 const DISTANCE_SHARE = 0.2;
 const JOINT_DEPTH_MM = 35;
 const ROLL_DEG = 0.7;
 /** An upright in the picture shows what is plumb. */
 const ROLL_BY_UPRIGHT_DEG = 0.25;
 const CENTRE_SHARE = 0.02;
+/** Whoever looks along the bar is square to it within so much. */
+const SQUARE_DEG = 2;
 const PLATE_DEPTH_MM = 80;
 /** 1.96 standard deviations hold nineteen in twenty; rounded up. */
 const COVER = 2;
@@ -67,6 +70,8 @@ interface Inputs {
   depths: Record<JointMark, number>;
   plateDepthMm: number;
   roll: number;
+  /** Of a camera that is said to be square: how far it is not, in radians. */
+  askew: number;
   centre: Pixel;
 }
 
@@ -95,7 +100,7 @@ export function readStill(marks: SideMarks, heightMm: number | null): StillReadi
   if (lacking.length > 0) throw new RangeError(lacking.join(" "));
   const footMm = 0.152 * (heightMm ?? 1750);
   const start = inputsOf(marks);
-  const signs = marks.cameraSide === "unknown" ? [1, -1] : [marks.cameraSide === "front" ? 1 : -1];
+  const signs = marks.cameraSide === "unknown" ? [1, -1] : [marks.cameraSide === "behind" ? -1 : 1];
   const solved = signs.map((sign) => solve(marks, start, sign, footMm));
   const figures = solved.map(({ figures }) => figures);
   const moves = signs.map((sign) => spread(marks, start, sign, footMm));
@@ -114,7 +119,7 @@ export function readStill(marks: SideMarks, heightMm: number | null): StillReadi
     shankDeg: read("shankDeg"),
     thighDeg: read("thighDeg"),
     barAheadOfMidFootMm: read("barAheadOfMidFootMm"),
-    cameraDeg: marks.disc ? read("cameraDeg") : null,
+    cameraDeg: marks.disc && marks.cameraSide !== "square" ? read("cameraDeg") : null,
     points: Object.fromEntries(
       JOINT_MARKS.map((key) => [
         key,
@@ -153,6 +158,7 @@ function inputsOf({ points, disc, scale, widthPx, heightPx, cameraMm }: SideMark
     depths: DEPTH_MM,
     plateDepthMm: DEPTH_MM.bar,
     roll: upright,
+    askew: 0,
     centre: [widthPx / 2, heightPx / 2],
   };
 }
@@ -177,8 +183,9 @@ function solve(marks: SideMarks, inputs: Inputs, sign: number, footMm: number) {
   const { distanceMm, roll, centre } = inputs;
   // The camera ahead of a lifter who faces right stands to the right.
   const side = sign * forward;
-  let camera: Camera = { distanceMm, yaw: 0, focalPx: 1, roll, centre };
-  if (disc) camera = byDisc(camera, inputs, disc.diameterMm, side);
+  let camera: Camera = { distanceMm, yaw: side * inputs.askew, focalPx: 1, roll, centre };
+  if (disc && marks.cameraSide === "square") camera = byHeight(camera, inputs, disc.diameterMm);
+  else if (disc) camera = byDisc(camera, inputs, disc.diameterMm, side);
   else if (scale) {
     const [ax, ay, bx, by] = inputs.edges as [number, number, number, number];
     camera.focalPx = (Math.hypot(ax - bx, ay - by) * distanceMm) / scale.distanceMm;
@@ -198,21 +205,28 @@ function solve(marks: SideMarks, inputs: Inputs, sign: number, footMm: number) {
   };
 }
 
-/** A camera that sees a plate as wide and as high as it was marked. */
-function byDisc(camera: Camera, { edges, plateDepthMm }: Inputs, diameterMm: number, side: number): Camera {
+/**
+ * A camera that sees a plate as high as it was marked: its height is not foreshortened, so what it is in pixels at the
+ * plate's own depth gives the scale.
+ */
+function byHeight(camera: Camera, { edges, plateDepthMm }: Inputs, diameterMm: number): Camera {
   const [left, right, top, bottom] = edges as [number, number, number, number];
-  const [widthPx, heightPx] = [right - left, bottom - top];
   const middle: Pixel = [(left + right) / 2, (top + bottom) / 2];
-  const at = (yaw: number): Camera => {
-    // Its height is not foreshortened: what it is in pixels at the plate's own depth gives the scale.
-    let next = { ...camera, yaw, focalPx: (heightPx * (camera.distanceMm - plateDepthMm)) / diameterMm };
-    for (let i = 0; i < 4; i += 1) {
-      const [x] = pointAt(next, middle, plateDepthMm);
-      const depth = camera.distanceMm - x * Math.sin(yaw) - plateDepthMm * Math.cos(yaw);
-      next = { ...next, focalPx: (heightPx * depth) / diameterMm };
-    }
-    return next;
-  };
+  let next = { ...camera, focalPx: ((bottom - top) * (camera.distanceMm - plateDepthMm)) / diameterMm };
+  for (let i = 0; i < 4; i += 1) {
+    const [x] = pointAt(next, middle, plateDepthMm);
+    const depth = camera.distanceMm - x * Math.sin(camera.yaw) - plateDepthMm * Math.cos(camera.yaw);
+    next = { ...next, focalPx: ((bottom - top) * depth) / diameterMm };
+  }
+  return next;
+}
+
+/** A camera that sees a plate as wide and as high as it was marked. */
+function byDisc(camera: Camera, inputs: Inputs, diameterMm: number, side: number): Camera {
+  const { edges, plateDepthMm } = inputs;
+  const [left, right, top, bottom] = edges as [number, number, number, number];
+  const middle: Pixel = [(left + right) / 2, (top + bottom) / 2];
+  const at = (yaw: number): Camera => byHeight({ ...camera, yaw }, inputs, diameterMm);
   const widthBy = (yaw: number) => {
     const one = at(yaw);
     return pointAt(one, [right, middle[1]], plateDepthMm)[0] - pointAt(one, [left, middle[1]], plateDepthMm)[0];
@@ -277,6 +291,7 @@ function spread(marks: SideMarks, start: Inputs, sign: number, footMm: number): 
     })),
     { ...start, plateDepthMm: start.plateDepthMm + PLATE_DEPTH_MM },
     { ...start, roll: start.roll + rad(hasUpright ? ROLL_BY_UPRIGHT_DEG : ROLL_DEG) },
+    ...(marks.cameraSide === "square" ? [{ ...start, askew: rad(SQUARE_DEG) }] : []),
     { ...start, centre: [start.centre[0] + CENTRE_SHARE * marks.widthPx, start.centre[1]] },
     { ...start, centre: [start.centre[0], start.centre[1] + CENTRE_SHARE * marks.heightPx] },
   ];

@@ -159,6 +159,10 @@ export function markNear(marks: SideMarks, [x, y]: Pixel, withinPx: number): Mar
   return best?.mark ?? null;
 }
 
-/** Every mark that a still has, in the order somebody sets them. */
+/**
+ * Every mark that a still has, in the order somebody sets them.
+ *
+ * @returns keys of marks
+ */
 export const marksOf = (marks: SideMarks): MarkKey[] =>
   (Object.keys(START) as MarkKey[]).filter((mark) => pointOf(marks, mark) !== null);

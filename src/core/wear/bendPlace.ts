@@ -19,6 +19,8 @@ export interface BendPlace {
   bendAtDeg: number;
   /** Hours on a clock seen from the right end, 12 at the first reading. */
   clock: number;
+  /** It may as well lie farther out: beyond the outer dials nothing tells one place from another. */
+  isBeyond: boolean;
   /** What one bend does not explain of the readings, in mm of runout: more than one bend, or a bar that slipped. */
   residualMm: number;
 }
@@ -26,8 +28,8 @@ export interface BendPlace {
 /**
  * Where a shaft is bent, from turns of the dial at three places or more between two supports. A shaft with one bend is
  * two straight pieces: it runs out most at the bend and less and less towards the supports, everywhere in the same
- * direction. Of every place on the shaft the bend that explains the readings best is taken (least squares; both the
- * size and the direction of each turn count).
+ * direction. Of every place between the outer dials the bend that explains the readings best is taken (least squares;
+ * both the size and the direction of each turn count).
  *
  * @param supportHalfMm half the distance between the supports
  * @throws RangeError for fewer than three places or a place outside the supports
@@ -42,8 +44,9 @@ export function bendPlace(dials: readonly DialAt[], supportHalfMm: number): Bend
     const angle = (bendAtDeg * Math.PI) / 180;
     return { atMm, x: (tirMm / 2) * Math.cos(angle), y: (tirMm / 2) * Math.sin(angle) };
   });
+  const [first, last] = [Math.min(...dials.map(({ atMm }) => atMm)), Math.max(...dials.map(({ atMm }) => atMm))];
   let best = { at: 0, x: 0, y: 0, left: Infinity };
-  for (let at = -Math.floor(supportHalfMm) + 1; at < supportHalfMm; at += 1) {
+  for (let at = Math.ceil(first); at <= last; at += 1) {
     const shape = turns.map(({ atMm }) => sag(atMm, at, supportHalfMm));
     const size = shape.reduce((sum, s) => sum + s * s, 0);
     const x = turns.reduce((sum, turn, i) => sum + turn.x * shape[i]!, 0) / size;
@@ -55,6 +58,7 @@ export function bendPlace(dials: readonly DialAt[], supportHalfMm: number): Bend
   const clock = Math.round(bendAtDeg / 30) % 12;
   return {
     atMm: best.at,
+    isBeyond: best.at <= Math.ceil(first) || best.at + 1 > last,
     tirMm: 2 * Math.hypot(best.x, best.y),
     bendAtDeg,
     clock: clock === 0 ? 12 : clock,
@@ -114,8 +118,11 @@ export function bendOfFacts(bar: Bar, { dialMm, dialLeftMm, dialRightMm }: Inspe
  *
  * @returns a sentence in mm
  */
-export function bendPlaceWords({ atMm, tirMm, clock }: BendPlace): string {
+export function bendPlaceWords({ atMm, tirMm, clock, isBeyond }: BendPlace): string {
   const off = Math.round(Math.abs(atMm));
-  const where = off < 20 ? "in the middle" : `${off} mm ${atMm < 0 ? "left" : "right"} of the middle`;
+  const where =
+    off < 20
+      ? "in the middle"
+      : `${off} mm ${atMm < 0 ? "left" : "right"} of the middle${isBeyond ? " or farther out" : ""}`;
   return `Bent ${where}, towards ${clock} o’clock, runout ${tirMm.toFixed(1)} mm.`;
 }

@@ -27,6 +27,7 @@ import {
 import { loadClimate, loadHours, loadInspections } from "./loadCareFacts";
 import { insertUsualCare, insertUsualLifts } from "../newHall";
 import type { Role } from "../schema";
+import { loadFeel } from "./loadFeel";
 import { loadPeople } from "./loadPeople";
 import { seededRandom } from "./random";
 
@@ -166,6 +167,10 @@ async function loadHall(
       spec.people.map(([name, role]) => ({ id: people[name]!, role })),
     );
     await loadInspections(hall, rows, measurer, today, now);
+    await loadFeel(hall, {
+      ...{ personId: measurer, today, now },
+      bars: new Map(rows.map(({ tag, id }) => [tag, id])),
+    });
   }
   await loadCare(hall, rows, tasks, facts.climateClass, people, spec, today);
 }

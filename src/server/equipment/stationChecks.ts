@@ -35,7 +35,7 @@ export interface CheckedStation {
 /** Stations that have parts to look at, each part with its last look and when it is due. */
 export async function stationCare({ hall, clock }: Context): Promise<CheckedStation[]> {
   const [rows, last] = await Promise.all([hall.rows(stations, { orderBy: [asc(stations.key)] }), lastLooks(hall)]);
-  return rows.flatMap((row): CheckedStation[] => {
+  const checked = rows.flatMap((row): CheckedStation[] => {
     const parts = partsOfStation(row.kind);
     if (parts.length === 0) return [];
     return [
@@ -52,6 +52,10 @@ export async function stationCare({ hall, clock }: Context): Promise<CheckedStat
       },
     ];
   });
+  // What is out of use first, then whatever is due longest.
+  const order = ({ outOfUse, parts }: CheckedStation) =>
+    outOfUse ? "" : parts.reduce((first, { dueOn }) => (dueOn < first ? dueOn : first), "9999");
+  return checked.sort((a, b) => (order(a) < order(b) ? -1 : order(a) > order(b) ? 1 : 0));
 }
 
 async function lastLooks(hall: Context["hall"]) {

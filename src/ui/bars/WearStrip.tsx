@@ -33,7 +33,7 @@ export function WearStrip({ bar, wear, found, bend }: Props) {
         <strong>Along the shaft</strong> {words && <Say text={words} />}
       </figcaption>
       <svg
-        viewBox={`${-SHEET_HALF_MM} -150 ${2 * SHEET_HALF_MM} 260`}
+        viewBox={`${-SHEET_HALF_MM} ${bend ? -110 : -60} ${2 * SHEET_HALF_MM} ${bend ? 170 : 120}`}
         role="img"
         aria-label={[
           words ?? "",
@@ -121,7 +121,7 @@ export function WearStrip({ bar, wear, found, bend }: Props) {
           </li>
         )}
       </ol>
-      <p className="text-quiet px-4 pb-2 text-xs">{SIDES_ARE}</p>
+      {(placed.length > 0 || bend) && <p className="text-quiet px-4 pb-2 text-xs">{SIDES_ARE}</p>}
     </figure>
   );
 }

@@ -18,18 +18,21 @@ interface Props {
   wordsOf: (way: FrameWay) => string;
   /** Whether somebody recorded how it is set now: steps start from there. */
   isRecorded: boolean;
+  /** Every height as a ladder. */
+  ladder?: React.ReactNode;
   children?: React.ReactNode;
 }
 
 /** A frame on its plates: where the hands come to be, whether it hangs level, and the ways to a wished height. */
 export function FrameBench(props: Props) {
-  const { answer, drawing, ways, refused, wish, hrefOf, changeOf, wordsOf, isRecorded, children } = props;
+  const { answer, drawing, ways, refused, wish, hrefOf, changeOf, wordsOf, isRecorded, ladder, children } = props;
   const { refusals, warnings } = answer;
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]">
       <section className="sheet px-3 py-2 lg:col-span-2" aria-label="Drawn to scale">
         <SheetDrawing sheet={drawing} className="max-h-72" />
       </section>
+      {ladder && <div className="min-w-0 lg:col-span-2">{ladder}</div>}
       <div className="grid content-start gap-3">
         <section className="sheet px-4 py-3" aria-label="Ways">
           <h2 className="mb-1 font-bold">

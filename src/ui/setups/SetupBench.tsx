@@ -164,6 +164,7 @@ export function SetupBench(props: Props) {
           changeOf={props.wayChange}
           wordsOf={props.wayWords}
           isRecorded={set.present !== null}
+          ladder={props.heights}
         >
           <OptionPicker options={options} setting={state.setting} hrefOf={pick} />
           <div className="mt-2">{hands}</div>
@@ -182,7 +183,7 @@ export function SetupBench(props: Props) {
           </section>
         </div>
       )}
-      {props.heights && <div className="mt-3">{props.heights}</div>}
+      {props.heights && chart?.kind !== "frame" && <div className="mt-3">{props.heights}</div>}
       {lifter && !props.isMeasured && (
         <p className="mt-3 text-sm">
           {lifter.name} has no height or body mass yet: add them to see lean, moments and J-cup holes.

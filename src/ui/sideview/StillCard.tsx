@@ -26,6 +26,8 @@ interface Props {
   today: string;
   maySave: boolean;
   close: (() => void) | null;
+  /** Told when a picture is in it. */
+  opened: () => void;
 }
 
 /** Somebody who is not on file. */
@@ -39,7 +41,7 @@ function typed(text: string, unit: Unit): number | null {
 }
 
 /** One still: its picture with the marks, what it says, the model beside it, and saving it for the lifter. */
-export function StillCard({ title, saved, isWide, lifter, bars, asked, today, maySave, close }: Props) {
+export function StillCard({ title, saved, isWide, lifter, bars, asked, today, maySave, close, opened }: Props) {
   const id = useId();
   const [height, setHeight] = useState("");
   const heightMm = lifter?.build.heightMm ?? typed(height, "mm") ?? null;
@@ -69,7 +71,9 @@ export function StillCard({ title, saved, isWide, lifter, bars, asked, today, ma
   }, [reading, bar, carry, loadKg, lifter, heightMm, asked.lift]);
   const choose = async (file: File | undefined) => {
     if (!file) return;
-    setProblem((await still.open(file)) ? null : "This browser cannot read the picture: choose a JPEG, PNG or WebP.");
+    const isOpen = await still.open(file);
+    if (isOpen) opened();
+    setProblem(isOpen ? null : "This browser cannot read the picture: choose a JPEG, PNG or WebP.");
   };
   return (
     <section aria-label={title} className="sheet grid gap-3 p-4">
@@ -272,7 +276,8 @@ function StillOptions({ still }: { still: ReturnType<typeof useStill> }) {
             value={marks.cameraSide}
             onChange={({ target }) => change({ kind: "set", cameraSide: target.value as CameraSide })}
           >
-            <option value="unknown">square, or nobody knows</option>
+            <option value="unknown">nobody knows</option>
+            <option value="square">square: the bar’s ends hide one another</option>
             <option value="front">a little in front of them</option>
             <option value="behind">a little behind them</option>
           </select>

@@ -20,7 +20,7 @@ export function StillReadout({ reading, against }: Props) {
     [
       "bar ahead of mid-foot",
       reading.barAheadOfMidFootMm,
-      (value) => said.mm(value, 0),
+      (value) => said.mm(value, 0).replace("-", "−"),
       model ? model.figure.contact[0] - model.figure.midFoot[0] : null,
     ],
   ];

@@ -25,20 +25,22 @@ interface Props {
 }
 
 /** A still that lies on the bench: a new one, or one that was saved. */
-type OnBench = { key: number; saved: SideView | null };
+type OnBench = { key: number; saved: SideView | null; isEmpty: boolean };
 
 const MAX_STILLS = 3;
 
 /** Stills from the side held against the model: one, or several settings or bars side by side. */
 export function StillSheet({ lifters, lifter, bars, asked, lifts, saved, today, maySave, deleteAction }: Props) {
-  const [stills, setStills] = useState<OnBench[]>([{ key: 0, saved: null }]);
+  const [stills, setStills] = useState<OnBench[]>([{ key: 0, saved: null, isEmpty: true }]);
   const [form, remove, isPending] = useFormAction(deleteAction);
   const who = lifters.find(({ key }) => key === lifter) ?? null;
   const add = (one: SideView | null) =>
-    setStills((now) => [
-      ...now.slice(0, MAX_STILLS - 1),
-      { key: Math.max(-1, ...now.map(({ key }) => key)) + 1, saved: one },
-    ]);
+    setStills((now) => {
+      // What is opened takes the place of a still that has no picture yet.
+      const kept = one ? now.filter(({ isEmpty }) => !isEmpty) : now;
+      const key = Math.max(-1, ...now.map((still) => still.key)) + 1;
+      return [...kept.slice(0, MAX_STILLS - 1), { key, saved: one, isEmpty: one === null }];
+    });
   return (
     <div className="grid gap-3">
       <AskForm
@@ -68,6 +70,9 @@ export function StillSheet({ lifters, lifter, bars, asked, lifts, saved, today, 
         {stills.map(({ key, saved: one }, i) => (
           <StillCard
             key={key}
+            opened={() =>
+              setStills((now) => now.map((still) => (still.key === key ? { ...still, isEmpty: false } : still)))
+            }
             title={stills.length > 1 ? `Still ${i + 1}` : "Still"}
             saved={one}
             isWide={stills.length === 1}

@@ -6,8 +6,9 @@ import { matchingRules } from "@/server/rules";
 import { buildOf, listLifters } from "@/server/lifters";
 import { requestContext } from "@/server/access";
 import { BalanceSheet } from "@/ui/balance/BalanceSheet";
+import Link from "@/ui/kit/Link";
 import { PageHead } from "@/ui/kit/PageHead";
-import { readSearch, type SearchParams } from "@/ui/kit/search";
+import { href, readSearch, type SearchParams } from "@/ui/kit/search";
 import { MatchNav } from "@/ui/match/MatchNav";
 
 export const metadata: Metadata = { title: "Balance" };
@@ -32,6 +33,12 @@ export default async function BalancePage({ searchParams }: { searchParams: Sear
     <>
       <PageHead title="Balance" about="lifter, bar and load from the side, over the feet">
         <MatchNav here="/match/balance" />
+        <Link
+          href={href("/match/balance/still", { lifter: search.lifter, bar: search.bar, load: search.load })}
+          className="btn btn-sm btn-outline min-h-10"
+        >
+          Against a still
+        </Link>
       </PageHead>
       <BalanceSheet
         start={asked ? { ...start, build: asked.build } : start}
