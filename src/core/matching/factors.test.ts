@@ -321,3 +321,27 @@ it("a bar that cannot be racked never starts a squat, and may still be pulled or
   expect(atBest("rack", frame, "back-squat-high", 100)).toBe("never");
   for (const lift of ["deadlift", "carry", "shrug"] as const) expect(atBest("rack", frame, lift, 100)).toBeNull();
 });
+
+describe("the station", () => {
+  const racks = [
+    { name: "Rack 1", kind: "rack", supportSpacingMm: 1090, ratedKg: 200 },
+    { name: "Rack 2", kind: "rack", supportSpacingMm: 1090, ratedKg: 300 },
+  ] as const;
+  it("holds what it holds: over it nothing is lifted there, and elsewhere where another holds it", () => {
+    expect(atBest("station", bar(), "back-squat-high", 200, { stations: racks, at: racks[0] })).toBeNull();
+    expect(reason("station", bar(), "back-squat-high", 210, { stations: racks, at: racks[0] })).toMatchObject({
+      ...{ atBest: "never", text: "Rack 1 holds 200 kg at most; 210 kg is planned." },
+    });
+    expect(atBest("station", bar(), "back-squat-high", 210, { stations: racks })).toBeNull();
+    expect(atBest("station", bar(), "back-squat-high", 310, { stations: racks })).toBe("never");
+    // A pull needs none of them.
+    expect(atBest("station", bar(), "deadlift", 310, { stations: racks })).toBeNull();
+  });
+  it("takes nobody while it is out of use, however light", () => {
+    const out = { ...racks[0], outOfUse: "bolts and anchors loose" };
+    expect(reason("station", bar(), "back-squat-high", 40, { stations: racks, at: out })).toMatchObject({
+      ...{ atBest: "never", text: "Rack 1 is out of use: bolts and anchors loose." },
+    });
+    expect(atBest("station", bar(), "back-squat-high", 40, { stations: [out, racks[1]] })).toBeNull();
+  });
+});

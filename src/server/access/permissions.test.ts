@@ -48,7 +48,12 @@ import type { Outcome } from "@/server/kit/outcome";
 import { readMessage } from "@/server/care/rounds/reminders";
 import { endRun, touchRun } from "@/server/loading/runs";
 import { runOf } from "@/server/loading/runView";
-import { saveLabelRules, saveUseCard } from "@/server/rules";
+import { checkStation } from "@/server/equipment";
+import { saveBrushDuty } from "@/server/classes";
+import { startMarks } from "@/core/sideview/stillState";
+import { saveNote } from "@/server/feel";
+import { deleteSideView, saveSideView } from "@/server/sideview";
+import { saveLabelRules, saveSteadiness, saveUseCard } from "@/server/rules";
 import { saveMeasuringRules } from "@/server/rules/measuringRules";
 import { calibrate, copySetting, keepSetting, noteStand } from "@/server/setups/setupChanges";
 import { hangBar, movePlace, putAway, savePlace } from "@/server/setups/storageChanges";
@@ -62,6 +67,7 @@ const TABLETS: Record<"sheets" | "rounds", readonly string[]> = {
     "hang a bar",
     "put a bar away",
     "tick care",
+    "check a station",
     "undo care",
     "inspect a bar",
     "touch a round",
@@ -93,6 +99,10 @@ const CLASS = {
 };
 const SPEC = { id: null, version: 0, rules: "", source: "", lifts: [], marks: "", texts: {} };
 const TICK = { tag: "T1", task: "shaft", doneOn: "2026-03-20", doneBy: NO_ID, note: "", idempotencyKey: "abcdefgh" };
+const STILL = {
+  ...{ key: "abcdefgh", lifter: "x", tag: null, lift: "x", setting: "", loadKg: 0, takenOn: "x", photo: null },
+  marks: startMarks(1000, 800),
+};
 const INSPECTION = { tag: "x", facts: NOT_LOOKED_AT, decided: null, reason: "", idempotencyKey: "x" };
 const ROUND = { key: "round-x-1", kind: "skip" as const, tag: "x", tasks: [], madeAt: "2026-03-20T10:00:00Z" };
 const SENSOR = { key: "x", version: 1, so2: "", chloride: "", lagHours: "" };
@@ -110,6 +120,26 @@ const WRITES: [name: string, may: Role[], call: (context: Context) => Promise<Ou
     ["manager", "coach"],
     (context) => changeBarState(context, { tag: "x", state: "watch", reason: "", version: 1 }),
   ],
+  [
+    "note how a bar feels to somebody",
+    ["manager", "coach"],
+    (context) => saveNote(context, { tag: "x", lifter: "x", texts: { stage: "first-day", words: "x" }, version: 0 }),
+  ],
+  [
+    "note how a bar feels",
+    ["manager", "coach", "care"],
+    (context) => saveNote(context, { tag: "x", lifter: null, texts: { stage: "first-day", words: "x" }, version: 0 }),
+  ],
+  ["save a still", ["manager", "coach"], (context) => saveSideView(context, STILL)],
+  ["delete a still", ["manager", "coach"], (context) => deleteSideView(context, NO_ID)],
+  [
+    "check a station",
+    ["manager", "coach", "care"],
+    (context) =>
+      checkStation(context, { key: "abcdefgh", station: "x", part: "pins", found: "sound", note: "" }),
+  ],
+  ["name a brush duty", ["manager", "coach"], (context) => saveBrushDuty(context, { id: NO_ID, name: "x", version: 1 })],
+  ["rank steadiness", ["manager"], (context) => saveSteadiness(context, [], 0)],
   ["calibrate", ["manager", "coach"], (context) => calibrate(context, { tag: "x", version: 0, texts: {} })],
   [
     "note how a bar stands",

@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { FAMILIES } from "@/core/bars/families";
 import { oddsText } from "@/core/buying/batchRisk";
 import { peopleText } from "@/core/buying/offerGain";
@@ -17,13 +18,15 @@ import { verdictWords } from "./verdictWords";
 
 interface Props {
   page: OfferPage;
+  /** What people here say of such bars. */
+  feel: ReactNode;
   lines: readonly (readonly [string, string])[];
   today: string;
   actions: Record<"decide" | "watch" | "resolve", FormAction>;
 }
 
 /** An offer: what it would change and what it would not, what it costs, and what is to be decided. */
-export function OfferSheet({ page, lines, today, actions }: Props) {
+export function OfferSheet({ page, feel, lines, today, actions }: Props) {
   const {
     item,
     improvements,
@@ -53,6 +56,7 @@ export function OfferSheet({ page, lines, today, actions }: Props) {
               </Link>
             )}
           </p>
+          {feel}
         </section>
         {suspicious.length > 0 && (
           <section className="sheet border-l-error border-l-4 px-4 py-3 text-sm" aria-label="Ask before you order">

@@ -4,7 +4,7 @@ import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSe
 import type { ReactNode } from "react";
 import { BarDrawing } from "../kit/BarDrawing";
 import type { FormAction } from "../kit/formState";
-import { Time } from "../kit/shown";
+import { Say, Time } from "../kit/shown";
 import { VerdictMark } from "../kit/VerdictText";
 import { Sleeve, type PlateFaces } from "../load/Sleeve";
 import type { Board, BoardCell, BoardPerson } from "./boardModel";
@@ -152,7 +152,9 @@ function PersonParts({ person, faces }: { person: BoardPerson; faces: PlateFaces
       <span className="flex items-center gap-1.5 font-semibold">
         <VerdictMark verdict={broken.length > 0 ? "never" : (verdict ?? "never")} />
         <span className={`min-w-0 truncate ${broken.length > 0 ? "text-error line-through" : ""}`}>{lifter}</span>
-        <span className="ml-auto tabular-nums whitespace-nowrap">{load}</span>
+        <span className="ml-auto tabular-nums whitespace-nowrap">
+          <Say text={load} />
+        </span>
       </span>
       <span className="flex items-center justify-between gap-2 text-xs">
         <span className="text-quiet min-w-0">

@@ -14,7 +14,7 @@ import { href } from "../kit/search";
 import { LadderAsk, PlatesAsk } from "../load/LadderAsk";
 import { Sleeve, type PlateFaces } from "../load/Sleeve";
 import { usePool } from "./usePool";
-import { Say } from "../kit/shown";
+import { Kg, Say } from "../kit/shown";
 
 interface Props {
   address: string;
@@ -195,8 +195,7 @@ function Planned({
                     <span className="text-quiet w-11 text-right">{clock(startsAt, inOrder[i]!.atMinutes)}</span>
                     <span className="w-32 truncate">{lifterOf[id]}</span>
                     <strong className="w-20 text-right">
-                      {kg(achievedUnits)}
-                      <span className="unit">kg</span>
+                      <Kg value={kgFromMassUnits(achievedUnits)} decimals={2} isSmall />
                     </strong>
                     <Sleeve stack={perSide} faces={faces} />
                     {shortages.some(({ set }) => set === id) && (
@@ -244,13 +243,15 @@ function ShortageWords({ group, startsAt, lifterOf, faces, stationOf }: Shortage
       <strong>
         {from === until ? from : `${from} to ${until}`}, {at.station} ({at.tag}):
       </strong>{" "}
-      {group
-        .map(
-          ({ set, achievedUnits, wishedUnits }) =>
-            `${lifterOf[set]} ${kg(achievedUnits)} instead of ${kg(wishedUnits)} kg`,
-        )
-        .filter((words, i, all) => all.indexOf(words) === i)
-        .join(", ")}
+      <Say
+        text={group
+          .map(
+            ({ set, achievedUnits, wishedUnits }) =>
+              `${lifterOf[set]} ${kg(achievedUnits)} instead of ${kg(wishedUnits)} kg`,
+          )
+          .filter((words, i, all) => all.indexOf(words) === i)
+          .join(", ")}
+      />
       . Missing: {first.missing.map((one) => pairsOf(one, faces)).join(" and ")}
       {heldBy.length > 0 && `, on bars at ${heldBy.join(" and ")}`}.{" "}
       {wait < Infinity && `Begun ${wait} min later ${group.length === 1 ? "it has" : "they have"} them.`}

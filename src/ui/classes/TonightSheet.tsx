@@ -7,6 +7,7 @@ import { KnurlPatterns } from "../kit/BarDrawing";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import type { PlateFaces } from "../load/Sleeve";
+import { Say } from "../kit/shown";
 import { boardOf } from "./boardModel";
 import { BrushDuty } from "./BrushDuty";
 import { BrokenPlan } from "./BrokenPlan";
@@ -192,7 +193,10 @@ export function TonightSheet({ details, times, stations, lifters, lifts, usual, 
                 href={`/match?lift=${item.lift}&load=${item.load.replace(" ", "")}&lifter=${item.lifter}&purpose=${item.purpose}`}
                 className="hover:underline"
               >
-                {item.liftName} <strong className="tabular-nums">{item.load}</strong>
+                {item.liftName}{" "}
+                <strong className="tabular-nums">
+                  <Say text={item.load} />
+                </strong>
                 {item.purpose !== "general" && <span className="text-quiet"> for {PURPOSE_WORDS[item.purpose]}</span>}
               </Link>
               <LockForm

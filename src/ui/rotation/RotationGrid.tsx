@@ -3,9 +3,9 @@
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from "@dnd-kit/core";
 import { startTransition, useRef, useState, type KeyboardEvent } from "react";
 import type { BarForm } from "@/core/bars/families";
-import { trimmed } from "@/core/units/format";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
+import { Kg, useShown } from "../kit/shown";
 import { FormGlyph } from "./FormGlyph";
 
 /** One week of one row, as it is shown. */
@@ -52,7 +52,6 @@ interface Change {
   tag: string | null;
 }
 
-const kg = (value: number) => trimmed(Math.round(value * 10) / 10, 1);
 const cellId = (row: number, week: number) => `${row}.${week}`;
 
 /** The weeks of a rotation: each cell a bar with the load to start with; dragged or moved by keys, it is pinned. */
@@ -245,12 +244,13 @@ function Cell({
     isLearning && "new: light",
     isCompetition && "competition",
   ].filter(Boolean);
+  const read = useShown();
   const said = [
     label,
     tag,
-    loadKg === null ? "load unknown" : `${kg(loadKg)} kg`,
+    loadKg === null ? "load unknown" : read.kg(loadKg, 1),
     ...marks,
-    lifted && `lifted ${kg(lifted.loadKg)} kg on ${lifted.tag}`,
+    lifted && `lifted ${read.kg(lifted.loadKg, 1)} on ${lifted.tag}`,
   ].filter(Boolean);
   return (
     <td ref={setDropRef} className={`h-px p-0.5 ${isUnder ? "bg-primary/20" : ""}`}>
@@ -272,13 +272,16 @@ function Cell({
           <FormGlyph form={form} />
         </span>
         <span className="mt-0.5 block font-semibold tabular-nums">
-          {loadKg === null ? <span className="text-quiet font-normal">no load</span> : kg(loadKg)}
-          {loadKg !== null && <span className="unit">kg</span>}
+          {loadKg === null ? (
+            <span className="text-quiet font-normal">no load</span>
+          ) : (
+            <Kg value={loadKg} decimals={1} isSmall />
+          )}
         </span>
         {marks.length > 0 && <span className="text-accent block text-xs">{marks.join(", ")}</span>}
         {lifted ? (
           <span className={`block text-xs ${lifted.tag === tag ? "text-quiet" : "text-error"}`}>
-            lifted {kg(lifted.loadKg)}
+            lifted <Kg value={lifted.loadKg} decimals={1} />
             {lifted.tag !== tag && ` on ${lifted.tag}`}
           </span>
         ) : (

@@ -2,7 +2,7 @@ import type { Factor } from "../question";
 import { build, tall } from "./build";
 import { findings, free, near, order, state } from "./condition";
 import { comfort, familiarity, hands, readiness } from "./person";
-import { emptyMass, family, rack, turnover } from "./possible";
+import { emptyMass, family, rack, station, turnover } from "./possible";
 import { meeting, purpose } from "./purpose";
 import { centreKnurl, knurl, marks, sleeves, slowShaft, stiffness, thickness } from "./shaft";
 import { margin, rating } from "./strength";
@@ -11,6 +11,7 @@ import { margin, rating } from "./strength";
 export const FACTORS: readonly Factor[] = [
   state,
   rack,
+  station,
   turnover,
   family,
   rating,

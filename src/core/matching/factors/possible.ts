@@ -1,6 +1,7 @@
 import { valueOf } from "../../bars/bar";
 import { FAMILIES } from "../../bars/families";
 import { fitAt, isRackable, isRefused, jCupsFor, rackFitText } from "../../bars/rackSpan";
+import { overStation, stationOut } from "../../bars/fitness";
 import { sentence, trimmed, withArticle } from "../../units/format";
 import { familySuitability } from "../familySuitability";
 import { isLearningSet, isStraight, type Factor } from "../question";
@@ -138,6 +139,26 @@ export const rack: Factor = ({ bar, lift, stations, at, rules: { rackMarginMm } 
       wouldChange: () => "Measuring it.",
     };
   return refused.length === 0 ? null : { factor: "rack", basis: "data", atBest: "made-for", text: words };
+};
+
+/**
+ * What the station holds, and whether anybody may lift there: the one that was asked for, else every one of the kind that
+ * the lift cannot do without.
+ *
+ * @returns never where no such station takes the load; null where one does, or nobody said what it holds
+ */
+export const station: Factor = ({ lift, loadKg, stations, at }) => {
+  const kind = jCupsFor(lift);
+  const asked = at ? [at] : kind === null ? [] : stations.filter((one) => one.kind === kind);
+  const stops = asked.map((one) => [...stationOut(one), ...overStation(one, loadKg)]);
+  if (stops.length === 0 || stops.some((why) => why.length === 0)) return null;
+  return {
+    factor: "station",
+    basis: "data",
+    atBest: "never",
+    text: () => stops[0]!.join(" "),
+    wouldChange: () => "Another station, or a lighter set.",
+  };
 };
 
 /**
