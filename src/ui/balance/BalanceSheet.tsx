@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { balance, hinge, type Balance } from "@/core/balance/balance";
 import {
   BALANCE_RANGES,
@@ -37,7 +37,7 @@ export function BalanceSheet({ start, lifters, handTorqueNm, who }: Props) {
   const [name, setName] = useState(who);
   const said = useShown();
   const { build, carries, mode } = state;
-  useAddress(state);
+  useAddress(state, start);
   const change = (part: Partial<BalanceState>) => setState((now) => ({ ...now, ...part }));
   const changeBuild = (part: Partial<Build>) => {
     // Whose lengths were moved is nobody of that name any more.
@@ -226,9 +226,14 @@ function answerOf(state: BalanceState, { carry, shankLeanDeg }: AskedCarry, hand
   return mode === "hinge" ? hinge(question, trunkLeanDeg) : balance(question);
 }
 
-/** Keeps the address in step, so that a link shows the same thing; not on every tick of a slider. */
-function useAddress(state: BalanceState) {
+/**
+ * Keeps the address in step, so that a link shows the same thing; not on every tick of a slider. Nothing is written
+ * before somebody moves something: it would call back whoever just followed a link from here.
+ */
+function useAddress(state: BalanceState, start: BalanceState) {
+  const first = useRef(start);
   useEffect(() => {
+    if (state === first.current) return;
     const timer = setTimeout(() => {
       const params = new URLSearchParams(balanceParams(state)).toString();
       window.history.replaceState(null, "", params ? `?${params}` : window.location.pathname);

@@ -192,7 +192,7 @@ export function CompareSheet({ comparison, others }: Props) {
         {comparison.lifters.length > 0 && (
           <label className="ask">
             for
-            <select name="lifter" defaultValue={state.lifter} key={state.lifter}>
+            <select name="lifter" aria-label="For whom" defaultValue={state.lifter} key={state.lifter}>
               <option value="">someone of usual size</option>
               {comparison.lifters.map(({ key, name }) => (
                 <option key={key} value={key}>

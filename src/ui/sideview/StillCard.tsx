@@ -103,7 +103,12 @@ export function StillCard({ title, saved, isWide, lifter, bars, asked, today, ma
       <div className="flex flex-wrap gap-3 text-sm">
         <label className="grid gap-1">
           Bar
-          <select className="select min-h-11 w-56" value={tag} onChange={({ target }) => setTag(target.value)}>
+          <select
+            aria-label="Bar"
+            className="select min-h-11 w-56"
+            value={tag}
+            onChange={({ target }) => setTag(target.value)}
+          >
             {bars.map((one) => (
               <option key={one.tag} value={one.tag}>
                 {one.tag} {one.name}
