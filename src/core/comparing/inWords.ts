@@ -244,7 +244,7 @@ function plateLines(
       basis: "data",
       text: `${room.more.bar.tag} takes ${room.high - room.low} more a side: ${room.high} of ${plate.name} against ${room.low}.`,
     });
-  const slim = apart(pair, ({ bar }) => valueOf(bar, "collarThickness"), 4);
+  const slim = apart(pair, ({ bar }) => (isStraight(bar) ? valueOf(bar, "collarThickness") : null), 4);
   if (slim)
     lines.push({
       basis: "data",
@@ -264,7 +264,12 @@ function plateLines(
     });
   }
   const turns = pair.map(({ bar }) => bar.sleeveRotation);
-  if (turns[0] && turns[1] && turns[0] !== turns[1])
+  if (turns[0] && turns[1] && turns[0] !== turns[1] && turns.includes("fixed"))
+    lines.push({
+      basis: "data",
+      text: `The sleeves of ${turns[0] === "fixed" ? a.bar.tag : b.bar.tag} are fixed; those of ${turns[0] === "fixed" ? b.bar.tag : a.bar.tag} turn on ${turnWords(turns[0] === "fixed" ? turns[1] : turns[0])}.`,
+    });
+  else if (turns[0] && turns[1] && turns[0] !== turns[1])
     lines.push({
       basis: "opinion",
       text: `Sleeves turn on ${turnWords(turns[0])} (${a.bar.tag}) and ${turnWords(turns[1])} (${b.bar.tag}): bearings for fast lifts, bushings for slow ones.`,
@@ -285,14 +290,14 @@ function plateLines(
 }
 
 const isStraight = (bar: Bar) => FAMILIES[bar.family].form === "straight";
+const TURN_WORDS = {
+  bushing: "bushings",
+  needle: "needle bearings",
+  ball: "ball bearings",
+  hybrid: "bushings and bearings",
+} as const;
 const turnWords = (rotation: NonNullable<Bar["sleeveRotation"]>) =>
-  ({
-    fixed: "nothing: they are fixed",
-    bushing: "bushings",
-    needle: "needle bearings",
-    ball: "ball bearings",
-    hybrid: "bushings and bearings",
-  })[rotation];
+  rotation === "fixed" ? "nothing" : TURN_WORDS[rotation];
 /** Room that a clamp takes of a sleeve, where nobody says which. */
 const CLAMP_MM = 40;
 

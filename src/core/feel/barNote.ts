@@ -5,7 +5,7 @@ export const NOTE_STAGES = ["first-day", "three-weeks", "three-months"] as const
 export type NoteStage = (typeof NOTE_STAGES)[number];
 
 export const STAGE_WORDS: Record<NoteStage, string> = {
-  "first-day": "first day",
+  "first-day": "the first day",
   "three-weeks": "three weeks",
   "three-months": "three months",
 };

@@ -135,10 +135,13 @@ const WRITES: [name: string, may: Role[], call: (context: Context) => Promise<Ou
   [
     "check a station",
     ["manager", "coach", "care"],
-    (context) =>
-      checkStation(context, { key: "abcdefgh", station: "x", part: "pins", found: "sound", note: "" }),
+    (context) => checkStation(context, { key: "abcdefgh", station: "x", part: "pins", found: "sound", note: "" }),
   ],
-  ["name a brush duty", ["manager", "coach"], (context) => saveBrushDuty(context, { id: NO_ID, name: "x", version: 1 })],
+  [
+    "name a brush duty",
+    ["manager", "coach"],
+    (context) => saveBrushDuty(context, { id: NO_ID, name: "x", version: 1 }),
+  ],
   ["rank steadiness", ["manager"], (context) => saveSteadiness(context, [], 0)],
   ["calibrate", ["manager", "coach"], (context) => calibrate(context, { tag: "x", version: 0, texts: {} })],
   [

@@ -233,7 +233,7 @@ function noteItems(asked: readonly NoteAsked[]): TodayItem[] {
     {
       id: "notes",
       weight: "soon",
-      title: `Ask ${first.lifterName} how ${first.tag} ${first.barName} feels: ${STAGE_WORDS[first.stage]} on it.`,
+      title: `Ask ${first.lifterName} how ${first.tag} ${first.barName} feels after ${STAGE_WORDS[first.stage]}.`,
       because:
         more.length === 0
           ? "It is shown where bars are compared and bought."

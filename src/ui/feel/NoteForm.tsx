@@ -43,7 +43,7 @@ export function NoteForm({ tag, lifters, asked, action }: Props) {
           <select name="stage" defaultValue={stage} className="select min-h-11 w-40">
             {NOTE_STAGES.map((one) => (
               <option key={one} value={one}>
-                the {STAGE_WORDS[one]}
+                {STAGE_WORDS[one]}
               </option>
             ))}
           </select>
@@ -52,26 +52,28 @@ export function NoteForm({ tag, lifters, asked, action }: Props) {
       {ASPECT_KEYS.map((key) => {
         const { label, low, high } = NOTE_ASPECTS[key];
         return (
-          <fieldset key={key} className="flex flex-wrap items-center gap-x-3 gap-y-1">
-            <legend className="float-left w-20 font-semibold">{label}</legend>
-            <span className="text-quiet text-xs">{low}</span>
-            <span className="flex">
-              {SCORES.map((score) => (
-                <label key={score} className="grid min-h-11 min-w-11 cursor-pointer place-items-center">
-                  <span className="sr-only">
-                    {label} {score} of 5
-                  </span>
-                  <input
-                    type="radio"
-                    name={key}
-                    value={score}
-                    defaultChecked={typed[key] === String(score)}
-                    className="radio radio-sm"
-                  />
-                </label>
-              ))}
+          <fieldset key={key}>
+            <legend className="font-semibold">{label}</legend>
+            <span className="grid grid-cols-[minmax(0,7rem)_auto_minmax(0,1fr)] items-center gap-x-2">
+              <span className="text-quiet text-right text-xs">{low}</span>
+              <span className="flex">
+                {SCORES.map((score) => (
+                  <label key={score} className="grid min-h-11 min-w-11 cursor-pointer place-items-center">
+                    <span className="sr-only">
+                      {label} {score} of 5
+                    </span>
+                    <input
+                      type="radio"
+                      name={key}
+                      value={score}
+                      defaultChecked={typed[key] === String(score)}
+                      className="radio radio-sm"
+                    />
+                  </label>
+                ))}
+              </span>
+              <span className="text-quiet text-xs">{high}</span>
             </span>
-            <span className="text-quiet text-xs">{high}</span>
           </fieldset>
         );
       })}

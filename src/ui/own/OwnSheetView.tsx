@@ -81,7 +81,7 @@ export function OwnSheetView(props: Props) {
                       <li key={tag} className="py-2">
                         <details>
                           <summary className="min-h-11 cursor-pointer content-center">
-                            <BarTag tag={tag} /> {barName}, after the {STAGE_WORDS[stage]}
+                            <BarTag tag={tag} /> {barName}, after {STAGE_WORDS[stage]}
                           </summary>
                           <NoteForm tag={tag} lifters={[]} asked={{ lifter: null, stage }} action={noteAction} />
                         </details>
