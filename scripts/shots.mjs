@@ -51,9 +51,9 @@ async function planned(page) {
 const VIEWS = {
   today: ["/", desk],
   bars: ["/bars?pick=K04,K11", desk],
-  bar: ["/bars/K20", desk],
+  bar: ["/bars/K04", desk],
   measure: ["/bars/measure?bars=K05,K10,K20&kind=shaftDiameter&at=K10", desk],
-  compare: ["/compare?bars=K04,K05,K11,K16&load=220", desk],
+  compare: ["/compare?bars=K04,K11&load=220&lifter=bram", desk],
   match: ["/match?lift=back-squat-high&load=120&lifter=bram", desk],
   balance: ["/match/balance", desk],
   class: ["/classes", desk, "light", assigned],
