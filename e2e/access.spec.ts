@@ -32,6 +32,7 @@ const PAGES = [
   "/care/meters",
   "/care/tasks",
   "/care/stations",
+  "/setups/space",
   "/match/balance/still?lifter=hale",
   "/compare?bars=K20,K11&lift=back-squat-high&lifter=hale",
   "/setups/K23?drop=75,375",

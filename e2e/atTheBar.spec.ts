@@ -166,3 +166,19 @@ test("what is on a bar now is tapped, plate by plate, and the same mass is shown
   await expect(page).not.toHaveURL(/stack=/);
   expect(await serious(page)).toEqual([]);
 });
+
+test("the floor says how many people lift in rows, and how far places are", async ({ page }) => {
+  await page.goto("/setups/space");
+  await page.getByLabel("Width of the floor").fill("1 m");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText(/^Width: 2 to 60 m/)).toBeVisible();
+  await page.getByLabel("Width of the floor").fill("20");
+  await page.getByLabel("Depth").fill("9.2 m");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("Saved.")).toBeVisible();
+  const rows = page.getByRole("region", { name: "People in rows" });
+  // (20000 + 600) / (2200 + 600) = 7 across in 4 rows.
+  await expect(rows).toContainText("28 people");
+  await expect(page.getByRole("region", { name: "Distances" })).toContainText(" m");
+  expect(await serious(page)).toEqual([]);
+});

@@ -103,6 +103,9 @@ const NOTES: readonly [lifter: string, tag: string, daysBack: number, note: Note
   ],
 ];
 
+/** The floor of the demonstration, paced out; invented. */
+const DEMO_FLOOR = { widthMm: 18_500, depthMm: 9200 };
+
 /** Looks at stations some days back; what was never looked at is due. */
 const STATION_LOOKS: readonly [
   station: string,
@@ -153,6 +156,7 @@ export async function loadFeel(hall: HallDb, { personId, bars, today, now }: Wor
         : [];
     }),
   );
+  await hall.insert(schema.houseRules, { key: "floor", value: DEMO_FLOOR, version: 1 });
   const dragging = bars.get("K03");
   if (dragging)
     await hall.update(schema.careFindings, eq(schema.careFindings.barId, dragging), { zone: "right-sleeve" });

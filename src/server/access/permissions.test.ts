@@ -53,7 +53,7 @@ import { saveBrushDuty } from "@/server/classes";
 import { startMarks } from "@/core/sideview/stillState";
 import { saveNote } from "@/server/feel";
 import { deleteSideView, saveSideView } from "@/server/sideview";
-import { saveLabelRules, saveSteadiness, saveUseCard } from "@/server/rules";
+import { saveFloor, saveLabelRules, saveSteadiness, saveUseCard } from "@/server/rules";
 import { saveMeasuringRules } from "@/server/rules/measuringRules";
 import { calibrate, copySetting, keepSetting, noteStand } from "@/server/setups/setupChanges";
 import { hangBar, movePlace, putAway, savePlace } from "@/server/setups/storageChanges";
@@ -141,6 +141,11 @@ const WRITES: [name: string, may: Role[], call: (context: Context) => Promise<Ou
     "name a brush duty",
     ["manager", "coach"],
     (context) => saveBrushDuty(context, { id: NO_ID, name: "x", version: 1 }),
+  ],
+  [
+    "say how large the floor is",
+    ["manager", "coach"],
+    (context) => saveFloor(context, { widthMm: 9000, depthMm: 9000 }, 9),
   ],
   ["rank steadiness", ["manager"], (context) => saveSteadiness(context, [], 0)],
   ["calibrate", ["manager", "coach"], (context) => calibrate(context, { tag: "x", version: 0, texts: {} })],

@@ -9,3 +9,4 @@ export { type KeepingRules, keepingRules, saveKeepingRules } from "./keepingRule
 export { saveUseCard, type UsageRules, usageRules } from "./usageRules";
 export { saveStrengthRules, STRENGTH_KEY, strengthRules } from "./strengthRules";
 export { saveSteadiness, steadinessRules } from "./steadinessRules";
+export { floorRules, saveFloor } from "./floorRules";

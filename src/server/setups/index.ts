@@ -8,4 +8,5 @@ export { type CardPage, cardPage, cardPages, settingCounts, settingSheet } from 
 export { calibrate, copySetting, keepSetting, noteStand, usualKgOf, writeSettings } from "./setupChanges";
 export { type StationHoles, stationHoles, stationHolesOfEach } from "./stationHoles";
 export { type ListedPlace, type ListedStored, type Storage, storageDangers, storageOf } from "./storage";
+export { type Space, spaceOf } from "./space";
 export { hangBar, movePlace, putAway, savePlace } from "./storageChanges";

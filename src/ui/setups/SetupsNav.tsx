@@ -3,6 +3,7 @@ import { PagesNav } from "../kit/PagesNav";
 const PAGES = [
   ["/setups", "Bars that adjust"],
   ["/setups/storage", "Where bars hang"],
+  ["/setups/space", "Room"],
 ] as const;
 
 /** What belongs to setups. */

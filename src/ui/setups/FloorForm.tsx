@@ -1,0 +1,45 @@
+"use client";
+
+import type { FloorSize } from "@/core/setups/floorSpace";
+import { Field, FormMessage } from "../kit/FormParts";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
+
+interface Props {
+  floor: FloorSize | null;
+  version: number;
+  mayEdit: boolean;
+  action: FormAction;
+}
+
+/** How large the floor is, paced out. */
+export function FloorForm({ floor, version, mayEdit, action }: Props) {
+  const [form, send, isPending] = useFormAction(action);
+  const metres = (mm: number | undefined) => (mm === undefined ? "" : `${mm / 1000} m`);
+  const field = (name: "widthMm" | "depthMm", label: string) => (
+    <Field state={form} name={name} label={label}>
+      {(attributes) => (
+        <input
+          {...attributes}
+          className="input min-h-11 w-32"
+          placeholder="12 m"
+          disabled={!mayEdit}
+          defaultValue={form.status === "refused" ? form.typed[name] : metres(floor?.[name])}
+        />
+      )}
+    </Field>
+  );
+  return (
+    <form action={send} key={`${version} ${form.status}`} className="flex flex-wrap items-end gap-4">
+      <input type="hidden" name="version" value={form.version ?? version} />
+      {field("widthMm", "Width of the floor")}
+      {field("depthMm", "Depth")}
+      {mayEdit && (
+        <button className="btn btn-neutral min-h-11" disabled={isPending}>
+          Save
+        </button>
+      )}
+      <FormMessage state={form} />
+    </form>
+  );
+}
