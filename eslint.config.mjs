@@ -119,7 +119,10 @@ const config = [
         "error",
         {
           patterns: [
-            { regex: "^(?!\\.{1,2}/).*", message: "The core is plain TypeScript: it imports nothing from outside." },
+            {
+              regex: "^(?!\\.{1,2}/|date-fns$).*",
+              message: "The core is plain TypeScript: it imports nothing from outside but date-fns for the calendar.",
+            },
           ],
         },
       ],

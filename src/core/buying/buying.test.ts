@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import jStat from "jstat";
 import { describe, expect, it } from "vitest";
-import { addMonths } from "../units/addMonths";
+import { addMonths } from "../units/calendar";
 import { MENS_BAR, testBar, stated } from "../bars/testBar.fixture";
 import { STARTING_TOLERANCES } from "../bars/tolerances";
 import { barCost, resaleMinor } from "./barCost";

@@ -5,7 +5,7 @@ import { QUANTITIES, type QuantityKind } from "@/core/bars/quantities";
 import { offeredTexts, readOffer } from "@/core/buying/offer";
 import { judgeReceiving, RECEIVING_CHECKS, receivingKinds } from "@/core/buying/receiving";
 import type { Problem } from "@/core/problem";
-import { addMonths } from "@/core/units/addMonths";
+import { addMonths } from "@/core/units/calendar";
 import { readReadings } from "@/core/units/readReadings";
 import { convertTyped, type TypedQuantity } from "@/core/units/typedQuantity";
 import {

@@ -12,6 +12,7 @@ import {
 import { useShown } from "../kit/shown";
 import { startTransition, useState } from "react";
 import { WEEKDAYS } from "@/core/care/staffHours";
+import { weekdayOf } from "@/core/units/calendar";
 import { daysBetween } from "@/core/units/hallDay";
 import type { PlannedRound } from "@/server/care/rounds";
 import type { FormAction } from "../kit/formState";
@@ -26,7 +27,6 @@ interface Props {
   action: FormAction;
 }
 
-const weekdayOf = (day: string) => new Date(`${day}T00:00:00Z`).getUTCDay() || 7;
 /** Days late over all jobs of a round if it were on a day. */
 export const latenessOn = ({ dues }: PlannedRound, day: string) =>
   dues.reduce((sum, due) => sum + Math.max(0, daysBetween(due, day)), 0);

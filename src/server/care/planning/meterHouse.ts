@@ -1,5 +1,5 @@
 import "server-only";
-import { and, asc, gte, isNull, lte } from "drizzle-orm";
+import { and, asc, gte, isNull, lte, sql } from "drizzle-orm";
 import type { CareHouse, MeterHouse } from "@/core/care/careDue";
 import { ClimateClock } from "@/core/care/climateClock";
 import { classFactor, climateFactor, nearestClass } from "@/core/care/climateFactor";
@@ -31,6 +31,18 @@ const DAYS_BACK = 800;
 
 const DAYS_AHEAD = 800;
 
+/** The newest thing found wrong with each bar and not resolved; not the rest of them, nor their photos. */
+const lastFindings = (hall: Context["hall"]) =>
+  hall.summary(
+    careFindings,
+    {
+      barId: careFindings.barId,
+      foundAt: sql<string>`max(${careFindings.foundAt})`,
+      note: sql<string>`(array_agg(${careFindings.note} order by ${careFindings.foundAt} desc))[1]`,
+    },
+    { where: isNull(careFindings.settledAt), groupBy: [careFindings.barId] },
+  );
+
 /** Everything the need meter goes by: the clock of each place, and what is particular to each bar. */
 export async function meterHouse(context: Context, rule: Exclude<CareRule, "calendar">): Promise<MeterHouse> {
   const { hall } = context;
@@ -43,7 +55,7 @@ export async function meterHouse(context: Context, rule: Exclude<CareRule, "cale
     await hall.rows(places),
     await hall.rows(barCare),
     await usesByBar(context),
-    await hall.rows(careFindings, { where: isNull(careFindings.settledAt), orderBy: [asc(careFindings.foundAt)] }),
+    await lastFindings(hall),
   ];
   const air = (await storedCareRules(hall)).climate ?? context.actor.climateClass;
   const fallback = typeof air === "string" ? classFactor(air) : climateFactor(corrosionRate(air));
@@ -61,7 +73,7 @@ export async function meterHouse(context: Context, rule: Exclude<CareRule, "cale
   const usualUse = usualUseOf([...uses.values()], USE_WEEKS);
   const asked = new Map<string, { on: HallDay; because: string }>();
   for (const { barId, foundAt, note } of findings)
-    asked.set(barId, { on: hallDayAt(foundAt, context.actor.timeZone), because: `found: ${note}` });
+    asked.set(barId, { on: hallDayAt(new Date(foundAt), context.actor.timeZone), because: `found: ${note}` });
   return {
     rule,
     today: context.clock.today,

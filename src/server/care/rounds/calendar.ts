@@ -4,7 +4,8 @@ import ical, { ICalCalendarMethod, ICalEventRepeatingFreq, ICalWeekday } from "i
 import { createHash, randomBytes } from "node:crypto";
 import { tzlib_get_ical_block } from "timezones-ical-library";
 import { clockText } from "@/core/care/staffHours";
-import type { HallDay } from "@/core/units/hallDay";
+import { weekdayOf } from "@/core/units/calendar";
+import { addDays, type HallDay } from "@/core/units/hallDay";
 import { momentOfHall } from "@/core/units/hallMoment";
 import { calendarLinks, staffHours } from "@/data/schema";
 import { type Context, contextOfCalendar, inTransaction, may } from "@/server/access";
@@ -88,9 +89,7 @@ function zoneBlock(zone: string): string | null {
 }
 
 function nextWeekday(today: HallDay, weekday: number): HallDay {
-  const day = new Date(`${today}T00:00:00Z`);
-  while ((day.getUTCDay() || 7) !== weekday) day.setUTCDate(day.getUTCDate() + 1);
-  return day.toISOString().slice(0, 10);
+  return addDays(today, (weekday - weekdayOf(today) + 7) % 7);
 }
 
 export interface CalendarLink {

@@ -3,6 +3,7 @@ import { and, asc, eq, gte, inArray, lte, notInArray } from "drizzle-orm";
 import { outOfUseText } from "@/core/bars/fitness";
 import { clockText, outsideQuiet, readStaffHours, staffHoursText } from "@/core/care/staffHours";
 import { groupBy } from "@/core/collections/groupBy";
+import { weekdayOf } from "@/core/units/calendar";
 import { type HallDay, addDays, daysBetween, hallClockAt, hallDayAt } from "@/core/units/hallDay";
 import { inMany } from "@/data/inMany";
 import { bars, carePlan, careRounds, classes, people, staffHours } from "@/data/schema";
@@ -171,7 +172,7 @@ export async function planRounds(context: Context): Promise<Outcome<PlanResult>>
   const past = hallDayAt(now, context.actor.timeZone) === context.clock.today ? 60 * h! + m! : 0;
   const windows = Array.from({ length: PLAN_DAYS }, (_, day) => {
     const on = addDays(context.clock.today, day);
-    const weekday = new Date(`${on}T00:00:00Z`).getUTCDay() || 7;
+    const weekday = weekdayOf(on);
     const quiet = held
       .filter(({ heldOn }) => heldOn === on)
       .map(({ startsAt, blocks, blockMinutes }) => {
@@ -376,7 +377,7 @@ async function notIn(
     where: eq(staffHours.personId, personId),
     orderBy: [asc(staffHours.weekday), asc(staffHours.fromMinute)],
   });
-  const weekday = new Date(`${day}T00:00:00Z`).getUTCDay() || 7;
+  const weekday = weekdayOf(day);
   const isIn = own.some(
     (one) => one.weekday === weekday && one.fromMinute <= fromMinute && one.toMinute >= fromMinute + minutes,
   );
