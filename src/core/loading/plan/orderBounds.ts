@@ -7,10 +7,12 @@ import { groupsOf } from "./stackOrder";
 import { SessionStacks } from "./stackPlan";
 
 /**
- * Sets in a row whose least is worked out exactly, after the stage of pairs: longer is sharper and slower. Short rows come
- * again in other orders and are known; a long one costs half as much as the whole session, so there is one of them.
+ * Sets in a row whose least is worked out exactly: longer is sharper and slower. Short rows come again in other orders
+ * and are known. Long ones are worked out one after the other, the rest of the session still in short ones: most orders
+ * are out of the question after one or two of them.
  */
-const ROWS = [2, 12];
+const SHORT_ROW = 2;
+const LONG_ROW = 16;
 /** Ordered stacks a set that are told apart where larger stays inside. */
 const MAX_STACKS = 5_000;
 
@@ -31,7 +33,9 @@ export class OrderBounds {
   private readonly pairs: Int16Array;
   private readonly listOf: number[];
   private readonly lists: number;
-  private readonly known = new Map<string, number>();
+  private readonly known = new Map<number, number>();
+  /** Long rows of orders that are looked at again. */
+  private readonly longRows = new Map<string, number>();
 
   /** Whether what an order costs, and its plan, are a matter of milliseconds. */
   get isTabulated(): boolean {
@@ -57,7 +61,7 @@ export class OrderBounds {
     const { groups, isWhole } = groupsOf(question.plates, question.order ?? "any");
     this.stacks =
       !isAny && canTabulate && isWhole ? SessionStacks.of(lists, groups, { maxStacks: MAX_STACKS, isOver }) : null;
-    this.stages = this.numbering ? 1 + ROWS.length : 1;
+    this.stages = this.numbering ? 2 + Math.ceil((sets.length - 1) / LONG_ROW) : 1;
     this.pairs = new Int16Array(numbers.size ** 2).fill(-1);
     this.lists = numbers.size;
     this.fewest = this.ways.map((one) => Math.min(...one.ways.map(plateCount)));
@@ -79,7 +83,7 @@ export class OrderBounds {
   bound(order: readonly number[], stage: number): number | null {
     const { places, isEmptied } = this.course(order);
     if (places.length === 0) return this.question.endsEmpty ? this.question.start.length : 0;
-    const sum = stage > 0 ? this.inRows(places, isEmptied, ROWS[stage - 1]!) : this.inPairs(places, isEmptied);
+    const sum = stage > 0 ? this.inRows(places, isEmptied, stage - 1, order) : this.inPairs(places, isEmptied);
     if (sum === null) return null;
     // Ending empty, what goes on comes off again: only every other number can be.
     return this.question.endsEmpty && (sum - this.question.start.length) % 2 !== 0 ? sum + 1 : sum;
@@ -93,7 +97,7 @@ export class OrderBounds {
   cost(order: readonly number[]): number | null {
     const { places, isEmptied } = this.course(order);
     if (places.length === 0) return this.question.endsEmpty ? this.question.start.length : 0;
-    if (this.numbering) return this.inRows(places, isEmptied, Infinity);
+    if (this.numbering) return this.row(places, isEmptied, 0, places.length - 1);
     return this.stacks?.cost(places, isEmptied, this.question.endsEmpty) ?? null;
   }
 
@@ -117,34 +121,58 @@ export class OrderBounds {
     return { places, isEmptied };
   }
 
-  private inRows(places: readonly number[], isEmptied: readonly boolean[], length: number): number | null {
+  /** The session in rows: its last `long` rows are long ones, what is before them is in short ones. */
+  private inRows(
+    places: readonly number[],
+    isEmptied: readonly boolean[],
+    long: number,
+    order: readonly number[],
+  ): number | null {
     const last = places.length - 1;
+    if (last === 0) return this.row(places, isEmptied, 0, 0);
+    const name = order.join();
     let sum = 0;
-    let from = 0;
-    do {
-      const to = Math.min(last, from + length);
-      const cost = this.row(places, isEmptied, from, to);
+    let to = last;
+    for (let i = 0; i < long && to > 0; i += 1) {
+      const from = Math.max(0, to - LONG_ROW);
+      const key = `${name} ${from}`;
+      const cost = this.longRows.get(key) ?? this.row(places, isEmptied, from, to);
+      if (cost === null) return null;
+      this.longRows.set(key, cost);
+      sum += cost;
+      to = from;
+    }
+    for (let from = 0; from < to; from += SHORT_ROW) {
+      const cost = this.row(places, isEmptied, from, Math.min(to, from + SHORT_ROW));
       if (cost === null) return null;
       sum += cost;
-      from = to;
-    } while (from < last);
+    }
     return sum;
   }
 
   private row(places: readonly number[], isEmptied: readonly boolean[], from: number, to: number): number | null {
-    const sets = places.slice(from, to + 1);
-    const isEmptiedBefore = isEmptied.slice(from, to + 1).map((is, i) => i > 0 && is);
-    const isFirst = from === 0;
-    const endsEmpty = to === places.length - 1 && this.question.endsEmpty;
-    const window = { sets, isFirst, endsEmpty, isEmptiedBefore };
-    if (sets.length > 7) return windowCost(this.numbering!, window, { isOver: this.isOver });
-    // Short rows come again in many orders.
-    const key = `${isFirst}${endsEmpty}${sets.map((place, i) => `${isEmptiedBefore[i] ? "|" : ","}${this.listOf[place]}`).join("")}`;
+    if (to - from > SHORT_ROW) return this.worked(places, isEmptied, from, to);
+    // Short rows come again in many orders; their names are numbers, since they are asked for by the ten thousand.
+    let key = (from === 0 ? 1 : 0) + (to === places.length - 1 ? 2 : 0);
+    for (let i = from; i <= to; i += 1)
+      key = (key * (this.lists + 1) + this.listOf[places[i]!]! + 1) * 2 + (i > from && isEmptied[i] ? 1 : 0);
     const known = this.known.get(key);
     if (known !== undefined) return known;
-    const cost = windowCost(this.numbering!, window)!;
-    this.known.set(key, cost);
+    const cost = this.worked(places, isEmptied, from, to);
+    if (cost !== null) this.known.set(key, cost);
     return cost;
+  }
+
+  private worked(places: readonly number[], isEmptied: readonly boolean[], from: number, to: number): number | null {
+    const window = {
+      sets: places.slice(from, to + 1),
+      isFirst: from === 0,
+      endsEmpty: to === places.length - 1 && this.question.endsEmpty,
+      isEmptiedBefore: isEmptied.slice(from, to + 1).map((is, i) => i > 0 && is),
+    };
+    return to - from > SHORT_ROW
+      ? windowCost(this.numbering!, window, { isOver: this.isOver })
+      : windowCost(this.numbering!, window)!;
   }
 
   private between(a: number, b: number): number {

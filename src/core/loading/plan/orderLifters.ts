@@ -28,9 +28,9 @@ export interface OrderOptions {
 export const MAX_LIFTERS = 7;
 const MAX_PLANNED = 2_000;
 /** Of the time: until then orders are sought, the rest is for the plan of the best. */
-const SEARCH_SHARE = 0.9;
+const SEARCH_SHARE = 0.95;
 /** Bounds looked at for one order that is followed to its cost. */
-const LOOKS_A_DIVE = 12;
+const LOOKS_A_DIVE = 60;
 /** Of the time that is left, where a plan cannot be tabulated. */
 const PLAN_SHARE = 0.3;
 
