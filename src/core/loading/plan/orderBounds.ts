@@ -153,7 +153,8 @@ export class OrderBounds {
   private row(places: readonly number[], isEmptied: readonly boolean[], from: number, to: number): number | null {
     if (to - from > SHORT_ROW) return this.worked(places, isEmptied, from, to);
     // Short rows come again in many orders; their names are numbers, since they are asked for by the ten thousand.
-    let key = (from === 0 ? 1 : 0) + (to === places.length - 1 ? 2 : 0);
+    // The first digit is never 0, so that rows of other lengths have other names.
+    let key = 4 + (from === 0 ? 1 : 0) + (to === places.length - 1 ? 2 : 0);
     for (let i = from; i <= to; i += 1)
       key = (key * (this.lists + 1) + this.listOf[places[i]!]! + 1) * 2 + (i > from && isEmptied[i] ? 1 : 0);
     const known = this.known.get(key);
