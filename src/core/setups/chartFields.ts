@@ -63,7 +63,7 @@ export const FRAME_CHART_FIELDS: Record<string, FieldDef> = {
     group: "geometry",
     label: "holes of the handles",
     isRequired: true,
-    hint: "name = mm between the two grips: 2 = 600",
+    hint: "name = mm between the two grips: 2 = 600; of a second row, how far above too: B2 = 600 / 60",
   },
   armOffsetMm: length("mounts above the axis, arms up", [0, 500], { isRequired: true }),
   mountAheadUpMm: length("mounts ahead of the axis, arms up", [-600, 600], {
@@ -72,6 +72,15 @@ export const FRAME_CHART_FIELDS: Record<string, FieldDef> = {
   }),
   mountAheadDownMm: length("the same, arms down", [-600, 600], { isRequired: true }),
   handleOffsetMm: length("grip above its mount, handle up", [0, 300], { isRequired: true }),
+  underslungMm: length("grip below its mount, handle down", [0, 400], { hint: "where it is not as far as above" }),
+  gripRiseDeg: {
+    kind: "number",
+    unit: "",
+    range: [-45, 45],
+    group: "geometry",
+    label: "grip rises from its mount, degrees",
+    hint: "of angled handles",
+  },
   gripFromMm: length("grip begins, from the mount", [-400, 400], { isRequired: true }),
   gripToMm: length("grip ends, from the mount", [-400, 600], { isRequired: true }),
   handlesTurn: yesNo("handles can point back, too"),
@@ -137,6 +146,35 @@ function readLines(path: string, lines: readonly string[], [least, most]: readon
   return { rows, problems };
 }
 
+const RAISE_MM = 300;
+
+/** Lines "name = mm" of the first row of holes, "name = mm / mm above it" of a second. */
+function readHoles(lines: readonly string[]): { rows: FrameHole[]; problems: Problem[] } {
+  const split = lines.map((line) => line.split("/"));
+  const widths = readLines(
+    "holes",
+    split.map(([line]) => line!.trim()),
+    [200, 1500],
+    1,
+  );
+  const problems = [...widths.problems];
+  const raises = split.map(([, raise, ...more], i) => {
+    if (raise === undefined) return 0;
+    const text = raise.replace(/mm/g, "").trim();
+    const value = NUMBER.test(text) && more.length === 0 ? Number(text.replace(",", ".")) : NaN;
+    if (!(Math.abs(value) <= RAISE_MM))
+      problems.push({ path: "holes", message: `line ${i + 1}: above the first row by −${RAISE_MM} to ${RAISE_MM} mm` });
+    return value;
+  });
+  return {
+    rows: widths.rows.map(({ name, values: [width] }): FrameHole => {
+      const i = lines.findIndex((line) => LINE.exec(line.split("/")[0]!.trim())?.[1] === name);
+      return { name, gripWidthMm: width!, ...(raises[i] ? { raiseMm: raises[i] } : {}) };
+    }),
+    problems,
+  };
+}
+
 const POSE = /^(.{1,20}?)\s*\/\s*(.{1,20}?)\s*=\s*(.+)$/;
 
 /** Lines "mark / pin = words". */
@@ -190,16 +228,19 @@ export function readChart(
       });
     return problems.length > 0 ? { ok: false, problems } : { ok: true, chart };
   }
-  const holes = readLines("holes", linesOf("holes"), [200, 1500], 1);
+  const holes = readHoles(linesOf("holes"));
   problems.push(...holes.problems);
   const number = (key: string) => Number(values[key] ?? 0);
+  const isSaid = (key: string) => values[key] !== null && values[key] !== undefined;
   const chart: FrameChart = {
     kind,
-    holes: holes.rows.map(({ name, values: [width] }): FrameHole => ({ name, gripWidthMm: width! })),
+    holes: holes.rows,
     armOffsetMm: number("armOffsetMm"),
     mountAheadUpMm: number("mountAheadUpMm"),
     mountAheadDownMm: number("mountAheadDownMm"),
     handleOffsetMm: number("handleOffsetMm"),
+    ...(isSaid("underslungMm") ? { underslungMm: number("underslungMm") } : {}),
+    ...(number("gripRiseDeg") === 0 ? {} : { gripRiseDeg: number("gripRiseDeg") }),
     gripFromMm: number("gripFromMm"),
     gripToMm: number("gripToMm"),
     handlesTurn: values.handlesTurn === true,
@@ -229,6 +270,9 @@ export function chartTexts(chart: SetupChart): Record<string, string> {
     values.marks = chart.marks.map(({ name, leftDeg, rightDeg }) => `${name} = ${leftDeg} ${rightDeg}`);
     values.handlePoses = (chart.handlePoses ?? []).map(({ mark, pin, text }) => `${mark} / ${pin} = ${text}`);
     values.pins = chart.pins.map(({ name, leftMm, rightMm }) => `${name} = ${leftMm} ${rightMm}`);
-  } else values.holes = chart.holes.map(({ name, gripWidthMm }) => `${name} = ${gripWidthMm}`);
+  } else
+    values.holes = chart.holes.map(
+      ({ name, gripWidthMm, raiseMm }) => `${name} = ${gripWidthMm}${raiseMm ? ` / ${raiseMm}` : ""}`,
+    );
   return fieldTexts(chartFieldsOf(chart.kind), values);
 }

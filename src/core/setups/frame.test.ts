@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { frameAnswer, frameSettings, gripKind, type FrameSetting } from "./frame";
+import { chartTexts, readChart } from "./chartFields";
+import { type FrameChart, frameAnswer, frameSettings, gripKind, type FrameSetting } from "./frame";
 import { changeEffort, changeSteps, waysTo } from "./frameWays";
 import { FRAME_CHART, FRAME_QUESTION, FRAME_SETTING } from "./setups.fixture";
 
@@ -177,4 +178,55 @@ describe("the order of changing", () => {
         },
       ),
     ));
+});
+
+describe("second rows of holes, handles hung below, angled handles and stands", () => {
+  const at = (chart: Partial<FrameChart>, setting: Partial<FrameSetting> = {}) =>
+    frameAnswer({ ...FRAME_CHART, ...chart }, { ...FRAME_SETTING, ...setting }, FRAME_QUESTION);
+  const plain = at({});
+  it("a second row lifts the grip with the arms up and lowers it with the arms down (by hand: ± 60 mm)", () => {
+    const holes = [...FRAME_CHART.holes, { name: "B1", gripWidthMm: 560, raiseMm: 60 }];
+    expect(at({ holes }, { hole: "B1" }).gripHeightMm).toBe(plain.gripHeightMm + 60);
+    expect(at({ holes }, { hole: "B1", arms: "down" }).gripHeightMm).toBe(at({}, { arms: "down" }).gripHeightMm - 60);
+  });
+  it("handles hung below give their own height, and only when turned down", () => {
+    expect(at({ underslungMm: 140 }).gripHeightMm).toBe(plain.gripHeightMm);
+    // 225 + 100 − 140.
+    expect(at({ underslungMm: 140 }, { handles: "down" }).gripHeightMm).toBe(185);
+    const level = { ...FRAME_CHART, handleOffsetMm: 0 };
+    expect(frameSettings(level).some(({ handles }) => handles === "down")).toBe(false);
+    expect(frameSettings({ ...level, underslungMm: 90 }).some(({ handles }) => handles === "down")).toBe(true);
+  });
+  it("along an angled handle the height changes with where the hand is (tan 10° of 100 mm: 17.6)", () => {
+    const [near, far] = [60, 160].map((handMm) => at({ gripRiseDeg: 10 }, { handMm }).gripHeightMm);
+    expect(far! - near!).toBeCloseTo(17.633, 3);
+  });
+  it("stands are a start height of their own", () => {
+    expect(plain.startHeightMm).toBeNull();
+    // 300 + 100 + 50.
+    expect(at({}, { stands: "on" }).startHeightMm).toBe(450);
+  });
+  it("are read from a chart and written back", () => {
+    const texts = {
+      ...chartTexts(FRAME_CHART),
+      holes: "1 = 560 | B1 = 560 / 60",
+      underslungMm: "140",
+      gripRiseDeg: "10",
+    };
+    const read = readChart("frame", texts);
+    expect(read).toMatchObject({
+      ok: true,
+      chart: {
+        holes: [
+          { name: "1", gripWidthMm: 560 },
+          { name: "B1", gripWidthMm: 560, raiseMm: 60 },
+        ],
+        underslungMm: 140,
+        gripRiseDeg: 10,
+      },
+    });
+    expect(read.ok && chartTexts(read.chart)).toMatchObject({ holes: "1 = 560 | B1 = 560 / 60", underslungMm: "140" });
+    const bad = readChart("frame", { ...texts, holes: "1 = 560 / high | 2 = 560 / 900" });
+    expect(bad.ok ? [] : bad.problems.map(({ path }) => path)).toEqual(["holes", "holes"]);
+  });
 });

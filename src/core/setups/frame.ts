@@ -9,6 +9,8 @@ export interface FrameHole {
   name: string;
   /** Between the middles of the two grips, in mm. */
   gripWidthMm: number;
+  /** Of a second row of holes: above the first row with the arms up, in mm; absent in the first. */
+  raiseMm?: number;
 }
 
 /**
@@ -25,6 +27,10 @@ export interface FrameChart {
   mountAheadDownMm: number;
   /** The grip above its mount with the handle up. */
   handleOffsetMm: number;
+  /** Of handles hung below: the grip below its mount with the handle down; absent where it is as far as it is above. */
+  underslungMm?: number;
+  /** Of angled handles: how steeply the grip rises away from its mount, in degrees; absent for a level one. */
+  gripRiseDeg?: number;
   /** Where the grip begins and ends along the handle, from the mount. */
   gripFromMm: number;
   gripToMm: number;
@@ -77,6 +83,8 @@ export interface FrameAnswer {
   /** Against the 225 mm that a full plate gives. */
   againstStandardMm: number;
   kind: GripKind;
+  /** Where the hands start with the frame on its stands: a start height of its own; null without them. */
+  startHeightMm: number | null;
   gripWidthMm: number;
   /** Common mass centre of frame, handles and plates, from the axis. */
   centre: { aheadMm: number; aboveMm: number };
@@ -128,9 +136,13 @@ export function frameAnswer(chart: FrameChart, setting: FrameSetting, question: 
   const { barKg, perSideKg, plateDiameterMm, kneesMm, rackMm } = question;
   const [arms, handles, way] = [sign(setting.arms), sign(setting.handles), sign(setting.direction)];
   const mountX = arms > 0 ? chart.mountAheadUpMm : chart.mountAheadDownMm;
-  const gripY = arms * chart.armOffsetMm + handles * chart.handleOffsetMm;
-  const gripHeightMm = plateDiameterMm / 2 + gripY;
-  const againstStandardMm = gripHeightMm - STANDARD_HEIGHT_MM;
+  const mountY = arms * (chart.armOffsetMm + (hole.raiseMm ?? 0));
+  const rise = Math.tan(((chart.gripRiseDeg ?? 0) * Math.PI) / 180);
+  // Where along an angled handle the hand goes changes its height.
+  const gripAt = (along: number) =>
+    mountY +
+    (handles > 0 ? chart.handleOffsetMm : -(chart.underslungMm ?? chart.handleOffsetMm)) +
+    handles * rise * along;
 
   const gripMiddle = (chart.gripFromMm + chart.gripToMm) / 2;
   const frameKg = Math.max(0, barKg - 2 * chart.handleKg);
@@ -140,14 +152,16 @@ export function frameAnswer(chart: FrameChart, setting: FrameSetting, question: 
       ? { aheadMm: 0, aboveMm: 0 }
       : {
           aheadMm: (frameKg * chart.frameAheadMm + 2 * chart.handleKg * (mountX + way * gripMiddle)) / all,
-          aboveMm: (frameKg * arms * chart.frameAboveMm + 2 * chart.handleKg * gripY) / all,
+          aboveMm: (frameKg * arms * chart.frameAboveMm + 2 * chart.handleKg * gripAt(gripMiddle)) / all,
         };
 
   const [least, most] = [chart.gripFromMm + HALF_HAND_MM, chart.gripToMm - HALF_HAND_MM];
   const levelHandMm = way * (centre.aheadMm - mountX);
   const within = (along: number) => Math.min(Math.max(along, Math.min(least, gripMiddle)), Math.max(most, gripMiddle));
   const handMm = setting.handMm ?? within(levelHandMm);
-  const hands = { aheadMm: mountX + way * handMm, aboveMm: gripY };
+  const hands = { aheadMm: mountX + way * handMm, aboveMm: gripAt(handMm) };
+  const gripHeightMm = plateDiameterMm / 2 + hands.aboveMm;
+  const againstStandardMm = gripHeightMm - STANDARD_HEIGHT_MM;
   const above = hands.aboveMm - centre.aboveMm;
   const off = hands.aheadMm - centre.aheadMm;
   // Hung by the hands it turns until its mass centre is plumb below them; hands before the centre lift the nose.
@@ -202,6 +216,7 @@ export function frameAnswer(chart: FrameChart, setting: FrameSetting, question: 
     gripHeightMm,
     againstStandardMm,
     kind: gripKind(againstStandardMm),
+    startHeightMm: setting.stands === "on" && chart.standMm > 0 ? chart.standMm + hands.aboveMm : null,
     gripWidthMm: hole.gripWidthMm,
     centre,
     hands,
@@ -226,6 +241,14 @@ export function gripKind(againstStandardMm: number): GripKind {
 }
 
 /**
+ * Whether a handle that is turned down gives another height than one that is turned up.
+ *
+ * @returns true where it does
+ */
+export const turnsDown = ({ handleOffsetMm, underslungMm, gripRiseDeg }: FrameChart): boolean =>
+  handleOffsetMm + (underslungMm ?? handleOffsetMm) !== 0 || (gripRiseDeg ?? 0) !== 0;
+
+/**
  * Every setting of a frame with the hands where it hangs level, pins out and stands off.
  *
  * @returns every setting with the height of its grip in mm
@@ -234,7 +257,7 @@ export function frameSettings(chart: FrameChart): FrameSetting[] {
   const directions = chart.handlesTurn ? DIRECTIONS : (["forward"] as const);
   return UP_DOWN.flatMap((arms) =>
     UP_DOWN.flatMap((handles) =>
-      (chart.handleOffsetMm === 0 && handles === "down" ? [] : directions).flatMap((direction) =>
+      (handles === "down" && !turnsDown(chart) ? [] : directions).flatMap((direction) =>
         chart.holes.map(({ name: hole }) => ({
           arms,
           handles,

@@ -4,7 +4,7 @@ import type { Problem } from "../problem";
 import { trimmed } from "../units/format";
 import { anglesOfMarks, type ArmSetting } from "./armChart";
 import type { SetupChart } from "./chartFields";
-import { DIRECTIONS, UP_DOWN, type FrameSetting } from "./frame";
+import { DIRECTIONS, turnsDown, UP_DOWN, type FrameSetting } from "./frame";
 
 /** One thing that can be chosen of a bar: a mark, a hole, a grip. */
 export interface SetupOption {
@@ -47,7 +47,7 @@ export function setupOptions(bar: SetupBar, chart: SetupChart | null): SetupOpti
   if (chart?.kind === "frame")
     return [
       { key: "arms", label: "arms", choices: worded(UP_DOWN) },
-      ...(chart.handleOffsetMm === 0 ? [] : [{ key: "handles", label: "handles", choices: worded(UP_DOWN) }]),
+      ...(!turnsDown(chart) ? [] : [{ key: "handles", label: "handles", choices: worded(UP_DOWN) }]),
       ...(chart.handlesTurn ? [{ key: "direction", label: "handles point", choices: worded(DIRECTIONS) }] : []),
       { key: "hole", label: "hole", choices: worded(chart.holes.map(({ name }) => name)) },
       { key: "pins", label: "pins point", choices: worded(["out", "in"]) },

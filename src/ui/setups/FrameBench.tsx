@@ -161,6 +161,9 @@ export function FrameBench(props: Props) {
 function numbersOf(answer: FrameAnswer): [string, string, string][] {
   return [
     ["grip above the floor", fixed(answer.gripHeightMm, 0), "mm"],
+    ...(answer.startHeightMm === null
+      ? []
+      : ([["hands start, on the stands", fixed(answer.startHeightMm, 0), "mm"]] as [string, string, string][])),
     ["between the grips", fixed(answer.gripWidthMm, 0), "mm"],
     ["hand along the handle", fixed(answer.handMm, 0), "mm"],
     ["mass centre ahead of the axis", signed(answer.centre.aheadMm, 0), "mm"],

@@ -113,7 +113,8 @@ export function FrameLadder({ chart, plateMm, rungs, wordsOf, drop, hrefOf }: Pr
 function RungPicture({ chart, plateMm, rung }: { chart: FrameChart; plateMm: number; rung: Rung }) {
   const { setting, gripHeightMm } = rung.answer;
   const radius = plateMm / 2;
-  const mountY = radius + (setting.arms === "up" ? 1 : -1) * chart.armOffsetMm;
+  const raise = chart.holes.find(({ name }) => name === setting.hole)?.raiseMm ?? 0;
+  const mountY = radius + (setting.arms === "up" ? 1 : -1) * (chart.armOffsetMm + raise);
   const top = Math.max(2 * radius, gripHeightMm) + 60;
   return (
     <svg
