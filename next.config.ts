@@ -7,7 +7,12 @@ const config: NextConfig = {
   serverExternalPackages: ["pg", "piscina", "@node-rs/argon2", "rate-limiter-flexible", "nodemailer", "sharp"],
   experimental: { optimizePackageImports: ["lucide-react", "recharts"], authInterrupts: true },
   // Classes stood under another address once; links on paper and in calendars still lead there.
-  redirects: () => Promise.resolve([{ source: "/sessions/:path*", destination: "/classes/:path*", permanent: true }]),
+  redirects: () =>
+    Promise.resolve([
+      { source: "/sessions/:path*", destination: "/classes/:path*", permanent: true },
+      // Browsers ask for it beside files that are no pages.
+      { source: "/favicon.ico", destination: "/icon.svg", permanent: true },
+    ]),
 };
 
 export default config;

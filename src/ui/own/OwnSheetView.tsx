@@ -81,7 +81,7 @@ export function OwnSheetView(props: Props) {
                       <li key={tag} className="py-2">
                         <details>
                           <summary className="min-h-11 cursor-pointer content-center">
-                            <BarTag tag={tag} /> {barName}, after {STAGE_WORDS[stage]}
+                            <span className="bar-tag">{tag}</span> {barName}, after {STAGE_WORDS[stage]}
                           </summary>
                           <NoteForm tag={tag} lifters={[]} asked={{ lifter: null, stage }} action={noteAction} />
                         </details>
@@ -95,7 +95,7 @@ export function OwnSheetView(props: Props) {
                   {use.map(({ tag, name: barName, lines }) => (
                     <details key={tag} className="border-base-300 border-b last:border-b-0">
                       <summary className="min-h-11 cursor-pointer content-center">
-                        <BarTag tag={tag} /> {barName}
+                        <span className="bar-tag">{tag}</span> {barName}
                       </summary>
                       <dl className="grid gap-1 pb-2 text-sm">
                         {lines.map(([part, text]) => (

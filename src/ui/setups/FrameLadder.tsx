@@ -30,7 +30,7 @@ export function FrameLadder({ chart, plateMm, rungs, wordsOf, drop, hrefOf }: Pr
       <p className="text-quiet mb-2 text-sm">
         From the lowest up, with the fewest changes from one to the next. Tap heights for a drop set.
       </p>
-      <ol className="flex gap-2 overflow-x-auto pb-1">
+      <ol className="relative flex gap-2 overflow-x-auto pb-1">
         {rungs.map((rung) => {
           const isChosen = isOn(heights, rung);
           const change = toggled(rung);
