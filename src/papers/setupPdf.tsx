@@ -3,6 +3,7 @@ import { dayText } from "@/core/units/dates";
 import { extentOf } from "@/core/drawing/shapes";
 import type { SvgSheet } from "@/core/drawing/svgText";
 import { madeFor } from "@/core/setups/setupCard";
+import { USE_PART_WORDS, type UsePart } from "@/core/use/useCards";
 import { DANGER, FACES, Foot, INK, Paper, pdfBytes, Picture, printable, Qr, QUIET, RULE } from "./kit";
 import type { CardPage } from "@/server/setups";
 
@@ -19,7 +20,11 @@ const styles = StyleSheet.create({
 });
 
 /** One card on a page of its own: what not to do first, what to set, the drawing, numbers in both units, the steps. */
-export async function cardPdf(asked: CardPage, foot: string): Promise<Uint8Array> {
+export async function cardPdf(
+  asked: CardPage,
+  foot: string,
+  use: readonly (readonly [UsePart, string])[] = [],
+): Promise<Uint8Array> {
   const page = printable(asked);
   const { card, set } = page;
   return pdfBytes(
@@ -84,6 +89,17 @@ export async function cardPdf(asked: CardPage, foot: string): Promise<Uint8Array
           ))}
         </View>
       </View>
+      {use.length > 0 && (
+        <View style={{ marginTop: 10 }} wrap={false}>
+          <Text style={styles.head}>How to use it, whatever its setting</Text>
+          {use.map(([part, text]) => (
+            <View key={part} style={{ flexDirection: "row", marginTop: 2 }}>
+              <Text style={{ width: 96, color: QUIET, fontSize: 9 }}>{USE_PART_WORDS[part]}</Text>
+              <Text style={{ flex: 1, fontSize: 9 }}>{printable(text)}</Text>
+            </View>
+          ))}
+        </View>
+      )}
     </Paper>,
   );
 }
