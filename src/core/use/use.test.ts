@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { FAMILY_KEYS } from "../bars/families";
 import { sampleBar } from "../glossary/sampleBar";
 import { stepFigure } from "./stepPicture";
-import { MAX_LINE, USE_CARDS, USE_PARTS, usageCardOf } from "./useCards";
+import { besideSetting, MAX_LINE, USE_CARDS, USE_PARTS, usageCardOf } from "./useCards";
 
 /** Syllables of an English word, by groups of vowels: the usual rough count for readability formulas. */
 function syllables(word: string): number {
@@ -44,4 +44,10 @@ describe("how to use it", () => {
     expect(stepFigure(sampleBar("closed-frame"), "in")).toBeNull();
     expect(stepFigure(sampleBar("yoke"), "notWhen")).toBeNull();
   });
+});
+
+it("beside a setup card stands nothing that the card says by its setting: hands and letting go differ from one to another", () => {
+  const parts = besideSetting(usageCardOf("adjustable-yoke", {})).map(([part]) => part);
+  expect(parts).toContain("surprises");
+  for (const part of ["in", "hands", "stays", "out"]) expect(parts).not.toContain(part);
 });

@@ -142,6 +142,8 @@ export const USE_CARDS: Readonly<Record<FamilyKey, UseCard>> = {
   "adjustable-yoke": {
     ...YOKE,
     in: "Check that both sides are set alike. Pads high, lift, one step back.",
+    // Pushed away at one setting, pulled in and down at another.
+    hands: "Hold both handles. Push or pull as the card of the setting says.",
     stays: "That depends on the setting. Read its card.",
     surprises: "One notch changes how it feels. Change it only when it is empty.",
     notWhen: "Not before a coach has set it for you.",
@@ -193,3 +195,14 @@ export function usageCardOf(family: FamilyKey, own: UseCard = {}): [part: UsePar
   const all = { ...USE_CARDS[family], ...own };
   return USE_PARTS.flatMap((part) => (all[part] ? [[part, all[part]] as [UsePart, string]] : []));
 }
+
+/** What a setup card says itself, by its setting: a family's line beside it could say otherwise. */
+const SAID_BY_SETTING: readonly UsePart[] = ["in", "hands", "stays", "out"];
+
+/**
+ * The lines that hold whatever the setting: those that stand beside a setup card.
+ *
+ * @returns lines in their order
+ */
+export const besideSetting = (lines: readonly (readonly [UsePart, string])[]): (readonly [UsePart, string])[] =>
+  lines.filter(([part]) => !SAID_BY_SETTING.includes(part));

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { cardPage } from "@/server/setups";
-import { usageCardOf } from "@/core/use/useCards";
+import { besideSetting, usageCardOf } from "@/core/use/useCards";
 import { usageRules } from "@/server/rules";
 import { requestContext } from "@/server/access";
 import { qrPath } from "@/papers/kit/qrPath";
@@ -20,7 +20,7 @@ export default async function CardPage({ params }: { params: Promise<{ id: strin
     <SetupCardSheet
       page={card}
       qr={qrPath(card.address)}
-      use={<UseCardLines bar={card.set.bar} lines={usageCardOf(family, rules(family).own)} />}
+      use={<UseCardLines bar={card.set.bar} lines={besideSetting(usageCardOf(family, rules(family).own))} />}
     />
   );
 }

@@ -1,4 +1,4 @@
-import { usageCardOf } from "@/core/use/useCards";
+import { besideSetting, usageCardOf } from "@/core/use/useCards";
 import { usageRules } from "@/server/rules";
 import { drawPaper } from "@/server/computing";
 import { cardPage } from "@/server/setups";
@@ -16,7 +16,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
     "setupCard",
     card,
     `${context.actor.hallName}, ${dayText(context.clock.today, "")}`,
-    usageCardOf(family, rules(family).own),
+    besideSetting(usageCardOf(family, rules(family).own)),
   );
   return new Response(Buffer.from(pdf), {
     headers: {
