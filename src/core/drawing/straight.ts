@@ -4,7 +4,7 @@ import { boxAround, mirrored, type Shape, type ShapeRole } from "./shapes";
 import { sleeves } from "./sleeves";
 
 /** Where the outer knurl ends towards the middle when nobody measured it. Common practice, no source. */
-const KNURL_INNER_MM = 205;
+export const KNURL_INNER_MM = 205;
 /** Half the width of a centre knurl. Common practice, no source. */
 const CENTRE_KNURL_HALF_MM = 60;
 const RING_MARK_WIDTH_MM = 5;

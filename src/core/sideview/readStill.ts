@@ -150,7 +150,7 @@ export function onPicture(
 
 function inputsOf({ points, disc, scale, widthPx, heightPx, cameraMm }: SideMarks): Inputs {
   const edges = disc ? edgesOf(disc.points) : scale ? [...scale.points.scaleA, ...scale.points.scaleB] : [];
-  const upright = scale?.along === "upright" ? tilt(scale.points) : scale?.along === "floor" ? tilt(scale.points) : 0;
+  const upright = scale && scale.along !== "other" ? tilt(scale.points) : 0;
   return {
     points,
     edges,

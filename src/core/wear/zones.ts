@@ -1,5 +1,6 @@
 import type { Bar } from "../bars/bar";
 import { drawnSizes } from "../drawing/drawnSizes";
+import { KNURL_INNER_MM } from "../drawing/straight";
 
 /** Parts of a bar from its left end to its right one, as somebody points at them. */
 export const ZONES = [
@@ -25,9 +26,6 @@ export const ZONE_NAMES: Record<Zone, string> = {
 
 /** Left and right are as the bar hangs on the wall, seen from the room. */
 export const SIDES_ARE = "Left and right as it hangs on the wall.";
-
-/** Where the outer knurl ends towards the middle, as drawings have it. Common practice, no source. */
-const KNURL_INNER_MM = 205;
 
 /**
  * Where a part of a bar lies, in mm from its middle, positive to the right.

@@ -85,7 +85,7 @@ export async function notesAsked(context: Context, only: string | null = null): 
     .sort((a, b) => order(a) - order(b) || (a.lifterName < b.lifterName ? -1 : a.lifterName > b.lifterName ? 1 : 0));
 }
 
-/** What was known longest is asked first: it is about to be forgotten least. */
+/** Whoever has used a bar longest knows most of it, and is asked first. */
 const order = ({ stage }: NoteAsked) => -NOTE_STAGES.indexOf(stage);
 
 /** What somebody types about a bar. */

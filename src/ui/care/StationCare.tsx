@@ -97,9 +97,16 @@ interface PartProps {
 }
 
 function PartForm({ station, part, label, isPending, send }: PartProps) {
-  const [key] = useState(freshKey);
+  const [key, setKey] = useState(freshKey);
   return (
-    <form action={send} className="flex flex-wrap items-center gap-2">
+    <form
+      action={(form) => {
+        send(form);
+        // Another look is another one, also where it finds the same.
+        setKey(freshKey());
+      }}
+      className="flex flex-wrap items-center gap-2"
+    >
       <input type="hidden" name="key" value={key} />
       <input type="hidden" name="station" value={station} />
       <input type="hidden" name="part" value={part} />
