@@ -13,6 +13,8 @@ interface PartFacts {
   how: string;
   /** Days between two looks; ours. */
   days: number;
+  /** One person, one station; ours. */
+  minutes: number;
   kinds: readonly ("rack" | "bench" | "platform" | "floor")[];
 }
 
@@ -22,21 +24,30 @@ export const STATION_PART_FACTS: Record<StationPart, PartFacts> = {
     name: "bolts and anchors",
     how: "Every bolt by hand, then with a spanner: none turns. The frame does not rock.",
     days: 30,
+    minutes: 4,
     kinds: ["rack", "bench"],
   },
   pins: {
     name: "pins, J-cups and safeties",
     how: "Pins straight and whole, locks snap in, safeties sit level, no crack at a weld.",
     days: 14,
+    minutes: 3,
     kinds: ["rack", "bench"],
   },
   liners: {
     name: "liners of the J-cups",
     how: "Plastic whole and tight: no bare steel touches a shaft.",
     days: 30,
+    minutes: 2,
     kinds: ["rack", "bench"],
   },
-  pads: { name: "pad and frame of the bench", how: "Pad tight, no tear, feet level.", days: 30, kinds: ["bench"] },
+  pads: {
+    name: "pad and frame of the bench",
+    how: "Pad tight, no tear, feet level.",
+    days: 30,
+    minutes: 2,
+    kinds: ["bench"],
+  },
 };
 
 /** Parts with which nobody lifts until they are put right, by what was found. */

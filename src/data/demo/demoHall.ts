@@ -47,6 +47,19 @@ export const DEMO_STATIONS = [
   ["floor", "Open floor", "floor", null, null, null, 0, "Floor cradle"],
 ] as const;
 
+/** Where stations stand on the floor sketch. */
+export const DEMO_STATION_PLAN = {
+  "rack-1": [60, 330],
+  "rack-2": [250, 330],
+  "rack-3": [660, 800],
+  "rack-4": [900, 330],
+  "platform-1": [60, 640],
+  "platform-2": [950, 600],
+  "bench-1": [680, 330],
+  "bench-2": [790, 330],
+  floor: [180, 930],
+} as const;
+
 export const DEMO_PEOPLE = [
   ["Odile Marchbank", "owner"],
   ["Maren Tidewell", "manager"],

@@ -21,6 +21,7 @@ import {
   DEMO_PEOPLE,
   DEMO_PLACE_FACTS,
   DEMO_PLATES,
+  DEMO_STATION_PLAN,
   DEMO_STATIONS,
   SECOND_HALL,
 } from "./demoHall";
@@ -151,6 +152,8 @@ async function loadHall(
         firstHoleMm,
         jCupPairs,
         nearPlace,
+        planX: DEMO_STATION_PLAN[key][0],
+        planY: DEMO_STATION_PLAN[key][1],
         ratedKg: kind === "rack" ? DEMO_RACK_KG : kind === "bench" ? DEMO_BENCH_KG : null,
       }),
     ),

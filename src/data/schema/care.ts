@@ -141,6 +141,9 @@ export const staffHours = pgTable(
   ],
 );
 
+/** One job of a round: a task on a bar, or a look at a part of a station. */
+export type RoundItem = { dueOn: string } & ({ barId: string; taskId: string } | { stationId: string; part: string });
+
 /** A round planned for somebody: which care on a day, in the order bars hang. */
 export const careRounds = pgTable(
   "care_rounds",
@@ -151,7 +154,7 @@ export const careRounds = pgTable(
     day: date({ mode: "string" }).notNull(),
     fromMinute: integer().notNull(),
     minutes: doublePrecision().notNull(),
-    items: jsonb().$type<{ barId: string; taskId: string; dueOn: string }[]>().notNull(),
+    items: jsonb().$type<RoundItem[]>().notNull(),
     version: integer().notNull().default(1),
     updatedAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
   },

@@ -38,6 +38,9 @@ export const stations = pgTable(
     jCupHoles: integer().array(),
     /** Why nobody lifts there until it is put right; null where it is sound. */
     outOfUse: text(),
+    /** Where it stands on the floor sketch, in thousandths of its width and height. */
+    planX: integer(),
+    planY: integer(),
     version: integer().notNull().default(1),
   },
   (t) => [

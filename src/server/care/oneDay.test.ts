@@ -14,7 +14,9 @@ import { tickCare } from "@/server/care/log";
 import { careMeters, saveBarFactors, saveCareRules, saveCareTask, saveClimate } from "@/server/care/planning";
 import { replanCare } from "@/server/care/planning/planCare";
 import { careCalendar } from "@/server/care/rounds/calendar";
-import { moveRound, planRounds, plannedRounds, roundsOfToday, saveStaffHours } from "@/server/care/rounds/planner";
+import { plannedRounds, roundsOfToday } from "@/server/care/rounds/planned";
+import { moveRound, planRounds } from "@/server/care/rounds/planner";
+import { saveStaffHours } from "@/server/care/rounds/staffHours";
 import { plannedRoundOf } from "@/server/care/rounds/round";
 import { noteSeen } from "@/server/care/rounds/spotChecks";
 import { noteBarUse } from "@/server/lifters/barUse";
@@ -229,7 +231,7 @@ describe("planned rounds", () => {
       `/care/rounds?plan=${rounds[0]!.id}`,
     );
     const view = (await plannedRoundOf(care, rounds[0]!.id))!;
-    const tags = rounds[0]!.tasks.flatMap(({ bars: own }) => own.map(({ tag }) => tag));
+    const tags = rounds[0]!.tasks.flatMap(({ at }) => at.map(({ name }) => name));
     expect(new Set(view.stops.map(({ tag }) => tag))).toEqual(new Set(tags));
     await tickCare(care, {
       ...{ tag: tags[0]!, task: "shaft", doneOn: "2026-03-20", doneBy: care.actor.personId, note: "" },

@@ -94,9 +94,11 @@ describe("a comparison from its link", () => {
       "stated.shaftDiameter": "32",
       "stated.shaftLength": "1310",
       "stated.collarThickness": "30",
+      padShape: "round",
+      sleeveService: "serviceable",
     };
     expect(await saveOffer(context("manager"), { id: null, version: 0, texts: offer })).toMatchObject({ ok: true });
-    const straight = { ...offer, name: "Thin on offer", family: "deadlift", "stated.shaftDiameter": "27" };
+    const straight = { ...offer, name: "Thin on offer", family: "deadlift", "stated.shaftDiameter": "27", padShape: "" };
     expect(await saveOffer(context("manager"), { id: null, version: 0, texts: straight })).toMatchObject({ ok: true });
     const asked = { bars: "A", offers: "O1,O2,O9", load: "270" };
     const comparison = await comparisonFor(context("coach"), asked);
@@ -107,6 +109,10 @@ describe("a comparison from its link", () => {
     ]);
     expect(comparison.unknownTags).toEqual(["O9"]);
     expect(comparison.offered).toEqual([]);
+    // What the seller says of pads and sleeves stands beside the gym's own.
+    const said = (name: string) => comparison.rows.find((row) => row.name === name)!.cells.map(({ text }) => text);
+    expect(said("pad shape")).toEqual(["–", "round", "–"]);
+    expect(said("sleeve can be")).toEqual(["–", "serviceable", "serviceable"]);
     // A kiosk sees no offers, and a link to one shows it none.
     const atWall = await comparisonFor(context("wall"), asked);
     expect([atWall.items.length, atWall.offered]).toEqual([1, []]);

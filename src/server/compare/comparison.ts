@@ -1,7 +1,5 @@
 import "server-only";
-import { and, inArray, ne } from "drizzle-orm";
 import { isUsable } from "@/core/bars/bar";
-import type { FamilyKey } from "@/core/bars/families";
 import {
   type ComparedAt,
   type ComparedLine,
@@ -9,12 +7,10 @@ import {
   type ComparedSide,
   comparedInWords,
 } from "@/core/comparing/inWords";
-import { bars } from "@/data/schema";
 import { type BarFeel, feelOfBars } from "@/server/feel";
 import { buildOf, listLifters } from "@/server/lifters";
 import type { Bar } from "@/core/bars/bar";
 import { candidateBar } from "@/core/bars/candidate";
-import { moneyText } from "@/core/buying/money";
 import { planBreaks, planWarnings } from "@/core/bars/fitness";
 import type { Lift } from "@/core/matching/lifts";
 import { kgFromMassUnits } from "@/core/units/exactMass";
@@ -31,6 +27,7 @@ import { listPlates, listStations } from "@/server/equipment";
 import { allLifts, liftOf } from "@/server/lifts";
 import { listOffers, OPEN_STATES } from "@/server/offers";
 import { measuringRules, steadinessRules } from "@/server/rules";
+import { type FactRow, factRows, familyFacts, offeredFacts } from "./facts";
 
 /** Lighter discs are not what a heavy bar is loaded with. */
 const MIN_DISC_KG = 10;
@@ -106,10 +103,13 @@ export async function comparisonFor(context: Context, search: Record<string, str
     ...onOffer.map(({ bar }) => compared(bar, "offer")),
     ...state.candidates.map((candidate, i) => compared(candidateBar(candidate, i), "candidate")),
   ];
-  const family = await familyFacts(
-    context,
-    items.map(({ bar }) => bar.family),
-  );
+  const family = [
+    ...(await familyFacts(
+      context,
+      items.map(({ bar }) => bar.family),
+    )),
+    ...onOffer.map(offeredFacts),
+  ];
   const person = people.find(({ key }) => key === state.lifter) ?? null;
   const at: ComparedAt = {
     ...{ lift, loadKg: state.loadKg, handsHalfMm: handsMm / 2, disc, noticeableMm: rules.noticeableMm },
@@ -162,24 +162,6 @@ export async function comparisonFor(context: Context, search: Record<string, str
 /** Somebody of usual size, where nobody is asked for. */
 const USUAL_BUILD = { heightMm: 1750, massKg: 80 };
 
-type FactRow = Awaited<ReturnType<typeof familyFacts>>[number];
-
-/** What is kept of the gym's bars of some families that only the record has. */
-async function familyFacts({ hall }: Context, families: readonly FamilyKey[]) {
-  if (families.length === 0) return [];
-  return hall.summary(
-    bars,
-    {
-      ...{ tag: bars.tag, family: bars.family, state: bars.state, massKg: bars.massKg, looseParts: bars.looseParts },
-      ...{ sticksOutMm: bars.sticksOutMm, areSleevesGrooved: bars.areSleevesGrooved, knurlShape: bars.knurlShape },
-      ...{ padShape: bars.padShape, handleShape: bars.handleShape, sleeveService: bars.sleeveService },
-      ...{ bearingsPerSide: bars.bearingsPerSide, expectedOn: bars.expectedOn, stock: bars.stock },
-      ...{ savingMinor: bars.savingMinor, priceCurrency: bars.priceCurrency },
-    },
-    { where: and(inArray(bars.family, [...new Set(families)]), ne(bars.state, "retired")) },
-  );
-}
-
 /** Lighter by less than this nobody goes looking for. */
 const LIGHTER_KG = 1;
 
@@ -199,40 +181,6 @@ function sideOf(bar: Bar, facts: readonly FactRow[]): ComparedSide {
     sticksOutMm: own?.sticksOutMm ?? null,
     lighter: lighter ?? null,
   };
-}
-
-/** Facts in words, each where some bar has it. */
-function factRows(items: readonly { bar: Bar }[], facts: readonly FactRow[], mayReadPrices: boolean): ComparisonRow[] {
-  const own = items.map(({ bar }) => facts.find(({ tag }) => tag === bar.tag) ?? null);
-  const row = (name: string, of: (fact: FactRow) => string | null): ComparisonRow[] => {
-    const texts = own.map((fact) => (fact ? (of(fact) ?? "") : ""));
-    if (texts.every((text) => text === "")) return [];
-    return [
-      {
-        ...{ name, unit: "", by: "", isEqual: new Set(texts).size === 1 },
-        cells: texts.map((text) => ({ text: text || "–", isStated: false })),
-      },
-    ];
-  };
-  return [
-    ...row("knurl shape", ({ knurlShape }) => knurlShape),
-    ...row("pad shape", ({ padShape }) => padShape),
-    ...row("handle shape", ({ handleShape }) => handleShape),
-    ...row("sleeve can be", ({ sleeveService }) => sleeveService),
-    ...row("bearings or cartridges a side", ({ bearingsPerSide }) =>
-      bearingsPerSide === null ? null : String(bearingsPerSide),
-    ),
-    ...row("grooved sleeves", ({ areSleevesGrooved }) =>
-      areSleevesGrooved === null ? null : areSleevesGrooved ? "yes, louder" : "no",
-    ),
-    ...row("stock", ({ stock }) => stock),
-    ...(mayReadPrices
-      ? row("saved against new", ({ savingMinor, priceCurrency }) =>
-          savingMinor === null || !priceCurrency ? null : moneyText({ minor: savingMinor, currency: priceCurrency }),
-        )
-      : []),
-    ...row("expected on", ({ expectedOn }) => expectedOn),
-  ];
 }
 
 /** The question of a comparison in one line: "deadlift, 270 kg in all, hands 440 mm apart, 25 kg discs, 27 mm". */

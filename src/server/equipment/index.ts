@@ -17,9 +17,11 @@ export { type AnyRow, EQUIPMENT_KINDS, EQUIPMENT_TABLES, equipmentTexts, saveEqu
 export {
   type CheckedStation,
   type StationCheck,
+  type StationJob,
   type StationsDue,
   checkStation,
   stationCare,
+  stationJobs,
   stationsDue,
 } from "./stationChecks";
 export { massText, platePairings, readWeight, weighPlate, writeWeight } from "./weighing";

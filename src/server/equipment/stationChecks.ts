@@ -97,6 +97,35 @@ export async function stationsDue(context: Context): Promise<StationsDue> {
   };
 }
 
+/** A look at one part of one station, for whoever plans rounds. */
+export interface StationJob {
+  stationId: string;
+  station: string;
+  name: string;
+  part: StationPart;
+  partName: string;
+  minutes: number;
+  dueOn: HallDay;
+  intervalDays: number;
+  doneOn: HallDay | null;
+}
+
+/** Looks at stations as they come round, in the order of a walk; none in a gym that never checked a station. */
+export async function stationJobs({ hall, clock }: Context): Promise<StationJob[]> {
+  const [rows, last] = await Promise.all([hall.rows(stations, { orderBy: [asc(stations.key)] }), lastLooks(hall)]);
+  if (last.size === 0) return [];
+  return rows.flatMap((row) =>
+    partsOfStation(row.kind).map((part) => {
+      const doneOn = last.get(`${row.id} ${part}`)?.doneOn ?? null;
+      const { name: partName, minutes, days: intervalDays } = STATION_PART_FACTS[part];
+      return {
+        ...{ stationId: row.id, station: row.key, name: row.name, part, partName, minutes, intervalDays, doneOn },
+        dueOn: stationDueOn(part, doneOn, clock.today),
+      };
+    }),
+  );
+}
+
 /** What somebody found of one part. */
 export interface StationCheck {
   /** Made by the screen, once for each look. */

@@ -25,6 +25,7 @@ import { keptSettings } from "./keptSettings";
 import { stationHoles } from "./stationHoles";
 import { cardPdf, cardsPdf } from "@/papers/setupPdf";
 import { hangBar, movePlace, putAway, savePlace } from "./storageChanges";
+import { spaceOf } from "./space";
 import { storageDangers, storageOf } from "./storage";
 import { todayItems } from "@/server/today/today";
 
@@ -347,6 +348,14 @@ describe("where bars hang", () => {
       planX: 120,
       planY: 500,
     });
+    const [rack] = await hall.rows(stations, { where: eq(stations.key, "r1") });
+    expect(await movePlace(manager, { id: rack!.id, x: 300, y: 700 })).toMatchObject({ ok: true });
+    expect((await storageOf(manager)).stations.find(({ id }) => id === rack!.id)!.at).toEqual({ x: 300, y: 700 });
+    // What stands on the sketch is measured from there.
+    expect((await spaceOf(manager)).spots).toEqual([
+      { name: "Rack one", isStation: false, at: { x: 120, y: 500 } },
+      { name: rack!.name, isStation: true, at: { x: 300, y: 700 } },
+    ]);
   });
   it("counts loose parts; what is missing is on Today until it is counted again", async () => {
     const { context, hall } = await withBars("parts");

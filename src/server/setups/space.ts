@@ -1,5 +1,5 @@
 import "server-only";
-import { and, eq, isNotNull, isNull, ne } from "drizzle-orm";
+import { and, asc, eq, isNotNull, isNull, ne } from "drizzle-orm";
 import { FAMILIES } from "@/core/bars/families";
 import { cageUse, type CageUse, type FloorSize, type UsedHole } from "@/core/setups/floorSpace";
 import { holeHeightMm } from "@/core/setups/rackHeight";
@@ -14,7 +14,8 @@ export interface Space {
   /** Lengths of straight bars, the shortest first, with how many there are. */
   lengths: { mm: number; tags: string[] }[];
   cages: { rack: string; uses: CageUse[] }[];
-  places: { name: string; at: { x: number; y: number } }[];
+  /** Places where bars hang and stations, wherever they stand on the sketch. */
+  spots: { name: string; isStation: boolean; at: { x: number; y: number } }[];
 }
 
 /** Bars whose lengths differ by less lie in rows alike. */
@@ -23,7 +24,7 @@ const ALIKE_MM = 30;
 /** Everything that the room of the gym is worked out from. */
 export async function spaceOf(context: Context): Promise<Space> {
   const { hall } = context;
-  const [rule, rows, long, placeRows, racks, kept] = await Promise.all([
+  const [rule, rows, long, placeRows, stationRows, kept] = await Promise.all([
     floorRules(context),
     hall.summary(
       bars,
@@ -36,7 +37,7 @@ export async function spaceOf(context: Context): Promise<Space> {
       { where: eq(barQuantities.kind, "overallLength") },
     ),
     hall.rows(places),
-    hall.rows(stations, { where: eq(stations.kind, "rack") }),
+    hall.rows(stations, { orderBy: [asc(stations.key)] }),
     hall.rowsWith(
       lifterSettings,
       { lifter: { table: lifters, on: eq(lifters.id, lifterSettings.lifterId), columns: { name: lifters.name } } },
@@ -61,7 +62,8 @@ export async function spaceOf(context: Context): Promise<Space> {
     } else lengths.push({ mm, tags: [tag] });
   }
   const mayName = may(context, "lifter.read");
-  const cages = racks.flatMap((rack) => {
+  const cages = stationRows.flatMap((rack) => {
+    if (rack.kind !== "rack") return [];
     const { holePitchMm, firstHoleMm } = rack;
     const stored = placeRows
       .filter(({ kind, stationKey }) => kind === "rack" && stationKey === rack.key)
@@ -100,8 +102,11 @@ export async function spaceOf(context: Context): Promise<Space> {
     ...rule,
     lengths: lengths.sort((a, b) => a.mm - b.mm),
     cages,
-    places: placeRows.flatMap(({ name, planX, planY }) =>
-      planX === null || planY === null ? [] : [{ name, at: { x: planX, y: planY } }],
+    spots: [
+      ...placeRows.map((row) => ({ ...row, isStation: false })),
+      ...stationRows.map((row) => ({ ...row, isStation: true })),
+    ].flatMap(({ name, isStation, planX, planY }) =>
+      planX === null || planY === null ? [] : [{ name, isStation, at: { x: planX, y: planY } }],
     ),
   };
 }

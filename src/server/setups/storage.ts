@@ -33,11 +33,21 @@ export interface ListedStored extends StoredBar {
   lastPutAway: { on: HallDay; missing: string[] } | null;
 }
 
+/** A rack, bench, platform or open floor on the sketch. */
+export interface ListedStation {
+  id: string;
+  name: string;
+  at: { x: number; y: number } | null;
+}
+
 export interface Storage {
   places: ListedPlace[];
+  stations: ListedStation[];
   bars: ListedStored[];
   conflicts: StorageConflict[];
 }
+
+const onSketch = (x: number | null, y: number | null) => (x === null || y === null ? null : { x, y });
 
 /** Where every bar hangs, and what is wrong with it. */
 export async function storageOf(context: Context): Promise<Storage> {
@@ -49,7 +59,7 @@ export async function storageOf(context: Context): Promise<Storage> {
       orderBy: [asc(bars.tag), asc(bars.id)],
     }),
     hall.rows(barSetups),
-    hall.rows(stations),
+    hall.rows(stations, { orderBy: [asc(stations.key)] }),
     hall.rows(putAways, { orderBy: [desc(putAways.at)] }),
   ]);
   const lengths = new Map(
@@ -66,7 +76,7 @@ export async function storageOf(context: Context): Promise<Storage> {
     id: row.id,
     version: row.version,
     texts: fieldTexts(PLACE_FIELDS, row),
-    at: row.planX === null || row.planY === null ? null : { x: row.planX, y: row.planY },
+    at: onSketch(row.planX, row.planY),
     order: row.roundOrder,
     name: row.name,
     kind: row.kind,
@@ -99,7 +109,12 @@ export async function storageOf(context: Context): Promise<Storage> {
       lastPutAway: put ? { on: hallDayAt(put.at, context.actor.timeZone), missing: put.missing } : null,
     };
   });
-  return { places: list, bars: stored, conflicts: storageConflicts(list, stored) };
+  return {
+    places: list,
+    stations: stationRows.map(({ id, name, planX, planY }) => ({ id, name, at: onSketch(planX, planY) })),
+    bars: stored,
+    conflicts: storageConflicts(list, stored),
+  };
 }
 
 /** How a bar must be set when it hangs: as somebody chose; an adjustable yoke bar else like a yoke (handbook §9). */

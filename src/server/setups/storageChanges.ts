@@ -58,7 +58,7 @@ export async function hangBar(
   });
 }
 
-/** Puts a place somewhere on the floor sketch, in thousandths of its width and height. */
+/** Puts a place or a station somewhere on the floor sketch, in thousandths of its width and height. */
 export async function movePlace(context: Context, ask: { id: string; x: number; y: number }): Promise<Outcome<object>> {
   if (!may(context, "equipment.edit")) return forbidden("move places");
   const [x, y] = [ask.x, ask.y].map((part) => Math.round(part));
@@ -67,8 +67,11 @@ export async function movePlace(context: Context, ask: { id: string; x: number; 
   return inTransaction(context, async (context) => {
     const { hall } = context;
     const row = await hall.first(places, { where: eq(places.id, ask.id), forUpdate: true });
-    if (!row) return notFound("place like that");
-    await hall.update(places, eq(places.id, row.id), { planX: x, planY: y });
+    if (row) await hall.update(places, eq(places.id, row.id), { planX: x, planY: y });
+    else {
+      const moved = await hall.update(stations, eq(stations.id, ask.id), { planX: x, planY: y });
+      if (moved.length === 0) return notFound("place or station like that");
+    }
     return { ok: true };
   });
 }

@@ -9,7 +9,7 @@ import { type ListedBar, barsInState, barsNeverWeighed, barsOffTheirLabel, count
 import { type OpenClaim, type OpenOrder, openClaims, openOrders, warrantiesEnding } from "@/server/buying";
 import { sweatWarning } from "@/server/care/air";
 import { type NeedyBar, type TaskDue, careDueByTask, careDueCounts, neediestBars } from "@/server/care/due";
-import { type PlannedRound, roundsOfToday } from "@/server/care/rounds";
+import { type PlannedRound, jobsOfRound, roundsOfToday } from "@/server/care/rounds";
 import { type Finding, hasOpenFindings, listFindings } from "@/server/care/findings";
 import { type BrokenClass, type ClassRow, classesBroken, classesUnassigned } from "@/server/classes";
 import { runsStopped } from "@/server/loading";
@@ -369,8 +369,8 @@ function tonight(classes: readonly ClassRow[]): TodayItem[] {
 
 /** Rounds that were planned for today and are not done. */
 function roundItems(rounds: readonly PlannedRound[]): TodayItem[] {
-  return rounds.map(({ id, from, person, minutes, tasks }) => {
-    const jobs = tasks.reduce((sum, { bars }) => sum + bars.length, 0);
+  return rounds.map((round) => {
+    const [{ id, from, person, minutes, tasks }, jobs] = [round, jobsOfRound(round)];
     return {
       id: `round-${id}`,
       weight: "soon",

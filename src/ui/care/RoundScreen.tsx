@@ -3,7 +3,7 @@
 import { useCallback, useMemo, useRef, useState } from "react";
 import { isBySides, nextRoundStep, NO_SIDES } from "@/core/care/roundSteps";
 import type { Zone } from "@/core/wear/zones";
-import type { RoundStop, RoundView } from "@/server/care/rounds";
+import type { RoundStations, RoundStop, RoundView } from "@/server/care/rounds";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { ConnectionNote } from "../kit/ConnectionNote";
@@ -13,6 +13,7 @@ import { Say } from "../kit/shown";
 import { useOutbox } from "../kit/useOutbox";
 import { CareNav } from "./CareNav";
 import { RoundTask } from "./RoundTask";
+import { StationsOfRound } from "./StationsOfRound";
 import { useSides } from "./useSides";
 import { type Walker, WalkerForm } from "./WalkerForm";
 import { WrongForm } from "./WrongForm";
@@ -24,7 +25,7 @@ interface Props {
   ahead: number;
   mayTick: boolean;
   /** Of a round that was planned: for when, and for whom. */
-  planned?: { day: string; person: string } | null;
+  planned?: { day: string; person: string; stations: readonly RoundStations[] } | null;
   /** On a shared tablet: whose PIN counts. Null on a person's own device. */
   people?: readonly { id: string; name: string }[] | null;
   /** Where hands wear each bar, in words, by tag. */
@@ -320,6 +321,7 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null
           </p>
         )
       )}
+      {planned && <StationsOfRound stations={planned.stations} isLinked={!people} />}
       {found.length > 0 && (
         <ul aria-label="Found" className="text-sm">
           {found.map((words) => (

@@ -151,9 +151,12 @@ function Round({
       </strong>{" "}
       <span className="text-quiet">{Math.ceil(round.minutes)} min</span>
       <ul>
-        {round.tasks.map(({ key, name, bars }) => (
+        {round.tasks.map(({ key, name, isOfStations, at }) => (
           <li key={key}>
-            {name}: {bars.length <= 4 ? bars.map(({ tag }) => tag).join(", ") : `${bars.length} bars`}
+            {name}:{" "}
+            {at.length <= 4
+              ? at.map((one) => one.name).join(", ")
+              : `${at.length} ${isOfStations ? "stations" : "bars"}`}
           </li>
         ))}
       </ul>

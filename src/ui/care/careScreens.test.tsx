@@ -4,7 +4,7 @@ import { NOT_LOOKED_AT } from "@/core/care/checks";
 import { testBar } from "@/core/bars/testBar.fixture";
 import type { LogItem } from "@/server/care/log/careLog";
 import type { DueItem } from "@/server/care/due/careDue";
-import type { PlannedRound } from "@/server/care/rounds/planner";
+import type { PlannedRound } from "@/server/care/rounds/planned";
 import type { CareRecords } from "@/server/care/records/records";
 import type { RoundStop } from "@/server/care/rounds/round";
 import type { MeterItem } from "@/server/care/planning/meters";
@@ -269,7 +269,7 @@ describe("the plan of rounds", () => {
     person: "Ada",
     personId: "p1",
     minutes: 12.4,
-    tasks: [{ key: "shaft", name: "brush", bars: [{ tag: "T1", late: 9 }] }],
+    tasks: [{ key: "shaft", name: "brush", isOfStations: false, at: [{ name: "T1", late: 9 }] }],
     outOfUse: [],
     lateness: 9,
     dues: ["2026-03-11"],

@@ -175,7 +175,7 @@ describe("where bars hang", () => {
   const sheet = (storage: Partial<Storage>, may = true) =>
     shown(
       <StorageSheet
-        storage={{ places: [place("Wall", { slots: 6 })], bars: [], conflicts: [], ...storage }}
+        storage={{ places: [place("Wall", { slots: 6 })], stations: [], bars: [], conflicts: [], ...storage }}
         mayHang={may}
         mayPlan={may}
         hangAction={noAction}

@@ -10,15 +10,14 @@ import { FloorForm } from "./FloorForm";
 
 interface Props {
   space: Space;
-  /** The place that distances are measured from. */
+  /** The place or station that distances are measured from. */
   from: string | null;
   mayEdit: boolean;
   action: FormAction;
 }
 
 /** What the gym's room allows: rows of people by length of bar, cages with stored bars, distances on the sketch. */
-export function SpaceSheet({ space: { floor, version, lengths, cages, places }, from, mayEdit, action }: Props) {
-  const start = places.find(({ name }) => name === from) ?? places[0] ?? null;
+export function SpaceSheet({ space: { floor, version, lengths, cages, spots }, from, mayEdit, action }: Props) {
   return (
     <div className="grid gap-3">
       <section className="sheet px-4 py-3" aria-label="The floor">
@@ -85,34 +84,7 @@ export function SpaceSheet({ space: { floor, version, lengths, cages, places }, 
           ))
         )}
       </section>
-      {floor && start && places.length > 1 && (
-        <section className="sheet px-4 py-3" aria-label="Distances">
-          <div className="flex flex-wrap items-baseline gap-x-4">
-            <h2 className="font-bold">Distances</h2>
-            <AskForm action="/setups/space" label="From where">
-              <AskChoice
-                name="from"
-                word="from"
-                value={start.name}
-                options={places.map(({ name }) => [name, name] as const)}
-              />
-            </AskForm>
-          </div>
-          <ul className="grid gap-x-8 text-sm sm:grid-cols-2 lg:grid-cols-3">
-            {places
-              .filter(({ name }) => name !== start.name)
-              .map(({ name, at }) => ({ name, mm: floorDistanceMm(floor, start.at, at) }))
-              .sort((a, b) => a.mm - b.mm)
-              .map(({ name, mm }) => (
-                <li key={name} className="border-base-300 flex justify-between border-b py-1">
-                  <span>{name}</span>
-                  <strong className="tabular-nums">{trimmed(mm / 1000, 1)} m</strong>
-                </li>
-              ))}
-          </ul>
-          <p className="text-quiet mt-1 text-xs">By the sketch under Where bars hang, as the crow flies.</p>
-        </section>
-      )}
+      {floor && spots.length > 1 && <Distances floor={floor} spots={spots} from={from} />}
     </div>
   );
 }
@@ -151,5 +123,58 @@ function RowsPicture({ floor, barMm }: { floor: FloorSize; barMm: number }) {
         }),
       )}
     </svg>
+  );
+}
+
+/** How far it is from one place or station to all others, the nearest first. */
+function Distances({ floor, spots, from }: { floor: FloorSize; spots: Space["spots"]; from: string | null }) {
+  const start = spots.find(({ name }) => name === from) ?? spots[0]!;
+  const others = spots
+    .filter((spot) => spot !== start)
+    .map((spot) => ({ ...spot, mm: floorDistanceMm(floor, start.at, spot.at) }))
+    .sort((a, b) => a.mm - b.mm);
+  const parts = [
+    ["Stations", others.filter(({ isStation }) => isStation)],
+    ["Where bars hang", others.filter(({ isStation }) => !isStation)],
+  ] as const;
+  return (
+    <section className="sheet px-4 py-3" aria-label="Distances">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h2 className="font-bold">Distances</h2>
+        <AskForm action="/setups/space" label="From where">
+          <AskChoice
+            name="from"
+            word="from"
+            value={start.name}
+            options={spots.map(({ name }) => [name, name] as const)}
+          />
+        </AskForm>
+      </div>
+      <div className="grid gap-x-8 gap-y-2 sm:grid-cols-2">
+        {parts.map(
+          ([head, list]) =>
+            list.length > 0 && (
+              <div key={head}>
+                <h3 className="text-quiet text-sm">{head}</h3>
+                <ul className="text-sm">
+                  {list.map(({ name, mm }) => (
+                    <li key={name} className="border-base-300 flex justify-between border-b py-1">
+                      <span>{name}</span>
+                      <strong className="tabular-nums">{trimmed(mm / 1000, 1)} m</strong>
+                    </li>
+                  ))}
+                </ul>
+              </div>
+            ),
+        )}
+      </div>
+      <p className="text-quiet mt-1 text-xs">
+        In a straight line, by the sketch under{" "}
+        <Link href="/setups/storage" className="link">
+          Where bars hang
+        </Link>
+        .
+      </p>
+    </section>
   );
 }

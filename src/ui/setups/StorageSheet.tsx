@@ -13,7 +13,7 @@ import {
 } from "@dnd-kit/core";
 import { useCallback, useRef, useState, useTransition } from "react";
 import { PLACE_FIELDS, PLACE_KIND_WORDS } from "@/core/setups/storage";
-import type { ListedPlace, ListedStored, Storage } from "@/server/setups";
+import type { ListedPlace, ListedStation, ListedStored, Storage } from "@/server/setups";
 import { FieldsForm } from "../kit/FieldsForm";
 import type { FormAction, FormState } from "../kit/formState";
 import Link from "../kit/Link";
@@ -34,7 +34,8 @@ interface Props {
 /** The floor sketch: places where they are, bars in them, both moved by dragging; below what is wrong and the counts. */
 export function StorageSheet(props: Props) {
   const { storage, mayHang, mayPlan } = props;
-  const { places, bars, conflicts } = storage;
+  const { places, stations, bars, conflicts } = storage;
+  const shown = stations.filter(({ at }) => at !== null || mayPlan);
   const [message, setMessage] = useState<FormState | null>(null);
   const [moved, setMoved] = useState<Record<string, { x: number; y: number }>>({});
   const [isPending, start] = useTransition();
@@ -45,6 +46,7 @@ export function StorageSheet(props: Props) {
     useSensor(KeyboardSensor),
   );
   const at = (place: ListedPlace, i: number) => moved[place.id] ?? place.at ?? unplaced(i, places.length);
+  const stationAt = (one: ListedStation, i: number) => moved[one.id] ?? one.at ?? unplaced(i, shown.length, 970);
 
   function onDragEnd({ active, over, delta }: DragEndEvent) {
     const [kind, key] = String(active.id).split(/:(.*)/s) as [string, string];
@@ -55,10 +57,9 @@ export function StorageSheet(props: Props) {
       return;
     }
     const box = floor.current?.getBoundingClientRect();
-    const i = places.findIndex(({ id }) => id === key);
-    const place = places[i];
-    if (!box || !place || (delta.x === 0 && delta.y === 0)) return;
-    const from = at(place, i);
+    const [i, k] = [places.findIndex(({ id }) => id === key), shown.findIndex(({ id }) => id === key)];
+    const from = i >= 0 ? at(places[i]!, i) : k >= 0 ? stationAt(shown[k]!, k) : null;
+    if (!box || !from || (delta.x === 0 && delta.y === 0)) return;
     const within = (value: number) => Math.round(Math.min(1000, Math.max(0, value)));
     const to = { x: within(from.x + (1000 * delta.x) / box.width), y: within(from.y + (1000 * delta.y) / box.height) };
     setMoved((all) => ({ ...all, [key]: to }));
@@ -94,6 +95,9 @@ export function StorageSheet(props: Props) {
             ref={floor}
             className="border-base-300 bg-base-200 relative h-[28rem] border-2 border-dashed max-md:h-auto max-md:border-0"
           >
+            {shown.map((one, i) => (
+              <StationBox key={one.id} station={one} at={stationAt(one, i)} mayPlan={mayPlan} />
+            ))}
             {places.map((place, i) => (
               <PlaceBox
                 key={place.id}
@@ -107,7 +111,12 @@ export function StorageSheet(props: Props) {
             ))}
           </div>
           <p className="text-quiet mt-1 text-xs">
-            Drag a bar to another place; drag a place by its name. With the keyboard: space, arrows, space.
+            Drag a bar to another place; drag a place or a station by its name. With the keyboard: space, arrows, space.
+            Distances between them are under{" "}
+            <Link href="/setups/space" className="link">
+              Room
+            </Link>
+            .
           </p>
         </section>
       </DndContext>
@@ -181,8 +190,44 @@ export function StorageSheet(props: Props) {
   );
 }
 
-/** Places that nobody put on the sketch stand in a row at its foot. */
-const unplaced = (i: number, all: number) => ({ x: Math.round((1000 * (i + 0.5)) / all), y: 800 });
+/** What nobody put on the sketch stands in a row at its foot. */
+const unplaced = (i: number, all: number, y = 800) => ({ x: Math.round((1000 * (i + 0.5)) / all), y });
+
+/** A rack, bench or platform: its name where it stands. */
+function StationBox({
+  station,
+  at,
+  mayPlan,
+}: {
+  station: ListedStation;
+  at: { x: number; y: number };
+  mayPlan: boolean;
+}) {
+  const { listeners, attributes, setNodeRef, transform, isDragging } = useDraggable({
+    id: `move:${station.id}`,
+    disabled: !mayPlan,
+  });
+  return (
+    <div
+      className="absolute max-md:static! max-md:mr-1 max-md:mb-1 max-md:inline-block max-md:transform-none!"
+      style={{
+        left: `${at.x / 10}%`,
+        top: `${at.y / 10}%`,
+        transform: `translate(-${at.x / 10}%, -${at.y / 10}%)`,
+        zIndex: isDragging ? 20 : undefined,
+      }}
+    >
+      <div
+        ref={setNodeRef}
+        className={`border-primary bg-base-100 flex min-h-9 items-center border-2 px-2 text-xs font-semibold ${mayPlan ? "cursor-grab touch-none" : ""}`}
+        style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
+        {...(mayPlan ? { ...listeners, ...attributes, "aria-label": `Move ${station.name}` } : {})}
+      >
+        {station.name}
+      </div>
+    </div>
+  );
+}
 
 function PlaceBox({
   place,

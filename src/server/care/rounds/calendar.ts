@@ -10,7 +10,8 @@ import { momentOfHall } from "@/core/units/hallMoment";
 import { calendarLinks, staffHours } from "@/data/schema";
 import { type Context, contextOfCalendar, inTransaction, may } from "@/server/access";
 import { type Outcome, forbidden, namesById, notFound, recordChange } from "@/server/kit";
-import { plannedRounds, mayKnowHours } from "./planner";
+import { jobsOfRound, linesOfRound, plannedRounds } from "./planned";
+import { mayKnowHours } from "./staffHours";
 
 const WEEKDAYS = [
   ICalWeekday.MO,
@@ -46,7 +47,7 @@ export async function careCalendar(context: Context, personId: string | null): P
     ttl: 60 * 60,
   });
   for (const round of rounds) {
-    const bars = round.tasks.reduce((sum, { bars: own }) => sum + own.length, 0);
+    const jobs = jobsOfRound(round);
     const [h, m] = round.from.split(":").map(Number);
     const start = momentOfHall(round.day, 60 * h! + m!, actor.timeZone);
     calendar.createEvent({
@@ -54,12 +55,8 @@ export async function careCalendar(context: Context, personId: string | null): P
       start,
       end: new Date(start.getTime() + Math.ceil(round.minutes) * 60_000),
       stamp: clock.now(),
-      summary: `${round.outOfUse.length > 0 ? "CHANGED: " : ""}Care round: ${bars} ${bars === 1 ? "job" : "jobs"}, ${Math.ceil(round.minutes)} min`,
-      description: [
-        `${round.person}:`,
-        ...round.outOfUse,
-        ...round.tasks.map(({ name, bars: own }) => `${name}: ${own.map(({ tag }) => tag).join(", ")}`),
-      ].join("\n"),
+      summary: `${round.outOfUse.length > 0 ? "CHANGED: " : ""}Care round: ${jobs} ${jobs === 1 ? "job" : "jobs"}, ${Math.ceil(round.minutes)} min`,
+      description: [`${round.person}:`, ...round.outOfUse, ...linesOfRound(round)].join("\n"),
       ...(context.publicUrl ? { url: `${context.publicUrl}/care/rounds?plan=${round.id}` } : {}),
       sequence: round.version - 1,
     });

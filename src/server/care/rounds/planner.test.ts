@@ -1,12 +1,16 @@
 import ICAL from "ical.js";
 import { eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
-import { bars, calendarLinks, carePlan, careRounds, classes } from "@/data/schema";
+import { bars, calendarLinks, carePlan, careRounds, classes, stations } from "@/data/schema";
 import { saveCareRules } from "@/server/care/planning/careRules";
 import { outboxOf, readMessage, remindOfRounds } from "./reminders";
 import { makeContexts } from "@/server/access/context.fixture";
 import { calendarLinksOf, calendarOfToken, careCalendar, makeCalendarLink, revokeCalendarLink } from "./calendar";
-import { crewHours, moveRound, planRounds, plannedRounds, saveStaffHours } from "./planner";
+import { checkStation } from "@/server/equipment";
+import { plannedRounds, roundsOfToday } from "./planned";
+import { moveRound, planRounds } from "./planner";
+import { plannedRoundOf } from "./round";
+import { crewHours, saveStaffHours } from "./staffHours";
 import { daysBetween } from "@/core/units/hallDay";
 
 /** A hall with eight bars due about now, a care hand who is in on Mondays and Fridays. 2026-03-20 is a Friday. */
@@ -42,7 +46,7 @@ describe("rounds in the crew's hours", () => {
     expect(result).toMatchObject({ ok: true, unplaced: [] });
     const rounds = await plannedRounds(care, { from: care.clock.today });
     const tags = rounds.flatMap(({ day, tasks }) =>
-      tasks.flatMap(({ bars: own }) => own.map(({ tag }) => ({ tag, day }))),
+      tasks.flatMap(({ at }) => at.map(({ name }) => ({ tag: name, day }))),
     );
     expect(tags).toHaveLength(result.ok ? result.jobs : 0);
     // Every ten days in four weeks: twice at least, never sooner than two thirds of the interval after the time before.
@@ -92,11 +96,48 @@ describe("rounds in the crew's hours", () => {
     expect(before.every(({ outOfUse }) => outOfUse.length === 0)).toBe(true);
     await hall.update(bars, eq(bars.tag, "B3"), { state: "quarantined", stateReason: "crack" });
     const after = await plannedRounds(care, { from: care.clock.today });
-    const named = after.filter(({ tasks }) => tasks.some(({ bars: own }) => own.some(({ tag }) => tag === "B3")));
+    const named = after.filter(({ tasks }) => tasks.some(({ at }) => at.some(({ name }) => name === "B3")));
     expect(named.length).toBeGreaterThan(0);
     for (const round of after)
       expect(round.outOfUse).toEqual(named.includes(round) ? ["B3 is quarantined: crack."] : []);
     expect(await careCalendar(care, null)).toContain("B3 is quarantined: crack.");
+  });
+  it("hold what is looked at on stations, and are done when both bars and stations are", async () => {
+    const { care, hall } = await withCrew("with stations");
+    await hall.insert(stations, { key: "r1", name: "Rack 1", kind: "rack", supportSpacingMm: 1090, jCupPairs: 1 });
+    await planRounds(care);
+    const ofStations = async () =>
+      (await plannedRounds(care, { from: care.clock.today })).flatMap(({ id, day, tasks }) =>
+        tasks.filter(({ isOfStations }) => isOfStations).map(({ name, at }) => ({ id, day, name, at })),
+      );
+    // A gym that never checked a station has none on its rounds.
+    expect(await ofStations()).toEqual([]);
+    const look = { key: "look-round-stations-1", station: "r1", found: "sound", note: "" };
+    expect(await checkStation(care, { ...look, part: "liners" })).toMatchObject({ ok: true });
+    const planned = await planRounds(care);
+    expect(planned).toMatchObject({ ok: true, unplaced: [] });
+    const looks = await ofStations();
+    // Bolts were never looked at: the first round. Pins every fortnight: twice. Liners in a month: after the plan's end.
+    expect(looks.filter(({ name }) => name === "bolts and anchors").map(({ day }) => day)).toEqual([care.clock.today]);
+    const pins = looks.filter(({ name }) => name === "pins, J-cups and safeties").map(({ day }) => day);
+    expect(pins).toHaveLength(2);
+    expect(daysBetween(pins[0]!, pins[1]!)).toBeGreaterThanOrEqual(9);
+    expect(looks.some(({ name }) => name === "liners of the J-cups")).toBe(false);
+    expect(looks[0]!.at).toEqual([{ name: "Rack 1", late: 0 }]);
+    // Lines of a calendar are folded.
+    expect((await careCalendar(care, null)).replaceAll(/\r\n /g, "")).toContain("bolts and anchors: Rack 1");
+    const id = looks[0]!.id;
+    expect((await plannedRoundOf(care, id))!.stations).toEqual([
+      { key: "r1", name: "Rack 1", parts: ["bolts and anchors", "pins, J-cups and safeties"] },
+    ]);
+    await checkStation(care, { ...look, key: "look-round-stations-2", part: "bolts" });
+    expect((await plannedRoundOf(care, id))!.stations[0]!.parts).toEqual(["pins, J-cups and safeties"]);
+    // All bars of today ticked, the round still waits for its pins.
+    await hall.update(carePlan, undefined, { lastDoneOn: care.clock.today });
+    expect((await roundsOfToday(care)).map((one) => one.id)).toEqual([id]);
+    await checkStation(care, { ...look, key: "look-round-stations-3", part: "pins" });
+    expect(await roundsOfToday(care)).toEqual([]);
+    expect((await plannedRoundOf(care, id))!.stations).toEqual([]);
   });
   it("keep out of the gym’s quiet hours", async () => {
     const { care, context } = await withCrew("quiet hours");

@@ -1,26 +1,15 @@
 import "server-only";
-import { and, asc, eq, gte, inArray, lte, notInArray } from "drizzle-orm";
-import { outOfUseText } from "@/core/bars/fitness";
-import { clockText, outsideQuiet, readStaffHours, staffHoursText } from "@/core/care/staffHours";
+import { and, asc, eq, gte, lte, notInArray } from "drizzle-orm";
+import { outsideQuiet, staffHoursText } from "@/core/care/staffHours";
 import { groupBy } from "@/core/collections/groupBy";
 import { weekdayOf } from "@/core/units/calendar";
 import { type HallDay, addDays, daysBetween, hallClockAt, hallDayAt } from "@/core/units/hallDay";
-import { inMany } from "@/data/inMany";
-import { bars, carePlan, careRounds, classes, people, staffHours } from "@/data/schema";
+import { bars, carePlan, careRounds, classes, staffHours, type RoundItem } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
-import { careCrew } from "@/server/care/log";
 import { storedCareRules } from "@/server/care/planning";
 import { compute } from "@/server/computing";
-import {
-  type Outcome,
-  careTasksById,
-  failed,
-  forbidden,
-  namesById,
-  notFound,
-  placesById,
-  recordChange,
-} from "@/server/kit";
+import { stationJobs } from "@/server/equipment";
+import { type Outcome, careTasksById, failed, forbidden, namesById, notFound, recordChange } from "@/server/kit";
 import { minutesLearned } from "./round";
 
 /** Whoever plans four weeks waits for it; on a busy machine that takes a while. */
@@ -37,84 +26,17 @@ const USUAL_SETUP = 1;
 /** Care may come so much before its day, as a share of its interval. */
 const EARLY_SHARE = 0.35;
 
-export interface PlannedRound {
+/** One job as it comes round: care of a bar, or a look at a part of a station. */
+interface Job {
   id: string;
-  version: number;
-  day: HallDay;
-  from: string;
-  person: string;
-  personId: string;
+  /** Whatever is got ready once a round for all of them. */
+  task: string;
   minutes: number;
-  /** By task, with the bars in the order they hang, and how many days late each is. */
-  tasks: { key: string; name: string; bars: { tag: string; late: number }[] }[];
-  /** Bars of it that may not be used now, each with why: nothing is done on them. */
-  outOfUse: string[];
-  lateness: number;
-  /** When each job of it is due, for what a move does. */
-  dues: HallDay[];
-}
-
-/** Whether somebody may know and set when a person is in. */
-export const mayKnowHours = (context: Context, personId: string): boolean =>
-  personId === context.actor.personId || may(context, "hours.of-others");
-
-/** When everybody of the crew is in, as lines of text by person. */
-export async function crewHours(context: Context): Promise<{ id: string; name: string; text: string }[]> {
-  const [everybody, rows] = [
-    await careCrew(context),
-    await context.hall.rows(staffHours, { orderBy: [asc(staffHours.weekday), asc(staffHours.fromMinute)] }),
-  ];
-  // When others are in is for whoever makes the plan of it.
-  const crew = everybody.filter(({ id }) => mayKnowHours(context, id));
-  return crew.map(({ id, name }) => ({
-    id,
-    name,
-    text: rows
-      .filter(({ personId }) => personId === id)
-      .map(staffHoursText)
-      .join("\n"),
-  }));
-}
-
-/**
- * Sets when somebody is in, week by week.
- *
- * @param was what the screen showed; hours that somebody else set since then are not overwritten.
- */
-export async function saveStaffHours(
-  context: Context,
-  personId: string,
-  text: string,
-  was?: string,
-): Promise<Outcome<object>> {
-  if (!may(context, "care.plan")) return forbidden("plan rounds");
-  if (!mayKnowHours(context, personId)) return forbidden("set the hours of others");
-  const read = readStaffHours(text.slice(0, 2000));
-  if (!read.ok) return failed("invalid", "The hours were not changed.", read.problems);
-  if (!(await careCrew(context)).some(({ id }) => id === personId)) return notFound("such person in the crew");
-  return inTransaction(context, async (context) => {
-    const { hall } = context;
-    await hall.hold(`hours of ${personId}`);
-    const now = (await crewHours(context)).find(({ id }) => id === personId)?.text ?? "";
-    if (was !== undefined && now !== was.replaceAll("\r\n", "\n"))
-      return failed(
-        "stale",
-        `Someone else changed these hours meanwhile: ${now === "" ? "none" : now.replaceAll("\n", ", ")}. Nothing was changed; what you typed is still here. Save again to overwrite.`,
-        [],
-      );
-    await hall.remove(staffHours, eq(staffHours.personId, personId));
-    await hall.insert(
-      staffHours,
-      read.hours.map((one) => ({ personId, ...one })),
-    );
-    await recordChange(context, {
-      entity: "round",
-      entityId: personId,
-      action: "staff hours",
-      after: { hours: read.hours.map(staffHoursText) },
-    });
-    return { ok: true as const };
-  });
+  /** Days from today. */
+  due: number;
+  intervalDays: number;
+  item: (dueOn: HallDay) => RoundItem;
+  words: string;
 }
 
 export interface PlanResult {
@@ -134,7 +56,7 @@ export interface PlanResult {
 export async function planRounds(context: Context): Promise<Outcome<PlanResult>> {
   if (!may(context, "care.plan")) return forbidden("plan rounds");
   const { hall } = context;
-  const [learned, tasks, spans, held, due, inUse] = await Promise.all([
+  const [learned, tasks, spans, held, due, inUse, looks] = await Promise.all([
     minutesLearned(context),
     careTasksById(hall),
     hall.rows(staffHours),
@@ -146,25 +68,33 @@ export async function planRounds(context: Context): Promise<Outcome<PlanResult>>
     }),
     hall.rows(carePlan, { where: lte(carePlan.dueOn, addDays(context.clock.today, PLAN_DAYS)) }),
     hall.rows(bars, { where: notInArray(bars.state, ["retired", "on-order", "quarantined"]) }),
+    stationJobs(context),
   ]);
   if (spans.length === 0)
     return failed("impossible", "Nobody's hours are known yet: say first when someone is in to do care.");
   const barOf = new Map(inUse.map((bar) => [bar.id, bar]));
-  const known = due.flatMap(({ barId, taskId, dueOn, intervalDays }) => {
+  const ofBars = due.flatMap(({ barId, taskId, dueOn, intervalDays }): Job[] => {
     const task = tasks.get(taskId);
     if (!task || !barOf.has(barId)) return [];
     return [
       {
         id: `${barId} ${taskId}`,
-        barId,
-        taskId,
         task: task.key,
         minutes: learned.get(task.key) ?? task.minutes,
         due: daysBetween(context.clock.today, dueOn),
         intervalDays,
+        item: (dueOn) => ({ barId, taskId, dueOn }),
+        words: `${barOf.get(barId)!.tag}: ${task.name}`,
       },
     ];
   });
+  const ofStations = looks.map(({ stationId, name, part, partName, minutes, dueOn, intervalDays }): Job => ({
+    ...{ id: `${stationId} ${part}`, task: `station ${part}`, minutes, intervalDays },
+    due: daysBetween(context.clock.today, dueOn),
+    item: (dueOn) => ({ stationId, part, dueOn }),
+    words: `${name}: ${partName}`,
+  }));
+  const known = [...ofBars, ...ofStations];
   const house = await storedCareRules(hall);
   // Of today only what is left of it.
   const now = context.clock.now();
@@ -199,9 +129,9 @@ export async function planRounds(context: Context): Promise<Outcome<PlanResult>>
     context,
     "careTurns",
     {
-      care: known,
+      care: known.map(({ id, task, minutes, due, intervalDays }) => ({ id, task, minutes, due, intervalDays })),
       windows,
-      setupMinutes: setupsOf([...tasks.values()].map(({ key }) => key)),
+      setupMinutes: setupsOf(known.map(({ task }) => task)),
       horizon: PLAN_DAYS,
       earlyShare: EARLY_SHARE,
     },
@@ -229,7 +159,7 @@ export async function planRounds(context: Context): Promise<Outcome<PlanResult>>
         day: window.on,
         fromMinute: window.fromMinute,
         minutes: roundMinutes(items),
-        items: items.map(({ barId, taskId, dueOn }) => ({ barId, taskId, dueOn })),
+        items: items.map(({ item, dueOn }) => item(dueOn)),
         updatedAt: context.clock.now(),
       })),
     );
@@ -245,10 +175,7 @@ export async function planRounds(context: Context): Promise<Outcome<PlanResult>>
       lateness: packed.lateness,
       already: known.reduce((sum, { due: day }) => sum + Math.max(0, -day), 0),
       rounds: rounds.length,
-      unplaced: unplaced.map(({ barId, taskId, turn, dueOn }) => {
-        const again = turn === 0 ? "" : ` (again by ${dueOn})`;
-        return `${barOf.get(barId)!.tag}: ${tasks.get(taskId)!.name}${again}`;
-      }),
+      unplaced: unplaced.map(({ words, turn, dueOn }) => (turn === 0 ? words : `${words} (again by ${dueOn})`)),
     };
   });
 }
@@ -262,74 +189,6 @@ function roundMinutes(items: readonly { task: string; minutes: number }[]): numb
     (sum, { minutes }) => sum + minutes,
     Object.values(setups).reduce((sum, one) => sum + one, 0),
   );
-}
-
-/** Planned rounds from a day on, in the order they come; only one person's when asked. */
-export async function plannedRounds(
-  context: Context,
-  { from, personId }: { from: HallDay; personId?: string | null },
-): Promise<PlannedRound[]> {
-  const { hall } = context;
-  const rows = await hall.rows(careRounds, {
-    where: and(gte(careRounds.day, from), personId ? eq(careRounds.personId, personId) : undefined),
-    orderBy: [asc(careRounds.day), asc(careRounds.fromMinute)],
-    limit: 400,
-  });
-  if (rows.length === 0) return [];
-  const ids = [...new Set(rows.flatMap(({ items }) => items.map(({ barId }) => barId)))];
-  const [tasks, names, places, own] = await Promise.all([
-    careTasksById(hall),
-    namesById(hall),
-    placesById(hall),
-    hall.rows(bars, { where: inArray(bars.id, ids) }),
-  ]);
-  const barOf = new Map(own.map((bar) => [bar.id, bar]));
-  const orderOf = (barId: string) => places.get(barOf.get(barId)?.placeId ?? "")?.roundOrder ?? 999;
-  return rows.map((row) => {
-    const late = (dueOn: string) => Math.max(0, daysBetween(dueOn, row.day));
-    const items = [...row.items].sort(
-      (a, b) => orderOf(a.barId) - orderOf(b.barId) || (barOf.get(a.barId)!.tag < barOf.get(b.barId)!.tag ? -1 : 1),
-    );
-    const keys = [...new Set(items.map(({ taskId }) => taskId))];
-    return {
-      id: row.id,
-      version: row.version,
-      day: row.day,
-      from: clockText(row.fromMinute),
-      person: names.get(row.personId) ?? "somebody",
-      personId: row.personId,
-      minutes: row.minutes,
-      tasks: keys.map((taskId) => ({
-        key: tasks.get(taskId)?.key ?? taskId,
-        name: tasks.get(taskId)?.name ?? "care",
-        bars: items
-          .filter((item) => item.taskId === taskId)
-          .map(({ barId, dueOn }) => ({ tag: barOf.get(barId)!.tag, late: late(dueOn) })),
-      })),
-      outOfUse: [...new Set(items.map(({ barId }) => barId))].flatMap((id) => outOfUseText(barOf.get(id)!) ?? []),
-      lateness: items.reduce((sum, { dueOn }) => sum + late(dueOn), 0),
-      dues: items.map(({ dueOn }) => dueOn),
-    };
-  });
-}
-
-/** Rounds of today of which something is still to do. */
-export async function roundsOfToday(context: Context): Promise<PlannedRound[]> {
-  const { hall } = context;
-  const { today } = context.clock;
-  const rows = await hall.rows(careRounds, { where: eq(careRounds.day, today) });
-  if (rows.length === 0) return [];
-  const ids = [...new Set(rows.flatMap(({ items }) => items.map(({ barId }) => barId)))];
-  const done = new Set(
-    (await hall.rows(carePlan, { where: and(inMany(carePlan.barId, ids), eq(carePlan.lastDoneOn, today)) })).map(
-      ({ barId, taskId }) => `${barId} ${taskId}`,
-    ),
-  );
-  const open = new Set(
-    rows.filter(({ items }) => items.some(({ barId, taskId }) => !done.has(`${barId} ${taskId}`))).map(({ id }) => id),
-  );
-  if (open.size === 0) return [];
-  return (await plannedRounds(context, { from: today })).filter(({ id, day }) => day === today && open.has(id));
 }
 
 /** Moves a round to another day: what that does to lateness is answered, and kept in the history. */
@@ -385,7 +244,3 @@ async function notIn(
   const name = (await namesById(hall)).get(personId) ?? "Their person";
   return `${name} is not in then. In: ${own.map(staffHoursText).join(", ")}.`;
 }
-
-/** Whose hours are known, for calendars; names of people of the hall. */
-export const crewOf = (context: Context) =>
-  context.hall.rows(people, { where: inArray(people.role, ["manager", "coach", "care"]), orderBy: [asc(people.name)] });

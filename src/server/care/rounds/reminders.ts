@@ -3,7 +3,7 @@ import { and, desc, eq, isNull } from "drizzle-orm";
 import { messages } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { type Outcome, forbidden, namesById, notFound } from "@/server/kit";
-import { plannedRounds } from "./planner";
+import { linesOfRound, plannedRounds } from "./planned";
 
 /** Writes a reminder of each of today's rounds to whoever does it. Call it once a day; nothing leaves the program. */
 export async function remindOfRounds(context: Context): Promise<number> {
@@ -18,7 +18,7 @@ export async function remindOfRounds(context: Context): Promise<number> {
       toPersonId: round.personId,
       sentAt: context.clock.now(),
       subject: `Care today at ${round.from}: about ${Math.ceil(round.minutes)} min`,
-      body: round.tasks.map(({ name, bars }) => `${name}: ${bars.map(({ tag }) => tag).join(", ")}`).join("\n"),
+      body: linesOfRound(round).join("\n"),
     })),
   );
   return rounds.length;

@@ -2,6 +2,7 @@ import "server-only";
 import { and, eq, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import { checkAnswers } from "@/core/care/checks";
 import { learnedMinutes } from "@/core/care/learnedMinutes";
+import { groupBy } from "@/core/collections/groupBy";
 import { type HallDay, addDays, daysBetween, hallDayAt } from "@/core/units/hallDay";
 import type { Zone } from "@/core/wear/zones";
 import { bars, careLog, carePlan, careRounds, careSkips, careTasks } from "@/data/schema";
@@ -10,6 +11,7 @@ import { type DueItem, careDueOn, careOfBars } from "@/server/care/due";
 import { barToCareFor, checkedPhoto, keepFinding } from "@/server/care/findings";
 import { checkBar, checkLacks } from "@/server/care/inspections";
 import { logDone } from "@/server/care/log";
+import { stationJobs } from "@/server/equipment";
 import {
   type Outcome,
   careTasksById,
@@ -52,6 +54,13 @@ export interface RoundView {
   materials: string[];
 }
 
+/** A station on a planned round with the parts that are still to be looked at. */
+export interface RoundStations {
+  key: string;
+  name: string;
+  parts: string[];
+}
+
 /** More than anybody walks past in one go; the rest comes with the next. */
 const MAX_STOPS = 60;
 
@@ -76,21 +85,33 @@ export async function roundOf(
  *
  * @returns null when there is no such round
  */
-export async function plannedRoundOf(context: Context, id: string): Promise<(RoundView & { person: string }) | null> {
+export async function plannedRoundOf(
+  context: Context,
+  id: string,
+): Promise<(RoundView & { person: string; stations: RoundStations[] }) | null> {
   const { hall } = context;
   const row = /^[0-9a-f-]{36}$/.test(id) ? await hall.first(careRounds, { where: eq(careRounds.id, id) }) : null;
   if (!row) return null;
-  const [all, learned, skips, tasks, names] = await Promise.all([
+  const ofBars = row.items.flatMap((one) => ("barId" in one ? [one] : []));
+  const ofStations = row.items.flatMap((one) => ("stationId" in one ? [one] : []));
+  const [all, learned, skips, tasks, names, looks] = await Promise.all([
     careOfBars(
       context,
-      row.items.map(({ barId }) => barId),
+      ofBars.map(({ barId }) => barId),
     ),
     minutesLearned(context),
     hall.rows(careSkips, { where: eq(careSkips.skippedOn, context.clock.today) }),
     careTasksById(hall),
     namesById(hall),
+    ofStations.length > 0 ? stationJobs(context) : [],
   ]);
-  const planned = new Map(row.items.map(({ barId, taskId, dueOn }) => [`${barId} ${tasks.get(taskId)?.key}`, dueOn]));
+  const asked = new Map(ofStations.map(({ stationId, part, dueOn }) => [`${stationId} ${part}`, dueOn]));
+  // Looked at since it was planned, it comes with the next round.
+  const open = looks.filter(({ stationId, part, dueOn, intervalDays }) => {
+    const wasDue = asked.get(`${stationId} ${part}`);
+    return wasDue !== undefined && daysBetween(wasDue, dueOn) <= intervalDays / 2;
+  });
+  const planned = new Map(ofBars.map(({ barId, taskId, dueOn }) => [`${barId} ${tasks.get(taskId)?.key}`, dueOn]));
   const items = all.filter(({ barId, task, dueOn, lastDoneOn }) => {
     const wasDue = planned.get(`${barId} ${task}`);
     if (wasDue === undefined) return false;
@@ -101,6 +122,10 @@ export async function plannedRoundOf(context: Context, id: string): Promise<(Rou
   return {
     ...asRound({ day: row.day, items, skips, learned, tasks }),
     person: names.get(row.personId) ?? "somebody",
+    stations: [...groupBy(open, ({ station }) => station)].map(([key, parts]) => ({
+      ...{ key, name: parts[0]!.name },
+      parts: parts.map(({ partName }) => partName),
+    })),
   };
 }
 

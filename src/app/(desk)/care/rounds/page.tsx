@@ -67,7 +67,7 @@ export default async function RoundPage({ searchParams }: { searchParams: Search
       tasks={tasks.map(({ key, name }) => ({ key, name }))}
       task={task ?? ""}
       ahead={ahead}
-      planned={planned && { day: planned.day, person: planned.person }}
+      planned={planned && { day: planned.day, person: planned.person, stations: planned.stations }}
       mayTick={may(context, "care.tick")}
       people={context.door.kind === "device" ? await peopleWithPin(context) : null}
     />
