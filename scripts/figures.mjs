@@ -62,16 +62,7 @@ await page.close();
 async function visit(path) {
   const one = await context.newPage();
   const session = await context.newCDPSession(one);
-  await session.send("Network.enable");
   await session.send("Network.setCacheDisabled", { cacheDisabled: true });
-  let bytes = 0;
-  const scripts = new Set();
-  session.on("Network.responseReceived", ({ requestId, type, response }) => {
-    if (type === "Script" || /\.js(\?|$)/.test(response.url)) scripts.add(requestId);
-  });
-  session.on("Network.loadingFinished", ({ requestId, encodedDataLength }) => {
-    if (scripts.has(requestId)) bytes += encodedDataLength;
-  });
   await one.addInitScript(() => {
     globalThis.shift = 0;
     new PerformanceObserver((list) => {
@@ -80,9 +71,14 @@ async function visit(path) {
   });
   await one.goto(base + path, { waitUntil: "load" });
   await one.waitForTimeout(600);
-  const { first, shift } = await one.evaluate(() => ({
+  const { first, shift, bytes } = await one.evaluate(() => ({
     first: performance.getEntriesByName("first-contentful-paint")[0]?.startTime ?? NaN,
     shift: globalThis.shift,
+    // Without the heads of the answers: those are no script.
+    bytes: performance
+      .getEntriesByType("resource")
+      .filter(({ name }) => /\.js(\?|$)/.test(name))
+      .reduce((sum, { encodedBodySize }) => sum + encodedBodySize, 0),
   }));
   await one.close();
   return { first, shift, kb: bytes / 1000 };

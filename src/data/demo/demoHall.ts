@@ -49,14 +49,14 @@ export const DEMO_STATIONS = [
 
 /** Where stations stand on the floor sketch. */
 export const DEMO_STATION_PLAN = {
-  "rack-1": [60, 330],
-  "rack-2": [250, 330],
-  "rack-3": [660, 800],
-  "rack-4": [900, 330],
+  "rack-1": [60, 430],
+  "rack-2": [250, 430],
+  "rack-3": [480, 850],
+  "rack-4": [950, 430],
   "platform-1": [60, 640],
   "platform-2": [950, 600],
-  "bench-1": [680, 330],
-  "bench-2": [790, 330],
+  "bench-1": [730, 430],
+  "bench-2": [830, 430],
   floor: [180, 930],
 } as const;
 

@@ -98,7 +98,13 @@ describe("a comparison from its link", () => {
       sleeveService: "serviceable",
     };
     expect(await saveOffer(context("manager"), { id: null, version: 0, texts: offer })).toMatchObject({ ok: true });
-    const straight = { ...offer, name: "Thin on offer", family: "deadlift", "stated.shaftDiameter": "27", padShape: "" };
+    const straight = {
+      ...offer,
+      name: "Thin on offer",
+      family: "deadlift",
+      "stated.shaftDiameter": "27",
+      padShape: "",
+    };
     expect(await saveOffer(context("manager"), { id: null, version: 0, texts: straight })).toMatchObject({ ok: true });
     const asked = { bars: "A", offers: "O1,O2,O9", load: "270" };
     const comparison = await comparisonFor(context("coach"), asked);

@@ -20,8 +20,14 @@ export const AT_ONCE_OF_INTERFACE = 4;
 /** Memory of one thread: a plan never needs as much. */
 const THREAD_MEMORY_MB = 768;
 
-/** Tasks whose answers can be proven. */
-const PROVES: ReadonlySet<TaskName> = new Set(["sessionPlan", "lifterOrder"]);
+/** Whether an answer is what the same question will always be answered, for tasks that can tell. */
+const IS_PROVEN: { [Name in TaskName]?: (answer: AnswerOf<Name>) => boolean } = {
+  sessionPlan: ({ isProven }) => isProven,
+  lifterOrder: ({ isProven }) => isProven,
+  // A load is bounded by steps and not by time: whatever it answers, it answers again.
+  load: () => true,
+  loadAndWhy: () => true,
+};
 
 interface Threads {
   pool: Piscina;
@@ -80,7 +86,8 @@ export async function compute<Name extends TaskName>(
   };
   try {
     const inTurn = () => queue.run(asker, atOnce, signal, work);
-    return await (PROVES.has(task) ? proven.get(task, question, inTurn) : inTurn());
+    const isProven = IS_PROVEN[task];
+    return await (isProven ? proven.get(task, question, inTurn, isProven) : inTurn());
   } catch (error) {
     // A page that throws this is told 503 and when to come back, as where the database is busy.
     const carried = carriedRequest();

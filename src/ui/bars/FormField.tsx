@@ -3,7 +3,7 @@
 import type { FieldDef } from "@/core/bars/barFields";
 import type { UseFormRegisterReturn } from "react-hook-form";
 import { DayField } from "../kit/DayField";
-import { useChecked } from "../kit/CheckedForm";
+import { useChecked } from "../kit/checkedField";
 import { UnitInput, UnitName } from "../kit/shown";
 
 interface Props {

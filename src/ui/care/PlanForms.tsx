@@ -77,7 +77,7 @@ export function HoursForm({ person, action }: { person: CrewMember; action: Form
         spellCheck={false}
       />
       <button type="submit" disabled={isPending} className="btn btn-sm btn-outline min-h-11 justify-self-start">
-        Keep<span className="sr-only"> the hours of {person.name}</span>
+        Save<span className="sr-only"> the hours of {person.name}</span>
       </button>
       <FormMessage state={form} />
       {form.problems.map(({ message }) => (

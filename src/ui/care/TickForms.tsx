@@ -1,6 +1,6 @@
 "use client";
 
-import { createContext, useContext, type ReactNode } from "react";
+import { createContext, useContext, useState, type ReactNode } from "react";
 import type { FormAction, FormState } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
 
@@ -68,11 +68,17 @@ interface TickProps {
 /** One big Done, with room for a note for those who want to say something; a check wants its result instead. */
 export function TickForm({ tag, task, taskName, doneBy, doneOn, idempotencyKey, answers }: TickProps) {
   const board = useContext(BoardContext)!;
+  const [isOpen, setOpen] = useState(false);
   return (
-    <form action={board.tick} className="flex items-center gap-2">
-      {Object.entries({ tag, task, doneBy, doneOn, idempotencyKey }).map(([name, value]) => (
-        <input key={name} type="hidden" name={name} value={value} />
-      ))}
+    // What the row knows is added as it is sent: thirty rows with five hidden fields each are most of a page.
+    <form
+      action={(form) => {
+        for (const [name, value] of Object.entries({ tag, task, doneBy, doneOn, idempotencyKey }))
+          form.set(name, value);
+        board.tick(form);
+      }}
+      className="flex items-center gap-2"
+    >
       <input
         name="note"
         aria-label={`Note for ${tag}, ${taskName}`}
@@ -89,22 +95,23 @@ export function TickForm({ tag, task, taskName, doneBy, doneOn, idempotencyKey, 
           Done
         </button>
       ) : (
-        <details className="dropdown dropdown-end">
+        <details className="dropdown dropdown-end" onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
           <summary className="btn btn-outline min-h-11 px-3" aria-label={`Result: ${taskName} on ${tag}`}>
             Result…
           </summary>
           <div className="dropdown-content bg-base-100 border-base-300 z-10 mt-1 grid w-64 gap-1 border p-2 shadow-lg">
-            {answers.map(({ key, name, isSound }) => (
-              <button
-                key={key}
-                name="result"
-                value={key}
-                className={`btn min-h-11 justify-start ${isSound ? "btn-neutral" : "btn-outline border-error text-error"}`}
-                disabled={board.isPending}
-              >
-                {name}
-              </button>
-            ))}
+            {isOpen &&
+              answers.map(({ key, name, isSound }) => (
+                <button
+                  key={key}
+                  name="result"
+                  value={key}
+                  className={`btn min-h-11 justify-start ${isSound ? "btn-neutral" : "btn-outline border-error text-error"}`}
+                  disabled={board.isPending}
+                >
+                  {name}
+                </button>
+              ))}
           </div>
         </details>
       )}

@@ -1,13 +1,16 @@
 "use client";
 
-import { useId } from "react";
+import { lazy, Suspense, useId } from "react";
 import type { FieldDef } from "@/core/bars/barFields";
 import { EQUIPMENT_FIELDS, type EquipmentKind } from "@/core/equipment/equipmentFields";
 import { FormField } from "../bars/FormField";
-import { FieldsForm } from "../kit/FieldsForm";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
+import { OnceOpen } from "../kit/OnceOpen";
 import { useFormAction } from "../kit/useFormAction";
+
+/** Fetched when somebody opens a form: most come to look. */
+const FieldsForm = lazy(async () => ({ default: (await import("../kit/FieldsForm")).FieldsForm }));
 
 interface Props {
   kind: EquipmentKind;
@@ -19,7 +22,28 @@ interface Props {
 
 /** Enters or changes one plate, clamp or station. */
 export function EquipmentForm({ kind, ...rest }: Props) {
-  return <FieldsForm kind={kind} defs={EQUIPMENT_FIELDS[kind]} more={{ equipment: kind }} {...rest} />;
+  return (
+    <Suspense fallback={<p className="text-quiet min-h-40 text-sm">…</p>}>
+      <FieldsForm kind={kind} defs={EQUIPMENT_FIELDS[kind]} more={{ equipment: kind }} {...rest} />
+    </Suspense>
+  );
+}
+
+/** A plate, clamp or station that is not there yet. */
+export function AddEquipment({ kind, action }: Pick<Props, "kind" | "action">) {
+  return (
+    <OnceOpen
+      className="border-base-300 border-t"
+      summary={`Add ${kind}`}
+      summaryClass="link min-h-11 cursor-pointer px-4 py-3 text-sm"
+    >
+      {() => (
+        <div className="px-4 pb-4">
+          <EquipmentForm kind={kind} id={null} version={0} texts={{}} action={action} />
+        </div>
+      )}
+    </OnceOpen>
+  );
 }
 
 const MARK: FieldDef = { kind: "text", most: 20, group: "identity", label: "what is written on it" };

@@ -11,7 +11,7 @@ import { DataTable, type DataCell, type DataColumn } from "../kit/DataTable";
 import { readMass } from "../kit/massInput";
 import { PageHead } from "../kit/PageHead";
 import { PlateRow } from "./PlateRow";
-import { EquipmentForm, WeighForm } from "./EquipmentForms";
+import { AddEquipment, EquipmentForm, WeighForm } from "./EquipmentForms";
 
 interface Item {
   id: string;
@@ -98,14 +98,7 @@ function Section({
         }))}
         empty="None yet."
       />
-      {mayEdit && (
-        <details className="border-base-300 border-t">
-          <summary className="link min-h-11 cursor-pointer px-4 py-3 text-sm">Add {kind}</summary>
-          <div className="px-4 pb-4">
-            <EquipmentForm key={items.length} kind={kind} id={null} version={0} texts={{}} action={action} />
-          </div>
-        </details>
-      )}
+      {mayEdit && <AddEquipment key={items.length} kind={kind} action={action} />}
     </section>
   );
 }

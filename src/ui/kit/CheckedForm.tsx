@@ -1,7 +1,8 @@
 "use client";
 
 import { startTransition, useEffect, useRef, type ReactNode, type SubmitEvent } from "react";
-import { FormProvider, useForm, useFormContext, type FieldErrors, type Resolver } from "react-hook-form";
+import { useForm, type FieldErrors, type Resolver } from "react-hook-form";
+import { CheckedContext } from "./checkedField";
 import { useCheck } from "./formCheck";
 import type { FormState } from "./formState";
 
@@ -38,7 +39,7 @@ export function CheckedForm({ kind, form, send, isPending, className, children }
     return Object.keys(errors).length > 0 ? { values: {}, errors } : { values, errors: {} };
   };
   const methods = useForm<Texts>({ mode: "onBlur", reValidateMode: "onBlur", resolver, shouldFocusError: true });
-  const { isDirty, isSubmitting } = methods.formState;
+  const { isDirty, isSubmitting, errors } = methods.formState;
   useEffect(() => {
     if (!isPending) isSent.current = false;
   }, [isPending]);
@@ -59,11 +60,11 @@ export function CheckedForm({ kind, form, send, isPending, className, children }
     })(event);
   };
   return (
-    <FormProvider {...methods}>
+    <CheckedContext value={{ register: methods.register, errors }}>
       <form ref={element} action={send} className={className} noValidate onSubmit={onSubmit}>
         {children}
       </form>
-    </FormProvider>
+    </CheckedContext>
   );
 }
 
@@ -94,12 +95,4 @@ function useLeaveWarning(isOn: boolean) {
       document.removeEventListener("click", onClick, true);
     };
   }, [isOn]);
-}
-
-/** What a field of a checked form takes; nothing outside of one. */
-export function useChecked(name: string) {
-  const methods = useFormContext<Texts>();
-  if (!methods) return { registered: {}, problem: null };
-  const error = methods.formState.errors[name];
-  return { registered: methods.register(name), problem: error?.message ?? null };
 }

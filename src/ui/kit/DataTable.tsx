@@ -12,7 +12,6 @@ import {
   useTable,
 } from "@tanstack/react-table";
 import { ArrowDown, ArrowUp, ChevronsUpDown, ClipboardCopy, Columns3 } from "lucide-react";
-import Papa from "papaparse";
 import { useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 
 /** What a cell is sorted, filtered and copied by, and how it looks where that is not the same. */
@@ -119,6 +118,8 @@ export function DataTable({ label, columns, rows, empty, sortedBy }: Props) {
   const visible = columns.filter(({ key }) => table.getColumn(key)?.getIsVisible());
   const copy = async () => {
     const copied = visible.filter(({ isPlain }) => !isPlain);
+    // Fetched when somebody copies: most only read.
+    const { default: Papa } = await import("papaparse");
     const text = Papa.unparse([
       copied.map(nameOf),
       ...found.map((row) => copied.map(({ key }) => row.original.cells[key]?.value ?? "")),

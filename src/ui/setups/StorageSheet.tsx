@@ -219,7 +219,7 @@ function StationBox({
     >
       <div
         ref={setNodeRef}
-        className={`border-primary bg-base-100 flex min-h-9 items-center border-2 px-2 text-xs font-semibold ${mayPlan ? "cursor-grab touch-none" : ""}`}
+        className={`border-primary bg-base-100 flex min-h-9 items-center border-2 px-2 text-xs whitespace-nowrap font-semibold ${mayPlan ? "cursor-grab touch-none" : ""}`}
         style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
         {...(mayPlan ? { ...listeners, ...attributes, "aria-label": `Move ${station.name}` } : {})}
       >

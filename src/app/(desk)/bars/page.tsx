@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { barsByTag, wallBars, wallFacts } from "@/server/bars";
 import { keptBriefly, may, requestContext } from "@/server/access";
 import { Wall } from "@/ui/bars/Wall";
@@ -12,7 +13,7 @@ const WHOLE = 150;
 /** The part that WallRows starts from. */
 const FIRST = 50;
 
-export default async function BarsPage({ searchParams }: { searchParams: SearchParams }) {
+async function BarsPage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
   const search = await readSearch(searchParams);
   const query = readWallQuery(search);
@@ -37,3 +38,5 @@ export default async function BarsPage({ searchParams }: { searchParams: SearchP
     />
   );
 }
+
+export default inParts(BarsPage);

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { Suspense } from "react";
+import { inParts } from "@/app/inParts";
 import { moneyText, readMoney } from "@/core/buying/money";
 import { type Context, may, requestContext } from "@/server/access";
 import { barCosts, type BuyingChoice, buyingChoice, buyingRules } from "@/server/buying";
@@ -22,7 +23,7 @@ const MAX_SELLABLE = 8;
 const CHOICE_MS = 3_000;
 const BESIDE_MS = 5_000;
 
-export default async function BuyPage({ searchParams }: { searchParams: SearchParams }) {
+async function BuyPage({ searchParams }: { searchParams: SearchParams }) {
   const [context, search] = [await requestContext(), await readSearch(searchParams)];
   if (!may(context, "offer.edit")) return <p className="sheet p-6">The manager decides what is bought.</p>;
   const { currency } = context.actor;
@@ -142,3 +143,5 @@ function Weighing({ count, stop }: { count: number; stop: string }) {
     </section>
   );
 }
+
+export default inParts(BuyPage);

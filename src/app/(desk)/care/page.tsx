@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { addDays, daysBetween, isHallDay } from "@/core/units/hallDay";
 import { careCrew, careLately } from "@/server/care/log";
 import { careDueList, neediestBars } from "@/server/care/due";
@@ -20,7 +21,7 @@ const AHEAD = [0, 7, 31];
 /** More than so many at once nobody reads: the longest overdue of them are shown. */
 const MAX_ITEMS = 60;
 
-export default async function CarePage({ searchParams }: { searchParams: SearchParams }) {
+async function CarePage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
   const search = await readSearch(searchParams);
   // One bar's page of care looks ahead, so that a link from a bar never leads to an empty list.
@@ -77,3 +78,5 @@ export default async function CarePage({ searchParams }: { searchParams: SearchP
     />
   );
 }
+
+export default inParts(CarePage);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { classDetails, listClasses } from "@/server/classes";
 import { may, requestContext } from "@/server/access";
 import { ClassesNav } from "@/ui/classes/ClassesNav";
@@ -9,7 +10,7 @@ import { ClassView } from "./ClassView";
 
 export const metadata: Metadata = { title: "Classes" };
 
-export default async function ClassesPage() {
+async function ClassesPage() {
   const context = await requestContext();
   if (!may(context, "class.edit"))
     return (
@@ -63,3 +64,5 @@ export default async function ClassesPage() {
     </>
   );
 }
+
+export default inParts(ClassesPage);

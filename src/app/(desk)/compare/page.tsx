@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { redirect } from "next/navigation";
+import { inParts } from "@/app/inParts";
 import { readWallQuery } from "@/core/bars/wallQuery";
 import { comparisonParams, MAX_COMPARED, readComparison } from "@/core/whip/comparisonState";
 import { comparisonFor } from "@/server/compare";
@@ -14,8 +15,8 @@ export const metadata: Metadata = { title: "Compare" };
 /** Bars offered in the list to add from; the wall itself has a box for every bar. */
 const MAX_OFFERED = 300;
 
-export default async function ComparePage({ searchParams }: { searchParams: SearchParams }) {
-  const context = await requestContext();
+/** What somebody adds goes into the address. */
+async function lead({ searchParams }: { searchParams: SearchParams }) {
   const search = await readSearch(searchParams);
   if (search.add) {
     const state = readComparison(search);
@@ -31,6 +32,11 @@ export default async function ComparePage({ searchParams }: { searchParams: Sear
     };
     redirect(changedHref("/compare", new URLSearchParams(), comparisonParams(next)));
   }
+}
+
+async function ComparePage({ searchParams }: { searchParams: SearchParams }) {
+  const context = await requestContext();
+  const search = await readSearch(searchParams);
   const [comparison, wall] = await Promise.all([
     comparisonFor(context, search),
     wallBars(context, readWallQuery({}), { count: MAX_OFFERED }),
@@ -44,3 +50,5 @@ export default async function ComparePage({ searchParams }: { searchParams: Sear
     />
   );
 }
+
+export default inParts(ComparePage, lead);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { listLifters } from "@/server/lifters";
 import { may, requestContext } from "@/server/access";
 import Link from "@/ui/kit/Link";
@@ -7,7 +8,7 @@ import { LiftersSheet } from "@/ui/lifters/LiftersSheet";
 
 export const metadata: Metadata = { title: "Lifters" };
 
-export default async function LiftersPage() {
+async function LiftersPage() {
   const context = await requestContext();
   if (!may(context, "lifter.read"))
     return (
@@ -28,3 +29,5 @@ export default async function LiftersPage() {
     </>
   );
 }
+
+export default inParts(LiftersPage);

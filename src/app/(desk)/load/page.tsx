@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { redirect } from "next/navigation";
+import { inParts } from "@/app/inParts";
 import { isUsable, ratedTotalKg, valueOf } from "@/core/bars/bar";
 import { planWarnings } from "@/core/bars/fitness";
 import { kgFromMassUnits } from "@/core/units/exactMass";
@@ -22,12 +23,16 @@ export const metadata: Metadata = { title: "Load" };
 const given = (search: Record<string, string | undefined>) =>
   Object.entries(search).filter((one): one is [string, string] => one[1] !== undefined);
 
-export default async function LoadPage({ searchParams }: { searchParams: SearchParams }) {
-  const context = await requestContext();
-  const search = await readSearch(searchParams);
-  // Masses are typed in the person's own unit until the address names one, here and in the browser.
+/** Masses are typed in the person's own unit until the address names one, here and in the browser. */
+async function lead({ searchParams }: { searchParams: SearchParams }) {
+  const [context, search] = [await requestContext(), await readSearch(searchParams)];
   if (search.unit === undefined && context.actor.units.mass === "lb")
     redirect(`/load?${new URLSearchParams({ ...Object.fromEntries(given(search)), unit: "lb" }).toString()}`);
+}
+
+async function LoadPage({ searchParams }: { searchParams: SearchParams }) {
+  const context = await requestContext();
+  const search = await readSearch(searchParams);
   const [wall, clamps, { items: stations }] = await Promise.all([
     barsOnTheWall(context),
     listClamps(context),
@@ -106,3 +111,5 @@ export default async function LoadPage({ searchParams }: { searchParams: SearchP
     />
   );
 }
+
+export default inParts(LoadPage, lead);

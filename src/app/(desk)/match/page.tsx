@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { redirect } from "next/navigation";
+import { inParts } from "@/app/inParts";
 import { PURPOSES } from "@/core/matching/lifter";
 import { KG_PER_LB } from "@/core/units/constants";
 import { listStations } from "@/server/equipment";
@@ -54,12 +55,16 @@ function quickLifts(lifts: readonly Lift[], lifter: { usualLoads: object | null 
 
 export const metadata: Metadata = { title: "Match" };
 
-export default async function MatchPage({ searchParams }: { searchParams: SearchParams }) {
-  const context = await requestContext();
-  const search = await readSearch(searchParams);
-  // Loads are typed in the person's own unit until the address names one, here and in the browser.
+/** Loads are typed in the person's own unit until the address names one, here and in the browser. */
+async function lead({ searchParams }: { searchParams: SearchParams }) {
+  const [context, search] = [await requestContext(), await readSearch(searchParams)];
   if (search.unit === undefined && context.actor.units.mass === "lb")
     redirect(href("/match", { ...search, unit: "lb" }));
+}
+
+async function MatchPage({ searchParams }: { searchParams: SearchParams }) {
+  const context = await requestContext();
+  const search = await readSearch(searchParams);
   const [liftRows, lifters, { items: stations }] = await Promise.all([
     allLifts(context),
     listLifters(context),
@@ -112,3 +117,5 @@ export default async function MatchPage({ searchParams }: { searchParams: Search
     />
   );
 }
+
+export default inParts(MatchPage, lead);

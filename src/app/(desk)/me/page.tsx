@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { isConfirmed, requestContext } from "@/server/access";
 import { usageCardOf } from "@/core/use/useCards";
 import { ownSheet } from "@/server/own";
@@ -10,7 +11,7 @@ import { comfortAction, eraseMeAction, ownNoteAction } from "./actions";
 
 export const metadata: Metadata = { title: "You" };
 
-export default async function MePage() {
+async function MePage() {
   const context = await requestContext();
   const sheet = await ownSheet(context);
   const rules = await usageRules(
@@ -38,3 +39,5 @@ export default async function MePage() {
     />
   );
 }
+
+export default inParts(MePage);

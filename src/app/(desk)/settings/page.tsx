@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { cookies } from "next/headers";
+import { inParts } from "@/app/inParts";
 import { type Context, doorstep, isConfirmed, may, requestContext } from "@/server/access";
 import { gymOf, gymText, ownUnits, peopleToPick } from "@/server/accounts";
 import { storedCareRulesOf } from "@/server/care/planning";
@@ -30,7 +31,7 @@ import {
 
 export const metadata: Metadata = { title: "Settings" };
 
-export default async function SettingsPage() {
+async function SettingsPage() {
   const [context, step, jar] = [await requestContext(), await doorstep(), await cookies()];
   const halls = context.actor.isDemo ? await peopleToPick(step) : [];
   const care = await storedCareRulesOf(context);
@@ -98,3 +99,5 @@ async function backupFacts(context: Context) {
     isEmpty: (await wallFacts(context)).total === 0,
   };
 }
+
+export default inParts(SettingsPage);

@@ -1,11 +1,12 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { keptBriefly, may, requestContext } from "@/server/access";
 import { barsToSet, keptSettings, settingCounts, storageOf } from "@/server/setups";
 import { SetupsSheet } from "@/ui/setups/SetupsSheet";
 
 export const metadata: Metadata = { title: "Setups" };
 
-export default async function SetupsPage() {
+async function SetupsPage() {
   const context = await requestContext();
   const bars = await barsToSet(context);
   const [kept, counts, storage] = await Promise.all([
@@ -26,3 +27,5 @@ export default async function SetupsPage() {
     />
   );
 }
+
+export default inParts(SetupsPage);

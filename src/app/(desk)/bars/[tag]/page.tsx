@@ -1,5 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { cache } from "react";
+import { inParts } from "@/app/inParts";
 import type { Bar } from "@/core/bars/bar";
 import type { InspectionFacts } from "@/core/care/inspection";
 import { usageCardOf } from "@/core/use/useCards";
@@ -64,10 +66,16 @@ export async function generateMetadata({ params }: { params: Params }): Promise<
   return { title: decodeURIComponent((await params).tag) };
 }
 
-export default async function BarPage({ params, searchParams }: { params: Params; searchParams: SearchParams }) {
+/** Read once for a page, however many ask. */
+const detailsOf = cache(async (tag: string) => barDetails(await requestContext(), tag));
+
+async function lead({ params }: { params: Params }) {
+  if (!(await detailsOf(decodeURIComponent((await params).tag)))) notFound();
+}
+
+async function BarPage({ params, searchParams }: { params: Params; searchParams: SearchParams }) {
   const [context, search] = [await requestContext(), await readSearch(searchParams)];
-  const details = await barDetails(context, decodeURIComponent((await params).tag));
-  if (!details) notFound();
+  const details = (await detailsOf(decodeURIComponent((await params).tag)))!;
   const { bar } = details;
   const [care, log, rules, clamps, findings, usage, looked, gripped, feels, notes, lifters] = await Promise.all([
     careOfBar(context, details.id),
@@ -143,3 +151,5 @@ export default async function BarPage({ params, searchParams }: { params: Params
     />
   );
 }
+
+export default inParts(BarPage, lead);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { equipmentTexts, listClamps, listPlates, listStations, platePairings } from "@/server/equipment";
 import { may, requestContext } from "@/server/access";
 import { EquipmentSheet } from "@/ui/equipment/EquipmentSheet";
@@ -6,7 +7,7 @@ import { saveAction, weighAction } from "./actions";
 
 export const metadata: Metadata = { title: "Plates, clamps, stations" };
 
-export default async function EquipmentPage() {
+async function EquipmentPage() {
   const context = await requestContext();
   const [{ items: plates }, clamps, { items: stations }, pairings] = await Promise.all([
     listPlates(context, { limit: 500 }),
@@ -32,3 +33,5 @@ export default async function EquipmentPage() {
     />
   );
 }
+
+export default inParts(EquipmentPage);

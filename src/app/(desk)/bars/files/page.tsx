@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { isConfirmed, may, requestContext } from "@/server/access";
 import { ConfirmForm } from "@/ui/accounts/ConfirmForm";
 import { confirmAction } from "../../settings/account/actions";
@@ -6,7 +7,7 @@ import { FilesSheet } from "@/ui/bars/FilesSheet";
 
 export const metadata: Metadata = { title: "Import / export" };
 
-export default async function FilesPage() {
+async function FilesPage() {
   const context = await requestContext();
   return (
     <FilesSheet
@@ -21,3 +22,5 @@ export default async function FilesPage() {
     />
   );
 }
+
+export default inParts(FilesPage);

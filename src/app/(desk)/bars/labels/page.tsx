@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { FAMILIES, FAMILY_KEYS } from "@/core/bars/families";
 import { LABEL_KINDS, type LabelKind } from "@/papers/labelKinds";
 import { qrPath } from "@/papers/kit/qrPath";
@@ -11,7 +12,7 @@ import { coloursAction } from "./actions";
 
 export const metadata: Metadata = { title: "Labels" };
 
-export default async function LabelsPage({ searchParams }: { searchParams: SearchParams }) {
+async function LabelsPage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
   const search = await readSearch(searchParams);
   const kind = LABEL_KINDS.find((one) => one === search.kind) ?? ("shelf" satisfies LabelKind);
@@ -41,3 +42,5 @@ export default async function LabelsPage({ searchParams }: { searchParams: Searc
     />
   );
 }
+
+export default inParts(LabelsPage);

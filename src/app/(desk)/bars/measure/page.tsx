@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { seedFrom } from "@/core/instruments/simulatedInstrument";
 import { barsByTag, barsOnTheWall } from "@/server/bars";
 import { may, requestContext } from "@/server/access";
@@ -15,7 +16,7 @@ export const metadata: Metadata = { title: "Measure" };
 
 const MAX_IN_SESSION = 100;
 
-export default async function MeasurePage({ searchParams }: { searchParams: SearchParams }) {
+async function MeasurePage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
   const search = await readSearch(searchParams);
   if (!may(context, "bar.measure"))
@@ -52,3 +53,5 @@ export default async function MeasurePage({ searchParams }: { searchParams: Sear
     </>
   );
 }
+
+export default inParts(MeasurePage);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { barDetails } from "@/server/bars";
 import { placeNames } from "@/server/kit";
 import { may, requestContext } from "@/server/access";
@@ -23,7 +24,7 @@ const OWN = [
   "batch",
 ];
 
-export default async function NewBarPage({ searchParams }: { searchParams: SearchParams }) {
+async function NewBarPage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
   const { like } = await readSearch(searchParams);
   if (!may(context, "bar.edit")) return <p className="sheet p-6">Coaches and the manager add bars.</p>;
@@ -51,3 +52,5 @@ export default async function NewBarPage({ searchParams }: { searchParams: Searc
     </>
   );
 }
+
+export default inParts(NewBarPage);

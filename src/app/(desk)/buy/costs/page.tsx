@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { may, requestContext } from "@/server/access";
 import { barCosts } from "@/server/buying";
 import { OneForm, TextField } from "@/ui/buy/BuyForms";
@@ -9,7 +10,7 @@ import { repairAction } from "../actions";
 
 export const metadata: Metadata = { title: "What bars cost" };
 
-export default async function CostsPage() {
+async function CostsPage() {
   const context = await requestContext();
   if (!may(context, "price.read")) return <p className="sheet p-6">Prices are the manager’s.</p>;
   const { currency } = context.actor;
@@ -46,3 +47,5 @@ export default async function CostsPage() {
     </>
   );
 }
+
+export default inParts(CostsPage);

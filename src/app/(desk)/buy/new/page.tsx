@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { may, requestContext } from "@/server/access";
 import { BuyNav } from "@/ui/buy/BuyNav";
 import { OfferForm } from "@/ui/buy/OfferForm";
@@ -7,7 +8,7 @@ import { saveOfferAction } from "../actions";
 
 export const metadata: Metadata = { title: "Add offer" };
 
-export default async function NewOfferPage() {
+async function NewOfferPage() {
   const context = await requestContext();
   if (!may(context, "offer.edit")) return <p className="sheet p-6">The manager adds offers.</p>;
   return (
@@ -26,3 +27,5 @@ export default async function NewOfferPage() {
     </>
   );
 }
+
+export default inParts(NewOfferPage);

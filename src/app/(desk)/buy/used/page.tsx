@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { LOOK_STEPS } from "@/core/buying/usedBar";
 import { may, requestContext } from "@/server/access";
 import { buyingRules } from "@/server/buying";
@@ -11,7 +12,7 @@ import { buyingRulesAction } from "../actions";
 
 export const metadata: Metadata = { title: "Used bar" };
 
-export default async function UsedPage() {
+async function UsedPage() {
   const context = await requestContext();
   if (!may(context, "offer.edit")) return <p className="sheet p-6">The manager agrees prices.</p>;
   const [rules, offers] = [await buyingRules(context), await listOffers(context, OPEN_STATES)];
@@ -46,3 +47,5 @@ export default async function UsedPage() {
     </>
   );
 }
+
+export default inParts(UsedPage);

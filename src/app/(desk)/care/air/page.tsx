@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { climateMonths } from "@/core/care/climateMonths";
 import { addDays } from "@/core/units/hallDay";
 import { latestSteel, listSensors, sensorDays, sensorExtent } from "@/server/care/air";
@@ -13,7 +14,7 @@ import { importAirAction, sensorAction } from "../actions";
 
 export const metadata: Metadata = { title: "Air" };
 
-export default async function AirPage({ searchParams }: { searchParams: SearchParams }) {
+async function AirPage({ searchParams }: { searchParams: SearchParams }) {
   const [context, search] = [await requestContext(), await readSearch(searchParams)];
   await keepCareCurrent(context);
   const sensors = await listSensors(context);
@@ -64,3 +65,5 @@ export default async function AirPage({ searchParams }: { searchParams: SearchPa
     </>
   );
 }
+
+export default inParts(AirPage);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { requestContext } from "@/server/access";
 import { listIncidents } from "@/server/care/findings";
 import { CareNav } from "@/ui/care/CareNav";
@@ -7,7 +8,7 @@ import { PageHead } from "@/ui/kit/PageHead";
 
 export const metadata: Metadata = { title: "Incidents" };
 
-export default async function IncidentsPage() {
+async function IncidentsPage() {
   const context = await requestContext();
   const result = await listIncidents(context);
   return (
@@ -25,3 +26,5 @@ export default async function IncidentsPage() {
     </>
   );
 }
+
+export default inParts(IncidentsPage);

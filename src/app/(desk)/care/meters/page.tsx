@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { careMeters, storedCareRulesOf } from "@/server/care/planning";
 import { keepCareCurrent } from "@/server/upkeep";
 import { keptBriefly, may, requestContext } from "@/server/access";
@@ -10,7 +11,7 @@ import { careRulesAction, factorsAction } from "../actions";
 
 export const metadata: Metadata = { title: "Meters" };
 
-export default async function MetersPage({ searchParams }: { searchParams: SearchParams }) {
+async function MetersPage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
   const search = await readSearch(searchParams);
   await keepCareCurrent(context);
@@ -38,3 +39,5 @@ export default async function MetersPage({ searchParams }: { searchParams: Searc
     </>
   );
 }
+
+export default inParts(MetersPage);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { addDays, hallDayAt } from "@/core/units/hallDay";
 import { PLAN_DAYS, calendarLinksOf, crewHours, outboxOf, plannedRounds } from "@/server/care/rounds";
 import { keepCareCurrent } from "@/server/upkeep";
@@ -10,7 +11,7 @@ import { hoursAction, linkAction, moveRoundAction, planAction, readAction, revok
 
 export const metadata: Metadata = { title: "Rounds planned" };
 
-export default async function PlanPage() {
+async function PlanPage() {
   const context = await requestContext();
   await keepCareCurrent(context);
   const [rounds, crew, links, outbox] = await Promise.all([
@@ -48,3 +49,5 @@ export default async function PlanPage() {
     </>
   );
 }
+
+export default inParts(PlanPage);

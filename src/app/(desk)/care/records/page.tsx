@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { barDetails } from "@/server/bars";
 import { barCondition, careRecords, recordYears, rustAgainstCare } from "@/server/care/records";
 import { storedCareRulesOf } from "@/server/care/planning";
@@ -11,7 +12,7 @@ import { readYear } from "./year";
 
 export const metadata: Metadata = { title: "Records of care" };
 
-export default async function RecordsPage({ searchParams }: { searchParams: SearchParams }) {
+async function RecordsPage({ searchParams }: { searchParams: SearchParams }) {
   const [context, search] = [await requestContext(), await readSearch(searchParams)];
   const year = readYear(search.year, context.clock.today);
   const [result, years, rust, shown] = await Promise.all([
@@ -49,3 +50,5 @@ export default async function RecordsPage({ searchParams }: { searchParams: Sear
     </>
   );
 }
+
+export default inParts(RecordsPage);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { addDays } from "@/core/units/hallDay";
 import { wearAlong } from "@/core/wear/wearAlong";
 import { lookWords } from "@/core/wear/wearWords";
@@ -35,7 +36,7 @@ async function whereToLook(context: Context, stops: readonly RoundStop[]): Promi
   );
 }
 
-export default async function RoundPage({ searchParams }: { searchParams: SearchParams }) {
+async function RoundPage({ searchParams }: { searchParams: SearchParams }) {
   const [context, search] = [await requestContext(), await readSearch(searchParams)];
   await keepCareCurrent(context);
   const tasks = await careTasksOf(context);
@@ -73,3 +74,5 @@ export default async function RoundPage({ searchParams }: { searchParams: Search
     />
   );
 }
+
+export default inParts(RoundPage);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { may, requestContext } from "@/server/access";
 import { stationCare } from "@/server/equipment";
 import { CareNav } from "@/ui/care/CareNav";
@@ -10,7 +11,7 @@ import { stationAction } from "./actions";
 
 export const metadata: Metadata = { title: "Stations" };
 
-export default async function StationCarePage({ searchParams }: { searchParams: SearchParams }) {
+async function StationCarePage({ searchParams }: { searchParams: SearchParams }) {
   const [context, search] = [await requestContext(), await readSearch(searchParams)];
   const all = await stationCare(context);
   // A round asks for its own stations, in the order of a walk.
@@ -39,3 +40,5 @@ export default async function StationCarePage({ searchParams }: { searchParams: 
     </>
   );
 }
+
+export default inParts(StationCarePage);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { CARE_TASK_FIELDS } from "@/core/care/careTaskFields";
 import { trimmed } from "@/core/units/format";
 import { minutesLearned } from "@/server/care/rounds";
@@ -20,7 +21,7 @@ const COLUMNS: DataColumn[] = [
 
 export const metadata: Metadata = { title: "Care tasks" };
 
-export default async function CareTasksPage() {
+async function CareTasksPage() {
   const context = await requestContext();
   const [tasks, learned] = await Promise.all([careTasksOf(context), minutesLearned(context)]);
   return (
@@ -80,3 +81,5 @@ export default async function CareTasksPage() {
     </>
   );
 }
+
+export default inParts(CareTasksPage);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { SCHOOL_WORDS } from "@/core/rotation/rotationWish";
 import { addDays } from "@/core/units/hallDay";
 import { may, requestContext } from "@/server/access";
@@ -14,7 +15,7 @@ import { saveRotationAction } from "./actions";
 
 export const metadata: Metadata = { title: "Rotations" };
 
-export default async function RotationsPage() {
+async function RotationsPage() {
   const context = await requestContext();
   if (!may(context, "class.edit"))
     return (
@@ -72,3 +73,5 @@ export default async function RotationsPage() {
     </>
   );
 }
+
+export default inParts(RotationsPage);

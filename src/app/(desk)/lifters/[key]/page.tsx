@@ -1,5 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { cache } from "react";
+import { inParts } from "@/app/inParts";
 import { barsOnTheWall } from "@/server/bars";
 import { barsOfLifter, confirmable, lifterTexts, listLifters, peopleToLink, personOfLifter } from "@/server/lifters";
 import { may, requestContext } from "@/server/access";
@@ -19,10 +21,18 @@ import {
 
 export const metadata: Metadata = { title: "Lifter" };
 
-export default async function LifterPage({ params }: { params: Promise<{ key: string }> }) {
+/** Somebody of the squad by their key. */
+const lifterOf = cache(async (key: string) =>
+  (await listLifters(await requestContext())).find((one) => one.key === key),
+);
+
+async function lead({ params }: { params: Promise<{ key: string }> }) {
+  if (!(await lifterOf((await params).key))) notFound();
+}
+
+async function LifterPage({ params }: { params: Promise<{ key: string }> }) {
   const [context, { key }] = [await requestContext(), await params];
-  const row = (await listLifters(context)).find((one) => one.key === key);
-  if (!row) notFound();
+  const row = (await lifterOf(key))!;
   const [bars, known, wall, kept] = await Promise.all([
     barsOfLifter(context, row.id),
     confirmable(context),
@@ -63,3 +73,5 @@ export default async function LifterPage({ params }: { params: Promise<{ key: st
     </>
   );
 }
+
+export default inParts(LifterPage, lead);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { may, requestContext } from "@/server/access";
 import { listRuns } from "@/server/loading";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
@@ -8,7 +9,7 @@ import { sessionOf } from "./sessionPage";
 
 export const metadata: Metadata = { title: "Warm-ups and sessions" };
 
-export default async function SessionPage({ searchParams }: { searchParams: SearchParams }) {
+async function SessionPage({ searchParams }: { searchParams: SearchParams }) {
   const search = await readSearch(searchParams);
   const context = await requestContext();
   const session = await sessionOf(context, search);
@@ -42,3 +43,5 @@ export default async function SessionPage({ searchParams }: { searchParams: Sear
     />
   );
 }
+
+export default inParts(SessionPage);

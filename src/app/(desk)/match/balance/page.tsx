@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { carryOn } from "@/core/balance/carryOn";
 import { MAX_CARRIES, readBalance } from "@/core/balance/balanceState";
 import { barsByTag } from "@/server/bars";
@@ -13,7 +14,7 @@ import { MatchNav } from "@/ui/match/MatchNav";
 
 export const metadata: Metadata = { title: "Balance" };
 
-export default async function BalancePage({ searchParams }: { searchParams: SearchParams }) {
+async function BalancePage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
   const search = await readSearch(searchParams);
   const [lifters, rules] = await Promise.all([listLifters(context), matchingRules(context)]);
@@ -49,3 +50,5 @@ export default async function BalancePage({ searchParams }: { searchParams: Sear
     </>
   );
 }
+
+export default inParts(BalancePage);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { hallCoverage } from "@/server/matching";
 import { keptBriefly, may, requestContext } from "@/server/access";
 import { PageHead } from "@/ui/kit/PageHead";
@@ -11,7 +12,7 @@ export const metadata: Metadata = { title: "Coverage" };
 /** Bars side by side in one table. */
 const A_PART = 40;
 
-export default async function CoveragePage({ searchParams }: { searchParams: SearchParams }) {
+async function CoveragePage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
   const search = await readSearch(searchParams);
   const { bars, byLift, byBar, ...all } = await keptBriefly(context, "coverage", hallCoverage);
@@ -35,3 +36,5 @@ export default async function CoveragePage({ searchParams }: { searchParams: Sea
     </>
   );
 }
+
+export default inParts(CoveragePage);

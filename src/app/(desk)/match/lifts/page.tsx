@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { allLifts, liftTexts } from "@/server/lifts";
 import { may, requestContext } from "@/server/access";
 import { PageHead } from "@/ui/kit/PageHead";
@@ -8,7 +9,7 @@ import { liftAction } from "../actions";
 
 export const metadata: Metadata = { title: "Lifts" };
 
-export default async function LiftsPage() {
+async function LiftsPage() {
   const context = await requestContext();
   const lifts = await allLifts(context);
   return (
@@ -24,3 +25,5 @@ export default async function LiftsPage() {
     </>
   );
 }
+
+export default inParts(LiftsPage);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { BUILT_IN_RULES } from "@/core/matching/meetingRules";
 import { allLifts, ownMeetingSpecs } from "@/server/lifts";
 import { may, requestContext } from "@/server/access";
@@ -9,7 +10,7 @@ import { meetingAction } from "../actions";
 
 export const metadata: Metadata = { title: "Competition rules" };
 
-export default async function MeetingsPage() {
+async function MeetingsPage() {
   const context = await requestContext();
   const [lifts, own] = await Promise.all([allLifts(context), ownMeetingSpecs(context)]);
   return (
@@ -35,3 +36,5 @@ export default async function MeetingsPage() {
     </>
   );
 }
+
+export default inParts(MeetingsPage);

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import QRCode from "qrcode";
+import { inParts } from "@/app/inParts";
 import { doorstep, isConfirmed, requestContext } from "@/server/access";
 import { hallsOfAccount, newSecondStep, openSessions, ownAccount, ownPasskeys, passkeySite } from "@/server/accounts";
 import { agentText } from "@/ui/accounts/agentText";
@@ -24,7 +25,7 @@ import {
 
 export const metadata: Metadata = { title: "Your account" };
 
-export default async function AccountPage() {
+async function AccountPage() {
   const [context, step] = [await requestContext(), await doorstep()];
   const { actor, clock } = context;
   const now = clock.now();
@@ -98,3 +99,5 @@ export default async function AccountPage() {
     />
   );
 }
+
+export default inParts(AccountPage);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { strengthTexts } from "@/core/strength/strengthRuleFields";
 import { matchingRules, steadinessRules, strengthRules } from "@/server/rules";
 import { may, requestContext } from "@/server/access";
@@ -11,7 +12,7 @@ import { houseAction, previewAction, steadinessAction, strengthAction } from "./
 
 export const metadata: Metadata = { title: "House rules" };
 
-export default async function HousePage() {
+async function HousePage() {
   const context = await requestContext();
   const [{ version, ...rules }, strength, steady] = [
     await matchingRules(context),
@@ -59,3 +60,5 @@ export default async function HousePage() {
     </>
   );
 }
+
+export default inParts(HousePage);

@@ -1,5 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { cache } from "react";
+import { inParts } from "@/app/inParts";
 import type { Build } from "@/core/balance/body";
 import { valueOf } from "@/core/bars/bar";
 import { FAMILIES } from "@/core/bars/families";
@@ -77,18 +79,25 @@ const FIRST_LIFT: Record<string, string> = {
   cambered: "back-squat-high",
 };
 
-export default async function SetupPage({ params, searchParams }: { params: Params; searchParams: SearchParams }) {
+/** Read once for a page, however many ask. */
+const setOf = cache(async (tag: string) => barToSet(await requestContext(), tag));
+
+async function lead({ params }: { params: Params }) {
+  if (!(await setOf(decodeURIComponent((await params).tag)))) notFound();
+}
+
+async function SetupPage({ params, searchParams }: { params: Params; searchParams: SearchParams }) {
   const context = await requestContext();
   const tag = decodeURIComponent((await params).tag);
   const search = await readSearch(searchParams);
-  const [set, people, lifts, rules, plates] = await Promise.all([
-    barToSet(context, tag),
+  const [found, people, lifts, rules, plates] = await Promise.all([
+    setOf(tag),
     liftersToSet(context),
     liftsToSet(context),
     matchingRules(context),
     listPlates(context),
   ]);
-  if (!set) notFound();
+  const set = found!;
   const lifter = people.find(({ row }) => row.key === search.lifter) ?? null;
   const firstLift = FIRST_LIFT[FAMILIES[set.bar.family].form] ?? "deadlift";
   const kept = await keptSettings(context, { barId: set.id, withHistory: true });
@@ -237,3 +246,5 @@ export default async function SetupPage({ params, searchParams }: { params: Para
     />
   );
 }
+
+export default inParts(SetupPage, lead);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { may, requestContext } from "@/server/access";
 import { spaceOf } from "@/server/setups";
 import { PageHead } from "@/ui/kit/PageHead";
@@ -9,7 +10,7 @@ import { floorAction } from "../actions";
 
 export const metadata: Metadata = { title: "Room" };
 
-export default async function SpacePage({ searchParams }: { searchParams: SearchParams }) {
+async function SpacePage({ searchParams }: { searchParams: SearchParams }) {
   const [context, search] = [await requestContext(), await readSearch(searchParams)];
   return (
     <>
@@ -25,3 +26,5 @@ export default async function SpacePage({ searchParams }: { searchParams: Search
     </>
   );
 }
+
+export default inParts(SpacePage);

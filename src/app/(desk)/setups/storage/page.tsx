@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { keptBriefly, may, requestContext } from "@/server/access";
 import { storageOf } from "@/server/setups";
 import { PageHead } from "@/ui/kit/PageHead";
@@ -12,7 +13,7 @@ export const metadata: Metadata = { title: "Where bars hang" };
 const MAX_BARS = 150;
 const MAX_CONFLICTS = 40;
 
-export default async function StoragePage() {
+async function StoragePage() {
   const context = await requestContext();
   const all = await keptBriefly(context, "storage", storageOf);
   const isLong = all.bars.length > MAX_BARS;
@@ -48,3 +49,5 @@ export default async function StoragePage() {
     </>
   );
 }
+
+export default inParts(StoragePage);

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { inParts } from "@/app/inParts";
 import { carryOn } from "@/core/balance/carryOn";
 import { isUsable, valueOf } from "@/core/bars/bar";
 import { readWallQuery } from "@/core/bars/wallQuery";
@@ -26,7 +27,7 @@ const LIFTS = [
 ] as const;
 const MAX_BARS = 300;
 
-export default async function StillPage({ searchParams }: { searchParams: SearchParams }) {
+async function StillPage({ searchParams }: { searchParams: SearchParams }) {
   const context = await requestContext();
   const search = await readSearch(searchParams);
   const lift = LIFTS.find(([key]) => key === search.lift)?.[0] ?? "back-squat-high";
@@ -77,3 +78,5 @@ export default async function StillPage({ searchParams }: { searchParams: Search
     </>
   );
 }
+
+export default inParts(StillPage);

@@ -1,0 +1,36 @@
+import { headers } from "next/headers";
+import { Suspense, type ReactNode } from "react";
+import { PageSkeleton } from "@/ui/kit/PageSkeleton";
+
+/**
+ * What React's reveal of a part looks at to hold it back until 300 ms after the frame; read as unset, a part is shown as
+ * soon as it is there. Where React calls it otherwise one day, parts come those milliseconds later and nothing breaks.
+ */
+const NO_HOLD = `Object.defineProperty(window,"$RT",{get(){},set(){}})`;
+
+/**
+ * A page whose frame stands at once when a browser opens or reloads it; what has to be worked out follows in the same
+ * answer. Somebody who comes by a link inside the application keeps the page that they were on until the next is whole,
+ * so that nothing flickers.
+ *
+ * @param first what may say that something is not there, or lead elsewhere: the first line of the answer says so, and
+ *   nothing is sent before it
+ * @returns the page
+ */
+export function inParts<Props extends object>(
+  Body: (props: Props) => Promise<ReactNode>,
+  first?: (props: Props) => Promise<unknown>,
+) {
+  return async function Page(props: Props) {
+    await first?.(props);
+    const asked = await headers();
+    const isOpened = asked.get("sec-fetch-dest") === "document";
+    const nonce = /'nonce-([^']+)'/.exec(asked.get("content-security-policy") ?? "")?.[1];
+    return (
+      <>
+        {isOpened && <script nonce={nonce} dangerouslySetInnerHTML={{ __html: NO_HOLD }} />}
+        <Suspense fallback={<PageSkeleton />}>{isOpened ? <Body {...props} /> : await Body(props)}</Suspense>
+      </>
+    );
+  };
+}
