@@ -47,6 +47,7 @@ const PAGES = [
   "/match/lifts",
   "/match/meetings",
   "/lifters",
+  "/logbook",
   "/lifters/new",
   "/lifters/bram",
   "/lifters/bram/log",

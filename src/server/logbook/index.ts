@@ -13,6 +13,7 @@ export {
   undoLog,
 } from "./changeLog";
 export { grippedOn } from "./gripped";
+export { type GymLog, type GymSet, MAX_SETS, gymLog } from "./gymLog";
 export { type LoggedItem, listLog } from "./logList";
 export { type LogItem, logOf } from "./logRows";
 export { runSetLogged } from "./runLog";

@@ -1,6 +1,7 @@
 import { and, eq } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { readLogLines, setText } from "@/core/strength/logLines";
+import { daysBetween } from "@/core/units/hallDay";
 import { barWorths, bars, changes, lifters, logSets, runs } from "@/data/schema";
 import { insertUsualLifts } from "@/data/newHall";
 import { makeContexts } from "@/server/access/context.fixture";
@@ -13,6 +14,7 @@ import {
   importSets,
   lastLogChange,
   lifterLog,
+  gymLog,
   listLog,
   logOf,
   runSetLogged,
@@ -232,6 +234,18 @@ describe("the log", () => {
     expect(rest).toMatchObject({ ok: true, nextCursor: null });
     expect((rest as { items: object[] }).items).toHaveLength(2);
     expect(await listLog(context("lifter"), { limit: 4 })).toMatchObject({ code: "forbidden" });
+    // The Logbook says the same, of so many days, by lifter, lift and bar.
+    const { today } = coach.clock;
+    const days = 1 + daysBetween("2026-03-02", today);
+    const all = await gymLog(coach, { days: days + 1 });
+    expect(all!.sets.map(({ on, tag, loadKg }) => [on, tag, loadKg])).toEqual([
+      ["2026-03-02", "S1", 105],
+      ...Array.from({ length: 5 }, () => ["2026-03-01", "S1", 100]),
+    ]);
+    expect((await gymLog(coach, { days }))!.sets).toHaveLength(1);
+    expect((await gymLog(coach, { days: days + 1, tag: "Y1" }))!.sets).toEqual([]);
+    expect((await gymLog(coach, { days: days + 1, lifterKey: "mine", tag: "S1" }))!.sets).toHaveLength(6);
+    expect(await gymLog(context("care"), { days })).toBeNull();
   });
 });
 

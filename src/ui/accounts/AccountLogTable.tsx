@@ -31,7 +31,7 @@ export function AccountLogTable({
           </tbody>
         </table>
       </div>
-      <a href={csv} className="btn btn-outline mt-3 min-h-11" download>
+      <a href={csv} className="btn btn-outline mt-3" download>
         Export as CSV
       </a>
     </>

@@ -15,7 +15,7 @@ export function ConfirmForm({ what, action }: { what: string; action: FormAction
       </p>
       <div className="flex flex-wrap items-end gap-3">
         <PassphraseField state={state} />
-        <button className="btn btn-neutral min-h-11" disabled={isPending}>
+        <button className="btn btn-neutral" disabled={isPending}>
           Confirm
         </button>
       </div>

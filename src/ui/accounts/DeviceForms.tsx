@@ -41,7 +41,7 @@ export function PairDeviceForm({ pairAt, action }: { pairAt: string; action: For
             </select>
           )}
         </Field>
-        <button className="btn btn-neutral min-h-11 justify-self-start" disabled={isPending}>
+        <button className="btn btn-neutral justify-self-start" disabled={isPending}>
           Pair a tablet
         </button>
       </form>
@@ -81,7 +81,7 @@ export function DeviceList({
               name="id"
               value={id}
               disabled={isPending}
-              className="btn btn-outline min-h-11"
+              className="btn btn-outline"
               aria-label={`${verb} ${name}`}
             >
               {verb}

@@ -40,7 +40,7 @@ export function InviteForm({ roles, action }: { roles: readonly string[]; action
           type="email"
           autoComplete="off"
         />
-        <button className="btn btn-neutral min-h-11 justify-self-start" disabled={isPending}>
+        <button className="btn btn-neutral justify-self-start" disabled={isPending}>
           Invite
         </button>
       </form>

@@ -27,7 +27,7 @@ export function OneTimeText({
         <code className="bg-base-200 px-2 py-1 break-all">{text}</code>
         <button
           type="button"
-          className="btn btn-sm min-h-11"
+          className="btn btn-sm"
           onClick={() =>
             void navigator.clipboard?.writeText(text).then(
               () => setCopied(true),

@@ -12,7 +12,7 @@ export function PassphraseForm({ action }: { action: FormAction }) {
     <form action={send} className="grid gap-3" key={state.status}>
       <PassphraseField state={state} label="New passphrase" isNew />
       <p className="text-quiet text-xs">At least 12 characters: four or five words that only you put together.</p>
-      <button className="btn btn-neutral min-h-11 justify-self-start" disabled={isPending}>
+      <button className="btn btn-neutral justify-self-start" disabled={isPending}>
         Save
       </button>
       <FormMessage state={state} />
@@ -35,7 +35,7 @@ export function PinForm({ hasPin, action }: { hasPin: boolean; action: FormActio
         autoComplete="off"
         maxLength={8}
       />
-      <button className="btn btn-neutral min-h-11 justify-self-start" disabled={isPending}>
+      <button className="btn btn-neutral justify-self-start" disabled={isPending}>
         Save
       </button>
       <FormMessage state={state} />
@@ -61,7 +61,7 @@ export function SessionList({
             {isThis ? (
               <span className="text-quiet shrink-0">here</span>
             ) : (
-              <button name="id" value={id} className="btn btn-outline btn-sm min-h-11" disabled={isPending}>
+              <button name="id" value={id} className="btn btn-outline btn-sm" disabled={isPending}>
                 Sign out
               </button>
             )}
@@ -69,7 +69,7 @@ export function SessionList({
         ))}
       </ul>
       {rows.length > 1 && (
-        <button name="id" value="others" className="btn btn-outline min-h-11 justify-self-start" disabled={isPending}>
+        <button name="id" value="others" className="btn btn-outline justify-self-start" disabled={isPending}>
           Sign out everywhere else
         </button>
       )}
@@ -98,7 +98,7 @@ export function HallSwitch({
           value={personId}
           disabled={isPending}
           aria-pressed={personId === current}
-          className={`btn min-h-11 ${personId === current ? "btn-primary" : "btn-outline"}`}
+          className={`btn ${personId === current ? "btn-primary" : "btn-outline"}`}
         >
           {hallName} <span className="font-normal opacity-80">{role}</span>
         </button>

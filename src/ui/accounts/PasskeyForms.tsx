@@ -53,7 +53,7 @@ export function PasskeyForms({ isPossible, rows, optionsAction, addAction, remov
               onChange={({ target }) => setName(target.value)}
             />
           </label>
-          <button type="button" className="btn btn-neutral min-h-11" onClick={() => void add()}>
+          <button type="button" className="btn btn-neutral" onClick={() => void add()}>
             Add passkey
           </button>
         </div>

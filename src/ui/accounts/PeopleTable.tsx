@@ -62,7 +62,7 @@ function Person({ row, roles, roleAction, linkAction, removeAction }: { row: Per
                 name="role"
                 aria-label={`Role of ${row.name}`}
                 defaultValue={row.role}
-                className="select min-h-11 w-32"
+                className="select w-32"
                 onChange={({ currentTarget }) => currentTarget.form?.requestSubmit()}
                 disabled={isChanging}
               >
@@ -73,12 +73,12 @@ function Person({ row, roles, roleAction, linkAction, removeAction }: { row: Per
             </form>
             <form action={sendLink}>
               {hidden}
-              <button className="btn btn-outline min-h-11" disabled={isMaking} aria-label={`New link for ${row.name}`}>
+              <button className="btn btn-outline" disabled={isMaking} aria-label={`New link for ${row.name}`}>
                 New link
               </button>
             </form>
             <details className="relative">
-              <summary className="btn btn-ghost min-h-11 list-none" aria-label={`Remove ${row.name}`}>
+              <summary className="btn btn-ghost list-none" aria-label={`Remove ${row.name}`}>
                 Remove
               </summary>
               <form action={sendRemoval} className="sheet absolute right-0 z-10 grid w-64 gap-2 p-3 shadow-lg">
@@ -86,7 +86,7 @@ function Person({ row, roles, roleAction, linkAction, removeAction }: { row: Per
                 <p className="text-sm">
                   {row.name} is signed out everywhere at once. What they did stays under their name.
                 </p>
-                <button className="btn btn-error min-h-11" disabled={isRemoving}>
+                <button className="btn btn-error" disabled={isRemoving}>
                   Remove {row.name}
                 </button>
               </form>

@@ -36,7 +36,7 @@ export function SecondStepForm({ isOn, spareCodes, fresh, onAction, offAction }:
     return (
       <form action={sendOff} className="grid gap-2">
         <p>On. {spareCodes} spare codes are left.</p>
-        <button className="btn btn-outline min-h-11 justify-self-start" disabled={isEnding}>
+        <button className="btn btn-outline justify-self-start" disabled={isEnding}>
           Turn off
         </button>
         <FormMessage state={off} />
@@ -60,7 +60,7 @@ export function SecondStepForm({ isOn, spareCodes, fresh, onAction, offAction }:
         <code className="break-all">{fresh.secret}</code>
       </details>
       <DoorField state={on} name="code" label="Code" inputMode="numeric" autoComplete="one-time-code" maxLength={7} />
-      <button className="btn btn-neutral min-h-11 justify-self-start" disabled={isTurning}>
+      <button className="btn btn-neutral justify-self-start" disabled={isTurning}>
         Turn on
       </button>
       <FormMessage state={on} />

@@ -63,7 +63,7 @@ export function TokenForms({
           )}
         </Field>
         <DoorField state={state} name="days" label="Valid for, days" defaultValue="90" inputMode="numeric" />
-        <button className="btn btn-neutral min-h-11 justify-self-start" disabled={isPending}>
+        <button className="btn btn-neutral justify-self-start" disabled={isPending}>
           Make token
         </button>
       </form>

@@ -60,7 +60,7 @@ export function BalanceSheet({ start, lifters, handTorqueNm, who }: Props) {
                 key={key}
                 type="button"
                 aria-pressed={mode === key}
-                className={`btn btn-sm join-item min-h-10 ${mode === key ? "btn-neutral" : "btn-outline"}`}
+                className={`btn btn-sm join-item ${mode === key ? "btn-neutral" : "btn-outline"}`}
                 onClick={() => change({ mode: key, thighAngleDeg: key === "hinge" ? 50 : 0 })}
               >
                 {key}
@@ -70,7 +70,7 @@ export function BalanceSheet({ start, lifters, handTorqueNm, who }: Props) {
           {lifters.length > 0 && (
             <select
               aria-label="Use a lifter’s lengths"
-              className="select select-sm min-h-10 w-52"
+              className="select select-sm w-52"
               value=""
               onChange={({ target }) => {
                 const lifter = lifters.find(({ name }) => name === target.value);
@@ -189,7 +189,7 @@ export function BalanceSheet({ start, lifters, handTorqueNm, who }: Props) {
         {carries.length < MAX_CARRIES && (
           <button
             type="button"
-            className="btn btn-outline min-h-11 self-start"
+            className="btn btn-outline self-start"
             onClick={() => {
               const free = CARRY_KEYS.find((key) => !carries.some((one) => one.key === key)) ?? "low";
               change({ carries: [...carries, startingCarry(free)] });

@@ -38,7 +38,7 @@ export function CarryCard({
           aria-label="Carry"
           value={key}
           onChange={({ target }) => onChange(startingCarry(target.value as CarryKey))}
-          className="select select-sm min-h-10 border-b-4 font-semibold"
+          className="select select-sm border-b-4 font-semibold"
           style={{ borderBottomColor: ink }}
         >
           {CARRY_KEYS.map((one) => (
@@ -48,12 +48,7 @@ export function CarryCard({
           ))}
         </select>
         {onRemove && (
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm min-h-10"
-            aria-label={`Remove: ${name}`}
-            onClick={onRemove}
-          >
+          <button type="button" className="btn btn-ghost btn-sm" aria-label={`Remove: ${name}`} onClick={onRemove}>
             ×
           </button>
         )}

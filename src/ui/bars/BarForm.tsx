@@ -99,7 +99,7 @@ export function BarForm({ mode, texts, places, currency, showsMoney, action, bac
             name="family"
             value={family}
             onChange={({ target }) => setFamily(target.value as FamilyKey)}
-            className="select min-h-11 w-full"
+            className="select w-full"
           >
             {FAMILY_KEYS.map((key) => (
               <option key={key} value={key}>
@@ -168,10 +168,10 @@ export function BarForm({ mode, texts, places, currency, showsMoney, action, bac
       ))}
 
       <div className="bg-base-200 border-base-300 sticky bottom-0 flex flex-wrap items-center gap-4 border-t py-3">
-        <button className="btn btn-neutral min-h-11" disabled={isPending}>
+        <button className="btn btn-neutral" disabled={isPending}>
           {mode === "new" ? `Add ${name}` : form.version !== undefined ? "Overwrite" : "Save"}
         </button>
-        <Link href={back} className="btn btn-outline min-h-11">
+        <Link href={back} className="btn btn-outline">
           Cancel
         </Link>
         {form.status === "refused" && <FormMessage state={form} />}

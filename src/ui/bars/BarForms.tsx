@@ -36,7 +36,7 @@ export function StateForm({
             {...attributes}
             key={form.typed.state ?? state}
             defaultValue={form.typed.state ?? (state === "in-service" ? "quarantined" : "in-service")}
-            className="select min-h-11 w-full"
+            className="select w-full"
           >
             {STATE_WORDS.filter(([key]) => key !== state).map(([key, words]) => (
               <option key={key} value={key}>
@@ -52,13 +52,13 @@ export function StateForm({
             {...attributes}
             key={`${form.status}${form.typed.reason ?? ""}`}
             defaultValue={form.typed.reason ?? ""}
-            className="input min-h-11 w-full"
+            className="input w-full"
             placeholder="bent, cracked, straightened …"
           />
         )}
       </Field>
       <div className="flex items-center gap-3">
-        <button className="btn btn-neutral min-h-11" disabled={isPending}>
+        <button className="btn btn-neutral" disabled={isPending}>
           Change state
         </button>
         <FormMessage state={form} />

@@ -80,27 +80,27 @@ export function BarSheet({
           {also && ` (${also})`}, for {FAMILIES[bar.family].madeFor}
         </p>
         <nav aria-label="With this bar" className="no-print flex flex-wrap gap-2 lg:ml-auto">
-          <Link href={href("/load", { bar: bar.tag })} className="btn btn-sm btn-neutral min-h-10">
+          <Link href={href("/load", { bar: bar.tag })} className="btn btn-sm btn-neutral">
             Load
           </Link>
           {bar.state !== "retired" && isSetUp(bar.family) && (
-            <Link href={`/setups/${encodeURIComponent(bar.tag)}`} className="btn btn-sm btn-outline min-h-10">
+            <Link href={`/setups/${encodeURIComponent(bar.tag)}`} className="btn btn-sm btn-outline">
               Set up
             </Link>
           )}
           {may.measure && bar.state !== "retired" && (
-            <Link href={href("/bars/measure", { bars: bar.tag })} className="btn btn-sm btn-outline min-h-10">
+            <Link href={href("/bars/measure", { bars: bar.tag })} className="btn btn-sm btn-outline">
               Measure
             </Link>
           )}
-          <Link href={href("/compare", { bars: bar.tag })} className="btn btn-sm btn-outline min-h-10">
+          <Link href={href("/compare", { bars: bar.tag })} className="btn btn-sm btn-outline">
             Compare
           </Link>
-          <Link href={href("/care", { bar: bar.tag })} className="btn btn-sm btn-outline min-h-10">
+          <Link href={href("/care", { bar: bar.tag })} className="btn btn-sm btn-outline">
             Care
           </Link>
           <details className="dropdown dropdown-end">
-            <summary className="btn btn-sm btn-outline min-h-10">More</summary>
+            <summary className="btn btn-sm btn-outline">More</summary>
             <ul className="menu dropdown-content bg-base-100 border-base-300 z-20 mt-1 w-40 border shadow-lg">
               {more.map(([to, word]) => (
                 <li key={word}>

@@ -29,22 +29,22 @@ export function FilesSheet({
           </h2>
           {mayExport ? (
             <div className="flex flex-wrap items-center gap-3">
-              <a href="/api/v1/bars.csv" download="bars.csv" className="btn btn-sm btn-outline min-h-10">
+              <a href="/api/v1/bars.csv" download="bars.csv" className="btn btn-sm btn-outline">
                 Bars, CSV
               </a>
-              <a href="/api/v1/export.json" download="garrison.json" className="btn btn-sm btn-outline min-h-10">
+              <a href="/api/v1/export.json" download="garrison.json" className="btn btn-sm btn-outline">
                 Everything, JSON
               </a>
               {mayHealth && (
                 <a
                   href="/api/v1/export.json?health=true"
                   download="garrison-health.json"
-                  className="btn btn-sm btn-outline min-h-10"
+                  className="btn btn-sm btn-outline"
                 >
                   Everything, with health words
                 </a>
               )}
-              <a href="/api/v1/plates.csv" download="plates.csv" className="btn btn-sm btn-outline min-h-10">
+              <a href="/api/v1/plates.csv" download="plates.csv" className="btn btn-sm btn-outline">
                 Plates, CSV
               </a>
               <p className="text-quiet basis-full text-sm">

@@ -152,7 +152,7 @@ function Control({
             void attributes.onChange?.(event);
             onChange?.(event.target.value);
           }}
-          className="select min-h-11 w-full"
+          className="select w-full"
         >
           {!def.isRequired && <option value="">not known</option>}
           {choices.map((choice) => (
@@ -173,19 +173,13 @@ function Control({
         />
       );
     case "day":
-      return <DayField {...named(attributes)} start={text} className="input min-h-11 w-full" />;
+      return <DayField {...named(attributes)} start={text} className="input w-full" />;
     default: {
       const unit = def.kind === "mass" ? "kg" : def.kind === "number" && isTurned(def.unit) ? def.unit : undefined;
       // A number that is kept in kg or mm stands there in the reader's unit; what was typed with its unit stays as it is.
       if (unit && def.kind === "number" && text !== "" && Number.isFinite(Number(text)))
         return (
-          <UnitInput
-            {...attributes}
-            unit={unit}
-            value={Number(text)}
-            autoComplete="off"
-            className="input min-h-11 w-full"
-          />
+          <UnitInput {...attributes} unit={unit} value={Number(text)} autoComplete="off" className="input w-full" />
         );
       return (
         <>
@@ -196,7 +190,7 @@ function Control({
             inputMode={def.kind === "number" || def.kind === "money" ? "decimal" : undefined}
             list={suggestions ? `${attributes.id}-list` : undefined}
             autoComplete="off"
-            className="input min-h-11 w-full"
+            className="input w-full"
           />
           {suggestions && (
             <datalist id={`${attributes.id}-list`}>

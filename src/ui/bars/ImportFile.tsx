@@ -128,7 +128,7 @@ export function ImportFile() {
           )}
           {checked.report.added + checked.report.changed > 0 && (
             <div>
-              <button type="button" className="btn btn-neutral min-h-11" onClick={bringIn}>
+              <button type="button" className="btn btn-neutral" onClick={bringIn}>
                 Import
               </button>
             </div>
@@ -197,7 +197,7 @@ function Mapping({
                 <td className="text-quiet max-w-56 truncate px-2">{cells.slice(0, 3).join(" · ")}</td>
                 <td className="px-2">
                   <select
-                    className="select select-sm min-h-10 w-64"
+                    className="select select-sm w-64"
                     aria-label={`“${head}” is`}
                     value={column ?? ""}
                     onChange={({ target }) => onMap(i, { column: target.value || null })}
@@ -213,7 +213,7 @@ function Mapping({
                 <td className="px-2">
                   {units.length > 0 && (
                     <select
-                      className="select select-sm min-h-10 w-24"
+                      className="select select-sm w-24"
                       aria-label={`Unit of “${head}”`}
                       value={unit ?? units[0]}
                       onChange={({ target }) => onMap(i, { unit: target.value as Unit })}

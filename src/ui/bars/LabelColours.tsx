@@ -39,7 +39,7 @@ export function LabelColours({ colours, version, mayEdit, action }: Props) {
         </ul>
         {mayEdit && (
           <div className="mt-2 flex items-center gap-3">
-            <button className="btn btn-neutral min-h-11" disabled={isPending}>
+            <button className="btn btn-neutral" disabled={isPending}>
               Save colours
             </button>
             <FormMessage state={form} />

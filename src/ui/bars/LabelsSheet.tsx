@@ -84,7 +84,7 @@ export function LabelsSheet({ kind, ask, families, places, count, sample, colour
                   href={href("/bars/labels.pdf", { kind, family: ask.family, place: ask.place })}
                   target="_blank"
                   rel="noreferrer"
-                  className="btn btn-neutral mt-3 min-h-11"
+                  className="btn btn-neutral mt-3"
                 >
                   Print {count} {count === 1 ? "label" : "labels"} (PDF)
                 </a>

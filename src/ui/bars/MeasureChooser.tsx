@@ -64,7 +64,7 @@ export function MeasureChooser({
                     .map(({ bar }) => bar.tag)
                     .join(","),
                 })}
-                className="btn btn-neutral min-h-11"
+                className="btn btn-neutral"
                 aria-label={`Measure: ${name}`}
               >
                 Measure them

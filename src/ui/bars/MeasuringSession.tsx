@@ -223,7 +223,7 @@ export function MeasuringSession({ bars: given, start, tolerances, seed, offersS
           <label className="flex items-center gap-2">
             <span className="text-quiet">read with</span>
             <select
-              className="select select-sm min-h-10 w-auto"
+              className="select select-sm w-auto"
               value={readWith}
               disabled={wasSimulated || isSimulated}
               onChange={({ target }) => setInstrument(target.value)}

@@ -12,7 +12,7 @@ export function UndoForm({ tag, changeId, action }: { tag: string; changeId: str
       <input type="hidden" name="tag" value={tag} />
       <input type="hidden" name="changeId" value={changeId} />
       <FormMessage state={form} />
-      <button className="btn btn-sm btn-outline min-h-10" disabled={isPending}>
+      <button className="btn btn-sm btn-outline" disabled={isPending}>
         Undo
       </button>
     </form>

@@ -26,7 +26,7 @@ export function UseCardForm({ tag, family, familyName, own, version, mayEdit, ac
   return (
     <>
       <PageHead title="How to use it" about={`${familyName}: what every bar of the family says on the wall screen`}>
-        <Link href={`/bars/${encodeURIComponent(tag)}`} className="btn btn-sm btn-outline min-h-11">
+        <Link href={`/bars/${encodeURIComponent(tag)}`} className="btn btn-sm btn-outline">
           Back to {tag}
         </Link>
       </PageHead>
@@ -43,7 +43,7 @@ export function UseCardForm({ tag, family, familyName, own, version, mayEdit, ac
               disabled={!mayEdit}
               aria-invalid={problemOf(part) !== undefined}
               aria-describedby={problemOf(part) ? `problem-${part}` : undefined}
-              className="input min-h-11 w-full"
+              className="input w-full"
             />
             {problemOf(part) && (
               <span id={`problem-${part}`} className="text-error">
@@ -55,11 +55,11 @@ export function UseCardForm({ tag, family, familyName, own, version, mayEdit, ac
         <p className="text-quiet text-sm">A line that you leave empty is not shown.</p>
         {mayEdit && (
           <div className="flex flex-wrap items-center gap-3">
-            <button className="btn btn-neutral min-h-11" disabled={isPending}>
+            <button className="btn btn-neutral" disabled={isPending}>
               Save
             </button>
             {isOwn && (
-              <button name="reset" value="yes" className="btn btn-outline min-h-11" disabled={isPending}>
+              <button name="reset" value="yes" className="btn btn-outline" disabled={isPending}>
                 Use Garrison’s lines again
               </button>
             )}

@@ -50,26 +50,26 @@ export function Wall({ items, total, facts, picked, query, today, isSearchFocuse
       >
         <nav aria-label="About the bars" className="no-print flex flex-wrap gap-2">
           {mayEdit && (
-            <Link href="/bars/new" className="btn btn-sm btn-neutral min-h-11">
+            <Link href="/bars/new" className="btn btn-sm btn-neutral">
               Add bar
             </Link>
           )}
           <FoldOnPhone label="More" className="flex flex-wrap gap-2">
-            <Link href="/wall/which?from=bars" className="btn btn-sm btn-outline min-h-11">
+            <Link href="/wall/which?from=bars" className="btn btn-sm btn-outline">
               Which bar is this?
             </Link>
-            <Link href="/bars/labels" className="btn btn-sm btn-outline min-h-11">
+            <Link href="/bars/labels" className="btn btn-sm btn-outline">
               Labels
             </Link>
             {mayMeasure && (
-              <Link href="/bars/measure" className="btn btn-sm btn-outline min-h-11">
+              <Link href="/bars/measure" className="btn btn-sm btn-outline">
                 Measure
               </Link>
             )}
-            <Link href="/bars/equipment" className="btn btn-sm btn-outline min-h-11">
+            <Link href="/bars/equipment" className="btn btn-sm btn-outline">
               Plates, clamps, stations
             </Link>
-            <Link href="/bars/files" className="btn btn-sm btn-outline min-h-11">
+            <Link href="/bars/files" className="btn btn-sm btn-outline">
               Import / export
             </Link>
           </FoldOnPhone>
@@ -281,12 +281,12 @@ function Picked({ picked, clear, mayMeasure }: { picked: readonly Bar[]; clear: 
         </span>
       </p>
       {picked.length > 1 && (
-        <Link href={href("/compare", { bars: tags })} className="btn btn-neutral btn-sm min-h-10">
+        <Link href={href("/compare", { bars: tags })} className="btn btn-neutral btn-sm">
           Compare
         </Link>
       )}
       {mayMeasure && (
-        <Link href={href("/bars/measure", { bars: tags })} className="btn btn-outline btn-sm min-h-10">
+        <Link href={href("/bars/measure", { bars: tags })} className="btn btn-outline btn-sm">
           Measure
         </Link>
       )}

@@ -59,7 +59,7 @@ export function WallFilters({ query, facts, states, isSearchFocused }: Props) {
             ]}
           </Choice>
         </FoldOnPhone>
-        <label className="input input-sm min-h-11 max-md:grow max-md:basis-40 md:ml-auto md:w-56">
+        <label className="input input-sm max-md:grow max-md:basis-40 md:ml-auto md:w-56">
           <span className="sr-only">Search bars</span>
           <input
             type="search"
@@ -150,13 +150,7 @@ function Choice({
       <label className="sr-only" htmlFor={name}>
         {label}
       </label>
-      <select
-        id={name}
-        name={name}
-        defaultValue={value}
-        key={value}
-        className="select select-sm min-h-11 w-auto max-w-44"
-      >
+      <select id={name} name={name} defaultValue={value} key={value} className="select select-sm w-auto max-w-44">
         {any !== undefined && <option value="">{any}</option>}
         {children.map(([key, words]) => (
           <option key={key} value={key}>

@@ -40,7 +40,7 @@ export function OneForm({ fields, word, action, isMain = false, children }: OneF
         <input key={name} type="hidden" name={name} value={value} />
       ))}
       {typeof children === "function" ? children(form) : children}
-      <button className={`btn btn-sm min-h-11 ${isMain ? "btn-neutral" : "btn-outline"}`} disabled={isPending}>
+      <button className={`btn btn-sm ${isMain ? "btn-neutral" : "btn-outline"}`} disabled={isPending}>
         {word}
       </button>
       <FormMessage state={form} />
@@ -69,9 +69,9 @@ export function TextField({
     <label className={`grid gap-1 ${isWide ? "min-w-64 grow" : ""}`}>
       {label}
       {type === "date" ? (
-        <DayField name={name} start={start} {...(max ? { max } : {})} className="input input-sm min-h-11 w-40" />
+        <DayField name={name} start={start} {...(max ? { max } : {})} className="input input-sm w-40" />
       ) : (
-        <input name={name} defaultValue={start} className={`input input-sm min-h-11 ${isWide ? "w-full" : "w-40"}`} />
+        <input name={name} defaultValue={start} className={`input input-sm ${isWide ? "w-full" : "w-40"}`} />
       )}
     </label>
   );
@@ -104,10 +104,10 @@ export function ImportOffersForm({ action }: { action: FormAction }) {
           type="file"
           accept=".csv,text/csv,text/plain"
           aria-label="Offers from a file"
-          className="file-input file-input-sm min-h-11"
+          className="file-input file-input-sm"
           onChange={async ({ target }) => setText((await target.files?.[0]?.text()) ?? "")}
         />
-        <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending || text.trim() === ""}>
+        <button className="btn btn-sm btn-neutral" disabled={isPending || text.trim() === ""}>
           {checked ? `Import ${checked.added}` : "Check"}
         </button>
         <FormMessage state={form} />

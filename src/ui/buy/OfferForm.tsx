@@ -71,7 +71,7 @@ export function OfferForm({ id, version, texts, currency, action, back }: Props)
             name="family"
             value={family}
             onChange={({ target }) => setFamily(target.value as FamilyKey)}
-            className="select min-h-11 w-full"
+            className="select w-full"
           >
             {FAMILY_KEYS.map((key) => (
               <option key={key} value={key}>
@@ -137,10 +137,10 @@ export function OfferForm({ id, version, texts, currency, action, back }: Props)
         ))}
       </details>
       <div className="bg-base-200 border-base-300 sticky bottom-0 flex flex-wrap items-center gap-4 border-t py-3">
-        <button className="btn btn-neutral min-h-11" disabled={isPending}>
+        <button className="btn btn-neutral" disabled={isPending}>
           {id === null ? "Add offer" : form.version === undefined ? "Save" : "Overwrite"}
         </button>
-        <Link href={back} className="btn btn-outline min-h-11">
+        <Link href={back} className="btn btn-outline">
           Cancel
         </Link>
       </div>

@@ -220,7 +220,7 @@ function Decide({ page: { item }, today, action }: { page: OfferPage; today: str
       )}
       {row.state === "ordered" && (
         <>
-          <Link href={`/buy/${row.id}/receive`} className="btn btn-neutral min-h-11 justify-self-start">
+          <Link href={`/buy/${row.id}/receive`} className="btn btn-neutral justify-self-start">
             Check in on arrival
           </Link>
           <OneForm fields={{ ...fields, kind: "cancel" }} word="Cancel the order" action={action} />
@@ -295,7 +295,7 @@ function Deliveries({
               <OneForm fields={{ id: one.id }} word="Resolve claim" action={resolve}>
                 <label className="grid gap-1">
                   Outcome
-                  <select name="outcome" className="select select-sm min-h-11 w-40">
+                  <select name="outcome" className="select select-sm w-40">
                     <option value="return">Send it back</option>
                     <option value="keep">Accept it</option>
                   </select>

@@ -123,10 +123,10 @@ export function UsedLook({ currency, news, house }: Props) {
         <p className="text-quiet text-sm">{worth.deductions.map(({ text, pct }) => `${text} −${pct} %`).join(", ")}</p>
         <p className="no-print flex flex-wrap gap-3">
           <PrintButton />
-          <button type="button" onClick={() => void share()} className="btn btn-sm btn-outline min-h-11">
+          <button type="button" onClick={() => void share()} className="btn btn-sm btn-outline">
             {isShared ? "Shared" : "Share"}
           </button>
-          <button type="button" onClick={() => setAnswers({})} className="btn btn-sm btn-outline min-h-11">
+          <button type="button" onClick={() => setAnswers({})} className="btn btn-sm btn-outline">
             Start again
           </button>
         </p>

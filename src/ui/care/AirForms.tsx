@@ -20,7 +20,7 @@ export function ImportForm({ sensorKey, action }: { sensorKey: string; action: F
         was read at the same moment is replaced.
       </p>
       <div className="flex items-center gap-3">
-        <button type="submit" disabled={isPending} className="btn btn-sm btn-neutral min-h-11">
+        <button type="submit" disabled={isPending} className="btn btn-sm btn-neutral">
           Import
         </button>
         <FormMessage state={form} />
@@ -65,7 +65,7 @@ export function SensorForm({ sensor, action }: { sensor: SensorRow; action: Form
         ))}
       </div>
       <div className="flex items-center gap-3">
-        <button type="submit" disabled={isPending} className="btn btn-sm btn-outline min-h-11">
+        <button type="submit" disabled={isPending} className="btn btn-sm btn-outline">
           Change
         </button>
         <FormMessage state={form} />

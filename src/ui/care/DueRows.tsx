@@ -94,7 +94,7 @@ function Act({
       <Link
         href={`/bars/${encodeURIComponent(item.tag)}/inspect`}
         aria-label={`Inspect ${item.tag}`}
-        className="btn btn-outline min-h-11 px-3"
+        className="btn btn-outline px-3"
       >
         Inspect
       </Link>

@@ -55,9 +55,9 @@ export function Findings({ findings, today, maySettle, action }: Props) {
                   name="note"
                   aria-label={`What was done about ${tag}`}
                   placeholder="what was done"
-                  className="input input-sm min-h-11 w-44"
+                  className="input input-sm w-44"
                 />
-                <button type="submit" disabled={isPending} className="btn btn-sm btn-outline min-h-11">
+                <button type="submit" disabled={isPending} className="btn btn-sm btn-outline">
                   Resolve<span className="sr-only"> {tag}</span>
                 </button>
               </form>

@@ -18,10 +18,10 @@ export function IncidentForm({ tag }: { tag: string }) {
       <div role="status" className="sheet border-l-accent border-l-4 p-4">
         <p className="font-bold">Saved. {tag} is under watch until someone inspects it.</p>
         <p className="mt-2 flex gap-4">
-          <Link href={`/bars/${encodeURIComponent(tag)}/inspect`} className="btn btn-neutral min-h-11">
+          <Link href={`/bars/${encodeURIComponent(tag)}/inspect`} className="btn btn-neutral">
             Inspect {tag}
           </Link>
-          <Link href={`/bars/${encodeURIComponent(tag)}`} className="btn btn-outline min-h-11">
+          <Link href={`/bars/${encodeURIComponent(tag)}`} className="btn btn-outline">
             The bar
           </Link>
         </p>
@@ -87,11 +87,11 @@ export function IncidentForm({ tag }: { tag: string }) {
       <div className="grid gap-3 sm:grid-cols-2">
         <label className="grid gap-1 text-sm">
           Where, and how the bar was set
-          <input name="setup" maxLength={200} className="input min-h-11 w-full" placeholder="Rack 1, hole 19" />
+          <input name="setup" maxLength={200} className="input w-full" placeholder="Rack 1, hole 19" />
         </label>
         <label className="grid gap-1 text-sm">
           Load on the bar, kg or lb
-          <input name="load" inputMode="decimal" className="input min-h-11 w-full" />
+          <input name="load" inputMode="decimal" className="input w-full" />
         </label>
       </div>
       <PhotoField />

@@ -88,7 +88,7 @@ export function InspectionSheet(props: Props) {
           onChange={(event) => set({ [name]: event.target.value })}
           inputMode="decimal"
           autoComplete="off"
-          className="input min-h-11 w-24 text-right"
+          className="input w-24 text-right"
         />
         <span className="unit">{unit}</span>
       </span>
@@ -101,7 +101,7 @@ export function InspectionSheet(props: Props) {
         name={name}
         value={known[name] ?? ""}
         onChange={(event) => set({ [name]: event.target.value })}
-        className="select min-h-11"
+        className="select"
       >
         <option value="">not looked at</option>
         {options.map(([key, words]) => (
@@ -161,7 +161,7 @@ export function InspectionSheet(props: Props) {
                             inputMode="decimal"
                             autoComplete="off"
                             aria-label={`dial${place === "middle" ? "" : ` ${place}`} at ${angle(i)}, mm`}
-                            className="input min-h-11 w-full px-1 text-center"
+                            className="input w-full px-1 text-center"
                           />
                         </label>
                       ))}
@@ -181,7 +181,7 @@ export function InspectionSheet(props: Props) {
                   {truth && (
                     <button
                       type="button"
-                      className="btn btn-outline min-h-11"
+                      className="btn btn-outline"
                       onClick={() => set({ ...simulatedTurns(truth.tirMm, bar, isThree), simulated: "yes" })}
                     >
                       Turn the simulated gauge
@@ -205,7 +205,7 @@ export function InspectionSheet(props: Props) {
               {truth && (
                 <button
                   type="button"
-                  className="btn btn-outline min-h-11 sm:col-span-3 sm:justify-self-start"
+                  className="btn btn-outline sm:col-span-3 sm:justify-self-start"
                   onClick={() =>
                     set({
                       simulated: "yes",
@@ -297,7 +297,7 @@ export function InspectionSheet(props: Props) {
                     name="decided"
                     value={known.decided ?? ""}
                     onChange={(event) => set({ decided: event.target.value })}
-                    className="select min-h-11"
+                    className="select"
                   >
                     <option value="">as the rule says</option>
                     {INSPECTION_VERDICTS.filter(
@@ -319,7 +319,7 @@ export function InspectionSheet(props: Props) {
                     name="reason"
                     value={known.reason ?? ""}
                     onChange={(event) => set({ reason: event.target.value })}
-                    className="input min-h-11 w-full"
+                    className="input w-full"
                   />
                 </label>
                 {form.problems.map(({ path, message }) => (

@@ -154,7 +154,7 @@ function Meter({
         <div className="col-span-2 md:col-span-1">
           <button
             type="button"
-            className="btn btn-sm btn-ghost min-h-11"
+            className="btn btn-sm btn-ghost"
             aria-expanded={isOpen}
             onClick={() => setOpen(!isOpen)}
           >
@@ -203,7 +203,7 @@ function Factors({ item, action }: { item: MeterItem; action: FormAction }) {
             {...attributes}
             inputMode="decimal"
             defaultValue={form.typed.use ?? (item.isUseSet ? trimmed(factor("use"), 2) : "")}
-            className="input min-h-11 w-full"
+            className="input w-full"
           />
         )}
       </Field>
@@ -213,11 +213,11 @@ function Factors({ item, action }: { item: MeterItem; action: FormAction }) {
             {...attributes}
             inputMode="decimal"
             defaultValue={form.typed.finish ?? (item.isFinishSet ? trimmed(1 / factor("finish"), 2) : "")}
-            className="input min-h-11 w-full"
+            className="input w-full"
           />
         )}
       </Field>
-      <button type="submit" disabled={isPending} className="btn btn-sm btn-neutral min-h-11">
+      <button type="submit" disabled={isPending} className="btn btn-sm btn-neutral">
         Set
       </button>
       <FormMessage state={form} />
@@ -266,7 +266,7 @@ function Rules({ rules, mayRule, action }: { rules: Props["rules"]; mayRule: boo
                     {...attributes}
                     inputMode="decimal"
                     defaultValue={form.typed[name] ?? trimmed(rules.limits[name], 2)}
-                    className="input min-h-11 w-full"
+                    className="input w-full"
                   />
                 )}
               </Field>
@@ -288,13 +288,13 @@ function Rules({ rules, mayRule, action }: { rules: Props["rules"]; mayRule: boo
                   {...attributes}
                   inputMode="decimal"
                   defaultValue={form.typed.hour ?? (rules.hourMinor === null ? "" : trimmed(rules.hourMinor / 100, 2))}
-                  className="input min-h-11 w-full"
+                  className="input w-full"
                 />
               )}
             </Field>
           </div>
           <div className="flex items-center gap-3">
-            <button type="submit" disabled={isPending} className="btn btn-neutral min-h-11">
+            <button type="submit" disabled={isPending} className="btn btn-neutral">
               Go by this
             </button>
             <FormMessage state={form} />

@@ -46,7 +46,7 @@ export function OutboxList({ outbox, action }: { outbox: readonly Reminder[]; ac
             {!isRead && (
               <form action={read}>
                 <input type="hidden" name="id" value={id} />
-                <button type="submit" disabled={isPending} className="btn btn-sm btn-ghost min-h-11">
+                <button type="submit" disabled={isPending} className="btn btn-sm btn-ghost">
                   Dismiss<span className="sr-only"> {subject}</span>
                 </button>
               </form>
@@ -76,7 +76,7 @@ export function HoursForm({ person, action }: { person: CrewMember; action: Form
         className="textarea w-full"
         spellCheck={false}
       />
-      <button type="submit" disabled={isPending} className="btn btn-sm btn-outline min-h-11 justify-self-start">
+      <button type="submit" disabled={isPending} className="btn btn-sm btn-outline justify-self-start">
         Save<span className="sr-only"> the hours of {person.name}</span>
       </button>
       <FormMessage state={form} />
@@ -115,7 +115,7 @@ export function Links({
       <form action={make} className="flex flex-wrap items-end gap-2">
         <Field state={made} name="person" label="rounds of">
           {(attributes) => (
-            <select {...attributes} className="select min-h-11">
+            <select {...attributes} className="select">
               <option value="">everybody</option>
               {crew.map(({ id, name }) => (
                 <option key={id} value={id}>
@@ -125,7 +125,7 @@ export function Links({
             </select>
           )}
         </Field>
-        <button type="submit" disabled={isMaking} className="btn btn-outline min-h-11">
+        <button type="submit" disabled={isMaking} className="btn btn-outline">
           Make address
         </button>
       </form>
@@ -144,7 +144,7 @@ export function Links({
             {person ?? "everybody"}, since {since}
             <form action={take}>
               <input type="hidden" name="id" value={id} />
-              <button type="submit" disabled={isTaking} className="btn btn-sm btn-ghost min-h-11">
+              <button type="submit" disabled={isTaking} className="btn btn-sm btn-ghost">
                 Revoke<span className="sr-only"> from {person ?? "everybody"}</span>
               </button>
             </form>

@@ -37,7 +37,7 @@ export function PlanSheet({ rounds, days, crew, links, publicUrl, mayPlan, outbo
         </p>
         {mayPlan && (
           <form action={plan} className="mt-2 flex flex-wrap items-center gap-3">
-            <button type="submit" disabled={isPlanning} className="btn btn-neutral min-h-11">
+            <button type="submit" disabled={isPlanning} className="btn btn-neutral">
               {rounds.length === 0 ? "Plan four weeks" : "Replan from today"}
             </button>
             <FormMessage state={planned} />

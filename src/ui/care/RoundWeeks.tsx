@@ -71,7 +71,7 @@ export function RoundWeeks({ rounds, days, mayPlan, action }: Props) {
           <span className={moved.status === "refused" ? "text-error font-semibold" : ""}>
             {moved.message}{" "}
             {moved.problems.some(({ path }) => path === "isSure") && (
-              <button type="button" className="btn btn-sm btn-outline min-h-10" onClick={() => moveAnyway()}>
+              <button type="button" className="btn btn-sm btn-outline" onClick={() => moveAnyway()}>
                 Move anyway
               </button>
             )}

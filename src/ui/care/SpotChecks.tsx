@@ -53,7 +53,7 @@ export function SpotChecks({ checks, today, action }: Props) {
                     name="seen"
                     value={`${seen} ${tag}`}
                     disabled={isPending}
-                    className="btn btn-sm btn-outline min-h-11"
+                    className="btn btn-sm btn-outline"
                   >
                     {seen === "clean" ? "Clean" : "Chalk on it"}
                     <span className="sr-only"> {tag}</span>

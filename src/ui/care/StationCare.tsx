@@ -110,12 +110,7 @@ function PartForm({ station, part, label, isPending, send }: PartProps) {
       <input type="hidden" name="key" value={key} />
       <input type="hidden" name="station" value={station} />
       <input type="hidden" name="part" value={part} />
-      <select
-        name="found"
-        aria-label={`Found: ${label}`}
-        defaultValue="sound"
-        className="select select-sm min-h-11 w-32"
-      >
+      <select name="found" aria-label={`Found: ${label}`} defaultValue="sound" className="select select-sm w-32">
         {STATION_FOUNDS.map((one) => (
           <option key={one}>{one}</option>
         ))}
@@ -125,9 +120,9 @@ function PartForm({ station, part, label, isPending, send }: PartProps) {
         maxLength={300}
         aria-label={`Note: ${label}`}
         placeholder="note"
-        className="input input-sm min-h-11 w-44"
+        className="input input-sm w-44"
       />
-      <button type="submit" disabled={isPending} className="btn btn-sm btn-outline min-h-11">
+      <button type="submit" disabled={isPending} className="btn btn-sm btn-outline">
         Save<span className="sr-only"> {label}</span>
       </button>
     </form>

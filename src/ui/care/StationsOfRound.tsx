@@ -16,10 +16,7 @@ export function StationsOfRound({ stations, isLinked }: { stations: readonly Rou
         ))}
       </ul>
       {isLinked && (
-        <Link
-          href={`/care/stations?at=${encodeURIComponent(at)}`}
-          className="btn btn-outline min-h-11 justify-self-start"
-        >
+        <Link href={`/care/stations?at=${encodeURIComponent(at)}`} className="btn btn-outline justify-self-start">
           Check {stations.length === 1 ? "it" : "them"}
         </Link>
       )}

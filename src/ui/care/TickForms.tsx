@@ -39,7 +39,7 @@ export function TickBoard({
             {last === ticked && last.typed.logId && (
               <form action={undo}>
                 <input type="hidden" name="logId" value={last.typed.logId} />
-                <button className="btn btn-sm min-h-11">Undo</button>
+                <button className="btn btn-sm">Undo</button>
               </form>
             )}
           </div>
@@ -84,19 +84,15 @@ export function TickForm({ tag, task, taskName, doneBy, doneOn, idempotencyKey, 
         aria-label={`Note for ${tag}, ${taskName}`}
         placeholder="note"
         maxLength={500}
-        className="input input-sm hidden min-h-11 w-28 xl:block"
+        className="input input-sm hidden w-28 xl:block"
       />
       {answers.length === 0 ? (
-        <button
-          className="btn btn-neutral min-h-11 px-5"
-          aria-label={`Done: ${taskName} on ${tag}`}
-          disabled={board.isPending}
-        >
+        <button className="btn btn-neutral px-5" aria-label={`Done: ${taskName} on ${tag}`} disabled={board.isPending}>
           Done
         </button>
       ) : (
         <details className="dropdown dropdown-end" onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
-          <summary className="btn btn-outline min-h-11 px-3" aria-label={`Result: ${taskName} on ${tag}`}>
+          <summary className="btn btn-outline px-3" aria-label={`Result: ${taskName} on ${tag}`}>
             Result…
           </summary>
           <div className="dropdown-content bg-base-100 border-base-300 z-10 mt-1 grid w-64 gap-1 border p-2 shadow-lg">
@@ -106,7 +102,7 @@ export function TickForm({ tag, task, taskName, doneBy, doneOn, idempotencyKey, 
                   key={key}
                   name="result"
                   value={key}
-                  className={`btn min-h-11 justify-start ${isSound ? "btn-neutral" : "btn-outline border-error text-error"}`}
+                  className={`btn justify-start ${isSound ? "btn-neutral" : "btn-outline border-error text-error"}`}
                   disabled={board.isPending}
                 >
                   {name}
@@ -124,7 +120,7 @@ export function UndoForm({ logId, what }: { logId: string; what: string }) {
   return (
     <form action={board.undo} className="ml-auto">
       <input type="hidden" name="logId" value={logId} />
-      <button className="btn btn-ghost btn-sm min-h-11" aria-label={`Undo: ${what}`} disabled={board.isPending}>
+      <button className="btn btn-ghost btn-sm" aria-label={`Undo: ${what}`} disabled={board.isPending}>
         Undo
       </button>
     </form>

@@ -26,7 +26,7 @@ export function WalkerForm({ people, walker, isAsked, setWalker }: Props) {
         <span>
           Signed as <strong>{walker.name}</strong>.
         </span>
-        <button type="button" className="btn btn-outline min-h-11" onClick={() => setWalker(null)}>
+        <button type="button" className="btn btn-outline" onClick={() => setWalker(null)}>
           Not {walker.name}
         </button>
       </p>
@@ -71,7 +71,7 @@ export function WalkerForm({ people, walker, isAsked, setWalker }: Props) {
       )}
       <label className="grid gap-1 text-sm">
         Who is doing this round?
-        <select name="personId" className="select min-h-11 w-full" required defaultValue="">
+        <select name="personId" className="select w-full" required defaultValue="">
           <option value="" disabled>
             this tablet
           </option>
@@ -91,10 +91,10 @@ export function WalkerForm({ people, walker, isAsked, setWalker }: Props) {
           autoComplete="off"
           maxLength={8}
           required
-          className="input min-h-11 w-full"
+          className="input w-full"
         />
       </label>
-      <button className="btn btn-outline min-h-11" disabled={isSending}>
+      <button className="btn btn-outline" disabled={isSending}>
         Confirm
       </button>
       {problem && (

@@ -143,11 +143,11 @@ function Cost({ cost, onMove, onCancel }: { cost: MoveCost; onMove: () => void; 
       )}
       <div className="mt-2 flex gap-2">
         {isPossible && (
-          <button type="button" className="btn btn-sm btn-neutral min-h-11" onClick={onMove}>
+          <button type="button" className="btn btn-sm btn-neutral" onClick={onMove}>
             Move
           </button>
         )}
-        <button type="button" className="btn btn-sm btn-outline min-h-11" onClick={onCancel}>
+        <button type="button" className="btn btn-sm btn-outline" onClick={onCancel}>
           Cancel
         </button>
       </div>
@@ -173,7 +173,7 @@ function Elsewhere({
       <label className="grid gap-0.5 text-xs">
         Block
         <select
-          className="select select-sm min-h-11 w-full"
+          className="select select-sm w-full"
           value={to.block}
           onChange={({ target }) => setTo({ ...to, block: Number(target.value) })}
         >
@@ -187,7 +187,7 @@ function Elsewhere({
       <label className="grid gap-0.5 text-xs">
         Station
         <select
-          className="select select-sm min-h-11 w-full"
+          className="select select-sm w-full"
           value={to.station}
           onChange={({ target }) => setTo({ ...to, station: target.value })}
         >
@@ -198,12 +198,7 @@ function Elsewhere({
           ))}
         </select>
       </label>
-      <button
-        type="button"
-        className="btn btn-sm btn-outline col-span-2 min-h-11"
-        disabled={isSame}
-        onClick={() => onAsk(to)}
-      >
+      <button type="button" className="btn btn-sm btn-outline col-span-2" disabled={isSame} onClick={() => onAsk(to)}>
         What it costs there
       </button>
     </div>
@@ -216,22 +211,13 @@ function OtherBar({ tag, tags, onAsk }: { tag: string; tags: readonly string[]; 
     <div className="mt-1 grid max-w-sm gap-2">
       <label className="grid gap-0.5 text-xs">
         Bar there
-        <select
-          className="select select-sm min-h-11 w-full"
-          value={other}
-          onChange={({ target }) => setOther(target.value)}
-        >
+        <select className="select select-sm w-full" value={other} onChange={({ target }) => setOther(target.value)}>
           {[...new Set([tag, ...tags])].map((one) => (
             <option key={one}>{one}</option>
           ))}
         </select>
       </label>
-      <button
-        type="button"
-        className="btn btn-sm btn-outline min-h-11"
-        disabled={other === tag}
-        onClick={() => onAsk(other)}
-      >
+      <button type="button" className="btn btn-sm btn-outline" disabled={other === tag} onClick={() => onAsk(other)}>
         What it costs with it
       </button>
     </div>

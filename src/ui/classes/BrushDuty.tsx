@@ -38,7 +38,7 @@ export function BrushDuty({ classId, version, brushBy, names, isBusy, action }: 
           autoComplete="off"
           defaultValue={typed ?? brushBy ?? ""}
           placeholder="nobody yet"
-          className="input input-sm min-h-11 w-44"
+          className="input input-sm w-44"
         />
       </label>
       <datalist id={list}>
@@ -46,7 +46,7 @@ export function BrushDuty({ classId, version, brushBy, names, isBusy, action }: 
           <option key={name} value={name} />
         ))}
       </datalist>
-      <button type="submit" disabled={isPending} className="btn btn-sm btn-outline min-h-11">
+      <button type="submit" disabled={isPending} className="btn btn-sm btn-outline">
         Save
       </button>
       {!brushBy && isBusy && (

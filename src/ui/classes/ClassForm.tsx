@@ -27,7 +27,7 @@ export function ClassForm({ id, version, texts, stations, action }: Props) {
         defaultValue={known[name] ?? ""}
         inputMode={type === "text" && name !== "name" ? "numeric" : undefined}
         aria-invalid={form.problems.some(({ path }) => path === name)}
-        className="input input-sm min-h-10 w-full"
+        className="input input-sm w-full"
       />
     </label>
   );
@@ -50,7 +50,7 @@ export function ClassForm({ id, version, texts, stations, action }: Props) {
             name="heldOn"
             start={known.heldOn ?? ""}
             aria-invalid={form.problems.some(({ path }) => path === "heldOn")}
-            className="input input-sm min-h-10 w-full"
+            className="input input-sm w-full"
           />
         </label>
         {field("startsAt", "starts at", "time")}
@@ -67,14 +67,14 @@ export function ClassForm({ id, version, texts, stations, action }: Props) {
                 name={`capacity.${key}`}
                 defaultValue={known[`capacity.${key}`] ?? ""}
                 inputMode="numeric"
-                className="input input-sm min-h-10 w-14 text-right"
+                className="input input-sm w-14 text-right"
               />
             </label>
           ))}
         </div>
       </fieldset>
       <div className="flex items-center gap-3">
-        <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
+        <button className="btn btn-sm btn-neutral" disabled={isPending}>
           {id === null ? "Add class" : "Save"}
         </button>
         <FormMessage state={form} />

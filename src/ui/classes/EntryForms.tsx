@@ -43,12 +43,12 @@ export function AddEntryForm({
           key={`${lifter}${lift}`}
           defaultValue={load}
           placeholder="from the log"
-          className="input input-sm min-h-11 w-24"
+          className="input input-sm w-24"
         />
       </label>
       <label className="grid gap-1">
         a set for
-        <select name="purpose" className="select select-sm min-h-11 w-44">
+        <select name="purpose" className="select select-sm w-44">
           {PURPOSES.map((key) => (
             <option key={key} value={key}>
               {PURPOSE_WORDS[key]}
@@ -56,7 +56,7 @@ export function AddEntryForm({
           ))}
         </select>
       </label>
-      <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
+      <button className="btn btn-sm btn-neutral" disabled={isPending}>
         Add
       </button>
       <FormMessage state={form} />
@@ -89,7 +89,7 @@ function Pick({
         name={label}
         value={value}
         onChange={({ target }) => onPick(target.value)}
-        className="select select-sm min-h-11 w-48"
+        className="select select-sm w-48"
       >
         {of.map(({ key, name }) => (
           <option key={key} value={key}>
@@ -118,7 +118,7 @@ export function LockForm({
   action: FormAction;
 }) {
   const [form, send, isPending] = useFormAction(action);
-  const select = "select select-sm min-h-11";
+  const select = "select select-sm";
   return (
     <form
       action={send}
@@ -174,7 +174,7 @@ export function LockForm({
       <button
         name="remove"
         value="1"
-        className="btn btn-ghost btn-sm min-h-11"
+        className="btn btn-ghost btn-sm"
         aria-label={`Remove ${item.lifterName}, ${item.liftName}`}
       >
         ×
@@ -190,7 +190,7 @@ export function AssignForm({ classId, isAgain, action }: { classId: string; isAg
   return (
     <form action={send} className="flex flex-wrap items-center gap-3">
       <input type="hidden" name="classId" value={classId} />
-      <button className={`btn btn-sm min-h-11 ${isAgain ? "btn-outline" : "btn-neutral"}`} disabled={isPending}>
+      <button className={`btn btn-sm ${isAgain ? "btn-outline" : "btn-neutral"}`} disabled={isPending}>
         {isPending ? "Working it out …" : isAgain ? "Assign again" : "Assign stations and bars"}
       </button>
       <FormMessage state={form} />
@@ -204,7 +204,7 @@ export function ReassignForm({ classId, action }: { classId: string; action: For
   return (
     <form action={send} className="flex flex-wrap items-center gap-3">
       <input type="hidden" name="classId" value={classId} />
-      <button className="btn btn-error min-h-11" disabled={isPending}>
+      <button className="btn btn-error" disabled={isPending}>
         {isPending ? "Reassigning …" : "Reassign"}
       </button>
       <FormMessage state={form} />

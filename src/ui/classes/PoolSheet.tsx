@@ -66,7 +66,7 @@ export function PoolSheet({ address, startsAt, question, stations, lifterOf, pro
           {isCancelled ? (
             <>
               <p>Stopped.</p>
-              <button type="button" className="btn btn-neutral min-h-11" onClick={again}>
+              <button type="button" className="btn btn-neutral" onClick={again}>
                 Plan it
               </button>
             </>
@@ -78,7 +78,7 @@ export function PoolSheet({ address, startsAt, question, stations, lifterOf, pro
                 </span>
                 <progress className="progress w-full" value={share} max={1} />
               </label>
-              <button type="button" className="btn btn-outline min-h-11" onClick={cancel}>
+              <button type="button" className="btn btn-outline" onClick={cancel}>
                 Cancel
               </button>
             </>

@@ -124,10 +124,10 @@ export function TonightSheet({ details, times, stations, lifters, lifts, usual, 
                 : `, with ${trimmed(100 * plan.fit, 0)} % of the fit that everybody would have alone. ${provenWords(plan)}`}
             </p>
             <div className="flex flex-wrap gap-2">
-              <Link href={`/classes/${row.id}/sheet`} className="btn btn-sm btn-neutral min-h-11">
+              <Link href={`/classes/${row.id}/sheet`} className="btn btn-sm btn-neutral">
                 Sheet to print
               </Link>
-              <Link href={`/classes/${row.id}/plates`} className="btn btn-sm btn-outline min-h-11">
+              <Link href={`/classes/${row.id}/plates`} className="btn btn-sm btn-outline">
                 Plates for all stations
               </Link>
               <AssignForm classId={row.id} isAgain action={actions.assign} />

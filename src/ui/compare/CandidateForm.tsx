@@ -46,7 +46,7 @@ export function CandidateForm() {
 
   return (
     <>
-      <button type="button" className="btn btn-sm btn-outline min-h-10" onClick={() => dialog.current?.showModal()}>
+      <button type="button" className="btn btn-sm btn-outline" onClick={() => dialog.current?.showModal()}>
         Try an offer
       </button>
       <dialog ref={dialog} className="modal" aria-labelledby="offer-title">
@@ -57,18 +57,18 @@ export function CandidateForm() {
           <p className="text-quiet text-sm">Figures from a seller’s sheet. They stay in the link of this comparison.</p>
           <label className="grid gap-1 text-sm font-semibold">
             name
-            <input name="name" className="input min-h-11 w-full" placeholder="offer" maxLength={30} />
+            <input name="name" className="input w-full" placeholder="offer" maxLength={30} />
           </label>
           <div className="grid grid-cols-2 gap-3">
             {FIELDS.map(([name, label, usual]) => (
               <label key={name} className="grid gap-1 text-sm font-semibold">
                 {label}
-                <input name={name} defaultValue={usual} inputMode="decimal" className="input min-h-11 w-full" />
+                <input name={name} defaultValue={usual} inputMode="decimal" className="input w-full" />
               </label>
             ))}
             <label className="grid gap-1 text-sm font-semibold">
               alloy
-              <select name="alloy" defaultValue="alloy-steel" className="select min-h-11 w-full">
+              <select name="alloy" defaultValue="alloy-steel" className="select w-full">
                 {ALLOYS.map((alloy) => (
                   <option key={alloy} value={alloy}>
                     {alloy.replace("-", " ")}
@@ -78,7 +78,7 @@ export function CandidateForm() {
             </label>
             <label className="grid gap-1 text-sm font-semibold">
               yield strength, MPa
-              <input name="yield" inputMode="decimal" className="input min-h-11 w-full" placeholder="not known" />
+              <input name="yield" inputMode="decimal" className="input w-full" placeholder="not known" />
             </label>
           </div>
           {problem && (
@@ -87,8 +87,8 @@ export function CandidateForm() {
             </p>
           )}
           <div className="flex gap-3">
-            <button className="btn btn-neutral min-h-11">Compare</button>
-            <button type="button" className="btn btn-outline min-h-11" onClick={() => dialog.current?.close()}>
+            <button className="btn btn-neutral">Compare</button>
+            <button type="button" className="btn btn-outline" onClick={() => dialog.current?.close()}>
               Cancel
             </button>
           </div>

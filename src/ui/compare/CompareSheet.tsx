@@ -109,7 +109,7 @@ export function CompareSheet({ comparison, others }: Props) {
                   name="add"
                   defaultValue=""
                   key={`${params.bars} ${params.offers}`}
-                  className="select select-sm min-h-10 w-40"
+                  className="select select-sm w-40"
                 >
                   <option value="">add a bar …</option>
                   <optgroup label="On the wall">

@@ -93,7 +93,7 @@ export function ClaimForm({ token, facts, zones, action }: Props) {
       />
       <PassphraseField state={state} isNew />
       <p className="text-quiet text-xs">At least 12 characters: four or five words that only you put together.</p>
-      <button className="btn btn-primary min-h-11 justify-self-start" disabled={isPending}>
+      <button className="btn btn-primary justify-self-start" disabled={isPending}>
         Claim
       </button>
       <FormMessage state={state} />

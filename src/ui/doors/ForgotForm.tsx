@@ -11,7 +11,7 @@ export function ForgotForm({ action }: { action: FormAction }) {
   return (
     <form action={send} className="grid gap-3">
       <DoorField state={state} name="name" label="Name or e-mail" autoComplete="username" autoCapitalize="none" />
-      <button className="btn btn-primary min-h-11 justify-self-start" disabled={isPending}>
+      <button className="btn btn-primary justify-self-start" disabled={isPending}>
         Send link
       </button>
       <FormMessage state={state} />

@@ -30,7 +30,7 @@ export function JoinForm({ token, personName, action }: { token: string; personN
       />
       <PassphraseField state={state} isNew />
       <p className="text-quiet text-xs">{PASSPHRASE_ABOUT}</p>
-      <button className="btn btn-primary min-h-11 justify-self-start" disabled={isPending}>
+      <button className="btn btn-primary justify-self-start" disabled={isPending}>
         Join
       </button>
       <FormMessage state={state} />
@@ -45,7 +45,7 @@ export function JoinWithOwn({ token, signInName, action }: { token: string; sign
     <form action={send} className="grid gap-3">
       <input type="hidden" name="token" value={token} />
       <p>You are signed in as {signInName}.</p>
-      <button className="btn btn-primary min-h-11 justify-self-start" disabled={isPending}>
+      <button className="btn btn-primary justify-self-start" disabled={isPending}>
         Join with this account
       </button>
       <FormMessage state={state} />
@@ -61,7 +61,7 @@ export function ResetForm({ token, action }: { token: string; action: FormAction
       <input type="hidden" name="token" value={token} />
       <PassphraseField state={state} label="New passphrase" isNew />
       <p className="text-quiet text-xs">{PASSPHRASE_ABOUT}</p>
-      <button className="btn btn-primary min-h-11 justify-self-start" disabled={isPending}>
+      <button className="btn btn-primary justify-self-start" disabled={isPending}>
         Save
       </button>
       <FormMessage state={state} />

@@ -20,7 +20,7 @@ export function PairForm({ action }: { action: FormAction }) {
         placeholder="six digits"
         autoFocus
       />
-      <button className="btn btn-primary min-h-11 justify-self-start" disabled={isPending}>
+      <button className="btn btn-primary justify-self-start" disabled={isPending}>
         Pair
       </button>
       <FormMessage state={state} />

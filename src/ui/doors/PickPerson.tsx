@@ -39,7 +39,7 @@ export function PickPerson({ halls, current, asksCode, to, action }: Props) {
                   name="personId"
                   value={id}
                   disabled={isPending}
-                  className={`btn min-h-11 ${id === current ? "btn-primary" : "btn-outline"}`}
+                  className={`btn ${id === current ? "btn-primary" : "btn-outline"}`}
                   aria-pressed={current === undefined ? undefined : id === current}
                 >
                   {name} <span className="font-normal opacity-80">{role}</span>

@@ -28,12 +28,7 @@ export function PassphraseField({ state, name = "passphrase", label = "Passphras
             autoCapitalize="none"
             spellCheck={false}
           />
-          <button
-            type="button"
-            className="btn join-item min-h-11"
-            aria-pressed={isShown}
-            onClick={() => setShown(!isShown)}
-          >
+          <button type="button" className="btn join-item" aria-pressed={isShown} onClick={() => setShown(!isShown)}>
             {isShown ? "Hide" : "Show"}
           </button>
         </div>

@@ -11,7 +11,7 @@ export function SignInFirst() {
   }, []);
   return (
     <DoorSheet title="Sign in first">
-      <a href="/sign-in" className="btn btn-primary min-h-11">
+      <a href="/sign-in" className="btn btn-primary">
         Sign in
       </a>
     </DoorSheet>

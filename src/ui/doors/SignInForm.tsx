@@ -66,11 +66,11 @@ export function SignInForm({ action, to, passkey, hasMail }: Props) {
         />
       )}
       <div className="flex flex-wrap items-center gap-3">
-        <button className="btn btn-primary min-h-11" disabled={isPending}>
+        <button className="btn btn-primary" disabled={isPending}>
           Sign in
         </button>
         {passkey && (
-          <button type="button" className="btn btn-outline min-h-11" onClick={() => void signInByKey()}>
+          <button type="button" className="btn btn-outline" onClick={() => void signInByKey()}>
             Use a passkey
           </button>
         )}

@@ -1,16 +1,14 @@
 "use client";
 
-import { lazy, Suspense, useId } from "react";
+import { useId } from "react";
 import type { FieldDef } from "@/core/bars/barFields";
 import { EQUIPMENT_FIELDS, type EquipmentKind } from "@/core/equipment/equipmentFields";
 import { FormField } from "../bars/FormField";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
+import { LazyFieldsForm } from "../kit/LazyFieldsForm";
 import { OnceOpen } from "../kit/OnceOpen";
 import { useFormAction } from "../kit/useFormAction";
-
-/** Fetched when somebody opens a form: most come to look. */
-const FieldsForm = lazy(async () => ({ default: (await import("../kit/FieldsForm")).FieldsForm }));
 
 interface Props {
   kind: EquipmentKind;
@@ -22,11 +20,7 @@ interface Props {
 
 /** Enters or changes one plate, clamp or station. */
 export function EquipmentForm({ kind, ...rest }: Props) {
-  return (
-    <Suspense fallback={<p className="text-quiet min-h-40 text-sm">…</p>}>
-      <FieldsForm kind={kind} defs={EQUIPMENT_FIELDS[kind]} more={{ equipment: kind }} {...rest} />
-    </Suspense>
-  );
+  return <LazyFieldsForm kind={kind} defs={EQUIPMENT_FIELDS[kind]} more={{ equipment: kind }} {...rest} />;
 }
 
 /** A plate, clamp or station that is not there yet. */
@@ -71,7 +65,7 @@ export function WeighForm({ plateId, action }: { plateId: string; action: FormAc
           problems={form.problems.filter(({ path }) => path === name).map(({ message }) => message)}
         />
       ))}
-      <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
+      <button className="btn btn-sm btn-neutral" disabled={isPending}>
         Add
       </button>
       <FormMessage state={form} />

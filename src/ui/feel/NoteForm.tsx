@@ -28,7 +28,7 @@ export function NoteForm({ tag, lifters, asked, action }: Props) {
         {lifters.length > 0 && (
           <label className="grid gap-1">
             Whose feel
-            <select name="lifter" defaultValue={typed.lifter ?? asked.lifter ?? ""} className="select min-h-11 w-52">
+            <select name="lifter" defaultValue={typed.lifter ?? asked.lifter ?? ""} className="select w-52">
               <option value="">yours, as staff</option>
               {lifters.map(({ key, name }) => (
                 <option key={key} value={key}>
@@ -40,7 +40,7 @@ export function NoteForm({ tag, lifters, asked, action }: Props) {
         )}
         <label className="grid gap-1">
           After
-          <select name="stage" defaultValue={stage} className="select min-h-11 w-40">
+          <select name="stage" defaultValue={stage} className="select w-40">
             {NOTE_STAGES.map((one) => (
               <option key={one} value={one}>
                 {STAGE_WORDS[one]}
@@ -109,7 +109,7 @@ export function NoteForm({ tag, lifters, asked, action }: Props) {
         </p>
       ))}
       <div className="flex flex-wrap items-center gap-3">
-        <button type="submit" disabled={isPending} className="btn btn-neutral min-h-11">
+        <button type="submit" disabled={isPending} className="btn btn-neutral">
           Save
         </button>
         <FormMessage state={state} />

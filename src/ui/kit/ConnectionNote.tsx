@@ -29,7 +29,7 @@ export function ConnectionNote({ waiting, isCutOff, refused, forget }: Props) {
               </li>
             ))}
           </ul>
-          <button type="button" className="btn btn-sm btn-outline min-h-11" onClick={forget}>
+          <button type="button" className="btn btn-sm btn-outline" onClick={forget}>
             Dismiss
           </button>
         </div>

@@ -145,7 +145,7 @@ export function DataTable({ label, columns, rows, empty, sortedBy }: Props) {
             type="search"
             aria-label={`Filter ${label}`}
             placeholder="Filter"
-            className="input input-sm min-h-11 w-44"
+            className="input input-sm w-44"
             onChange={({ target }) => table.setGlobalFilter(target.value)}
           />
         )}
@@ -154,7 +154,7 @@ export function DataTable({ label, columns, rows, empty, sortedBy }: Props) {
         </span>
         <span className="ml-auto flex gap-1">
           <details className="dropdown dropdown-end">
-            <summary className="btn btn-ghost btn-sm min-h-11">
+            <summary className="btn btn-ghost btn-sm">
               <Columns3 aria-hidden="true" className="size-4" /> Columns
             </summary>
             <div className="dropdown-content bg-base-100 border-base-300 z-20 grid w-56 border p-2 shadow-lg">
@@ -173,7 +173,7 @@ export function DataTable({ label, columns, rows, empty, sortedBy }: Props) {
                 ))}
             </div>
           </details>
-          <button type="button" className="btn btn-ghost btn-sm min-h-11" onClick={() => void copy()}>
+          <button type="button" className="btn btn-ghost btn-sm" onClick={() => void copy()}>
             <ClipboardCopy aria-hidden="true" className="size-4" /> {isCopied ? "Copied" : "Copy as CSV"}
           </button>
         </span>
@@ -206,7 +206,7 @@ export function DataTable({ label, columns, rows, empty, sortedBy }: Props) {
           </tbody>
         </table>
         {shown.length < found.length && (
-          <button type="button" className="btn btn-ghost m-2 min-h-11" onClick={() => setWhole(true)}>
+          <button type="button" className="btn btn-ghost m-2" onClick={() => setWhole(true)}>
             Show all {found.length}
           </button>
         )}

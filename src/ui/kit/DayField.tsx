@@ -65,7 +65,7 @@ export function DayField({ start, max, className = "", ...rest }: Props) {
         aria-label="Calendar"
         aria-expanded={isOpen}
         aria-controls={id}
-        className="btn btn-ghost btn-sm absolute right-0 min-h-11 px-2"
+        className="btn btn-ghost btn-sm absolute right-0 px-2"
         onClick={() => {
           setChosen(readDay(input.current?.value ?? "", today, isMonthFirst));
           setOpen(!isOpen);

@@ -8,7 +8,7 @@ export function ErrorNote({ reset }: { reset: () => void }) {
       <p className="mb-4">
         Something went wrong on our side; the database may be away for a moment. Nothing was changed.
       </p>
-      <button className="btn btn-neutral min-h-11" onClick={reset}>
+      <button className="btn btn-neutral" onClick={reset}>
         Try again
       </button>
     </div>

@@ -58,7 +58,7 @@ export function FieldsForm({ kind, defs, id, version, texts, action, fixed = [],
         </p>
       ))}
       <div className="flex flex-wrap items-center gap-3">
-        <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
+        <button className="btn btn-sm btn-neutral" disabled={isPending}>
           {id === null ? "Add" : "Save"}
         </button>
         <FormMessage state={form} />

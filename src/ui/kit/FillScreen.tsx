@@ -11,7 +11,7 @@ export function FillScreen({ label, children }: { label: string; children: React
     <>
       <button
         type="button"
-        className="btn btn-outline btn-sm no-print min-h-11"
+        className="btn btn-outline btn-sm no-print"
         onClick={() => {
           setIsOpen(true);
           dialog.current?.showModal();

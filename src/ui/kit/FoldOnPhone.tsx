@@ -19,7 +19,7 @@ export function FoldOnPhone({ label, children, className = "" }: Props) {
         type="button"
         aria-expanded={isOpen}
         aria-controls={id}
-        className="btn btn-outline min-h-11 md:hidden"
+        className="btn btn-outline md:hidden"
         onClick={() => setIsOpen(!isOpen)}
       >
         {label}

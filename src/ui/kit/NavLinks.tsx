@@ -12,10 +12,11 @@ const LIFTERS_SECTIONS: readonly string[] = ["bars", "compare", "match", "load",
 export function NavLinks({ counts, role }: { counts: Partial<Record<string, number>>; role: string }) {
   const path = usePathname();
   const buys = role === "owner" || role === "manager";
+  const reads = buys || role === "coach";
   const sections =
     role === "lifter"
       ? [OWN_PAGE, ...SECTIONS.filter(({ key }) => LIFTERS_SECTIONS.includes(key))]
-      : SECTIONS.filter(({ key }) => key !== "buy" || buys);
+      : SECTIONS.filter(({ key }) => (key !== "buy" || buys) && (key !== "logbook" || reads));
   return sections.map(({ key, name, href }) => {
     const isHere = href === "/" ? path === "/" : path === href || path.startsWith(`${href}/`);
     const count = counts[key];

@@ -3,7 +3,7 @@
 /** Prints the page as it stands. */
 export function PrintButton() {
   return (
-    <button type="button" className="btn btn-sm btn-neutral min-h-11" onClick={() => window.print()}>
+    <button type="button" className="btn btn-sm btn-neutral" onClick={() => window.print()}>
       Print
     </button>
   );

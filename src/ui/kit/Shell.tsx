@@ -35,7 +35,7 @@ export function Shell({ hallName, isDemo, actor, counts, children }: Props) {
         </Link>
         {isDemo && <span className="text-warning text-xs font-semibold lg:hidden">Demonstration</span>}
         <details className="relative lg:hidden">
-          <summary className="btn btn-ghost min-h-11 list-none">Menu</summary>
+          <summary className="btn btn-ghost list-none">Menu</summary>
           <nav aria-label="Sections" className="sheet absolute right-0 z-20 w-48 shadow-lg">
             <NavLinks counts={counts} role={actor.role} />
           </nav>

@@ -9,6 +9,7 @@ export const SECTIONS = [
   { key: "classes", name: "Classes", href: "/classes", letter: "e" },
   { key: "care", name: "Care", href: "/care", letter: "a" },
   { key: "lifters", name: "Lifters", href: "/lifters", letter: "i" },
+  { key: "logbook", name: "Logbook", href: "/logbook", letter: "o" },
   { key: "buy", name: "Buy", href: "/buy", letter: "y" },
   { key: "help", name: "Help", href: "/help", letter: "h" },
   { key: "settings", name: "Settings", href: "/settings", letter: "s" },

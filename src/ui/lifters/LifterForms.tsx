@@ -34,7 +34,7 @@ export function ConfirmForm({
         </label>
       ))}
       <div className="flex items-center gap-3">
-        <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
+        <button className="btn btn-sm btn-neutral" disabled={isPending}>
           Confirm
         </button>
         <FormMessage state={form} />
@@ -61,7 +61,7 @@ export function UseForm({
       <input type="hidden" name="lifter" value={lifter} />
       <label className="grid gap-1">
         bar
-        <select name="tag" defaultValue={form.typed.tag ?? tags[0]} className="select select-sm min-h-10 w-24">
+        <select name="tag" defaultValue={form.typed.tag ?? tags[0]} className="select select-sm w-24">
           {tags.map((tag) => (
             <option key={tag}>{tag}</option>
           ))}
@@ -69,18 +69,13 @@ export function UseForm({
       </label>
       <label className="grid gap-1">
         used on
-        <DayField
-          name="usedOn"
-          start={form.typed.usedOn ?? today}
-          max={today}
-          className="input input-sm min-h-11 w-38"
-        />
+        <DayField name="usedOn" start={form.typed.usedOn ?? today} max={today} className="input input-sm w-38" />
       </label>
       <label className="grid min-w-32 grow gap-1">
         note
-        <input name="setting" defaultValue={form.typed.setting ?? ""} className="input input-sm min-h-10 w-full" />
+        <input name="setting" defaultValue={form.typed.setting ?? ""} className="input input-sm w-full" />
       </label>
-      <button className="btn btn-sm btn-neutral min-h-10" disabled={isPending}>
+      <button className="btn btn-sm btn-neutral" disabled={isPending}>
         Note
       </button>
       <FormMessage state={form} />
@@ -98,7 +93,7 @@ export function EraseForm({ lifter, action }: { lifter: string; action: FormActi
         <input type="checkbox" name="sure" required className="checkbox checkbox-sm" />
         Erase this person: name, sizes, notes, loads and their history. This cannot be undone.
       </label>
-      <button className="btn btn-sm btn-error min-h-11" disabled={isPending}>
+      <button className="btn btn-sm btn-error" disabled={isPending}>
         Erase
       </button>
       <FormMessage state={form} />

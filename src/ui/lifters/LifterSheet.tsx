@@ -95,7 +95,7 @@ export function LifterSheet({
                   </span>
                   <Link
                     href={`/match?lift=${lift}&load=${value}&unit=${unit}&lifter=${lifterKey}`}
-                    className="btn btn-sm btn-outline min-h-10"
+                    className="btn btn-sm btn-outline"
                   >
                     Match
                   </Link>

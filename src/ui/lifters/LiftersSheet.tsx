@@ -114,7 +114,7 @@ function rowOf(row: LifterRow, today: string): DataRow {
       match: {
         value: null,
         node: (
-          <Link href={`/match?lifter=${row.key}`} className="btn btn-sm btn-outline min-h-11">
+          <Link href={`/match?lifter=${row.key}`} className="btn btn-sm btn-outline">
             Match
           </Link>
         ),

@@ -30,7 +30,7 @@ export function SignInLink({ lifter, name, person, free, mayInvite, linkAction, 
         <form action={sendLink} className="flex flex-wrap items-center gap-3">
           <input type="hidden" name="lifter" value={lifter} />
           <p>{person} sees these settings, cards and sets as their own.</p>
-          <button className="btn btn-outline min-h-11" disabled={isLinking}>
+          <button className="btn btn-outline" disabled={isLinking}>
             Unlink
           </button>
         </form>
@@ -43,14 +43,14 @@ export function SignInLink({ lifter, name, person, free, mayInvite, linkAction, 
           {free.length > 0 && (
             <form action={sendLink} className="flex flex-wrap items-center gap-2">
               <input type="hidden" name="lifter" value={lifter} />
-              <select name="personId" aria-label="Person" className="select min-h-11">
+              <select name="personId" aria-label="Person" className="select">
                 {free.map(({ id, name: one }) => (
                   <option key={id} value={id}>
                     {one}
                   </option>
                 ))}
               </select>
-              <button className="btn btn-outline min-h-11" disabled={isLinking}>
+              <button className="btn btn-outline" disabled={isLinking}>
                 Link
               </button>
             </form>
@@ -62,7 +62,7 @@ export function SignInLink({ lifter, name, person, free, mayInvite, linkAction, 
                 E-mail, if you like
                 <input name="email" type="email" className="input" autoComplete="off" />
               </label>
-              <button className="btn btn-neutral min-h-11" disabled={isInviting}>
+              <button className="btn btn-neutral" disabled={isInviting}>
                 Invite {name}
               </button>
             </form>

@@ -60,7 +60,7 @@ export function OwnStackForm({ state, own, plates }: Props) {
             placeholder="25 kg, 15 kg, 2 × 5 lb"
             aria-invalid={own !== null && own.problems.length > 0}
             aria-describedby="own-stack"
-            className="input min-h-11 w-full"
+            className="input w-full"
           />
         </label>
         <label className="mt-2 grid gap-1 text-sm">
@@ -73,7 +73,7 @@ export function OwnStackForm({ state, own, plates }: Props) {
             autoComplete="off"
             placeholder="as the first"
             aria-describedby="own-stack"
-            className="input min-h-11 w-full"
+            className="input w-full"
           />
         </label>
       </AskForm>

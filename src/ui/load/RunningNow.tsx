@@ -27,12 +27,12 @@ export function RunningNow({ running, endAction }: { running: readonly RunningSe
               <span className="bar-tag">{tag}</span> {where && `at ${where}, `}
               {done} of {sets} sets, begun by {by}
             </span>
-            <Link href={`/load/session/run/${id}`} className="btn btn-sm btn-outline min-h-11">
+            <Link href={`/load/session/run/${id}`} className="btn btn-sm btn-outline">
               Resume
             </Link>
             <form action={end}>
               <input type="hidden" name="id" value={id} />
-              <button type="submit" disabled={isPending} className="btn btn-sm btn-ghost min-h-11">
+              <button type="submit" disabled={isPending} className="btn btn-sm btn-ghost">
                 End<span className="sr-only"> {tag}</span>
               </button>
             </form>
@@ -52,7 +52,7 @@ export function BeginRun({ search, action }: { search: Record<string, string | u
       {Object.entries(search).map(([key, value]) =>
         value === undefined ? null : <input key={key} type="hidden" name={key} value={value} />,
       )}
-      <button type="submit" disabled={isPending} className="btn btn-sm btn-neutral min-h-11">
+      <button type="submit" disabled={isPending} className="btn btn-sm btn-neutral">
         Start
       </button>
       <FormMessage state={form} />

@@ -66,7 +66,7 @@ export function SessionPlay({ sets, looks, scratchPlates }: Props) {
         <h2 className="font-bold">Play it: about {minutes(play.totalS)}</h2>
         <button
           type="button"
-          className="btn btn-sm btn-neutral min-h-11"
+          className="btn btn-sm btn-neutral"
           onClick={() => {
             if (now >= play.totalS) setNow(0);
             setPlaying((was) => !was);

@@ -62,7 +62,7 @@ export function SessionSheet(props: Props) {
             aria-describedby={problems.length > 0 ? "run-problems" : undefined}
             className="textarea textarea-sm w-full"
           />
-          <button type="submit" className="btn btn-sm btn-neutral min-h-11 justify-self-start">
+          <button type="submit" className="btn btn-sm btn-neutral justify-self-start">
             Plan it
           </button>
         </label>

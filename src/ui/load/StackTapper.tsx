@@ -49,7 +49,7 @@ export function StackTapper({ plates, faces, left, right, wordsOf }: Props) {
     });
   return (
     <div className="mt-2 grid gap-2">
-      <label className="btn btn-outline min-h-11 justify-self-start">
+      <label className="btn btn-outline justify-self-start">
         {src ? "Another picture" : "Take a picture of it"}
         <input
           type="file"
@@ -73,7 +73,7 @@ export function StackTapper({ plates, faces, left, right, wordsOf }: Props) {
             key={one}
             type="button"
             aria-pressed={side === one}
-            className={`btn btn-sm join-item min-h-11 ${side === one ? "btn-neutral" : "btn-outline"}`}
+            className={`btn btn-sm join-item ${side === one ? "btn-neutral" : "btn-outline"}`}
             onClick={() => setSide(one)}
           >
             {one === "both" ? "both sides" : `${one} side`}

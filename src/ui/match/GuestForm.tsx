@@ -44,7 +44,7 @@ export function GuestForm({ guest }: { guest: Guest }) {
               href={href("/match", { lifter: GUEST, sore: sore ?? undefined })}
               change={{ sore }}
               label={`${isOn ? "Comfortable again" : "Not comfortable"}: ${LIMIT_WORDS[limit]}`}
-              className={`btn btn-sm min-h-11 font-normal ${isOn ? "btn-neutral" : "btn-outline"}`}
+              className={`btn btn-sm font-normal ${isOn ? "btn-neutral" : "btn-outline"}`}
             >
               {limit === "reach" ? "reaching back" : limit}
             </ChangeLink>

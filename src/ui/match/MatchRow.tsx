@@ -116,12 +116,12 @@ function MatchRow({ item, setupHref, loadKg, loadText, unit }: Row & Asked) {
             target: loadKg > 0 ? loadText : undefined,
             unit: unit === "lb" ? "lb" : undefined,
           })}
-          className="btn btn-sm btn-outline min-h-10 justify-self-start"
+          className="btn btn-sm btn-outline justify-self-start"
         >
           Load it
         </CarryLink>
         {setupHref && (
-          <Link href={setupHref} className="btn btn-sm btn-outline min-h-10">
+          <Link href={setupHref} className="btn btn-sm btn-outline">
             Set it up
           </Link>
         )}

@@ -159,7 +159,7 @@ export function MatchSheet({
             key={key}
             href={href("/match", { lift: key, lifter: lifterKey })}
             change={{ lift: key, load: null, shown: null }}
-            className={`btn btn-sm min-h-11 shrink-0 font-normal ${key === liftKey ? "btn-neutral" : "btn-outline"}`}
+            className={`btn btn-sm shrink-0 font-normal ${key === liftKey ? "btn-neutral" : "btn-outline"}`}
           >
             {name}
           </ChangeLink>
@@ -185,7 +185,7 @@ export function MatchSheet({
                   lift: liftKey,
                   load: loadKg > 0 ? `${loadText}${unit}` : undefined,
                 })}
-                className="btn btn-sm btn-outline min-h-11"
+                className="btn btn-sm btn-outline"
               >
                 Compare the top {top.length === 2 ? "two" : "three"}
               </Link>

@@ -89,7 +89,7 @@ function MeetingForm({ item, lifts, action }: { item: MeetingItem | null; lifts:
   const typed = form.status === "refused" ? form.typed : null;
   const chosen = typed ? (typed.lifts ?? "").split(" ") : (item?.lifts ?? []);
   const value = (name: string, known: string | undefined) => typed?.[name] ?? known ?? "";
-  const input = "input input-sm min-h-10";
+  const input = "input input-sm";
   return (
     <form action={send} key={`${form.status}${form.problems.length}`} className="grid gap-3 text-sm">
       <input type="hidden" name="id" value={item?.id ?? ""} />
@@ -115,7 +115,7 @@ function MeetingForm({ item, lifts, action }: { item: MeetingItem | null; lifts:
           <select
             name="marks"
             defaultValue={value("marks", item?.spec.marks ?? "")}
-            className="select select-sm min-h-10 w-full"
+            className="select select-sm w-full"
           >
             <option value="">nothing asked</option>
             <option value="powerlifting">810 mm apart</option>
@@ -164,11 +164,11 @@ function MeetingForm({ item, lifts, action }: { item: MeetingItem | null; lifts:
         </div>
       </fieldset>
       <div className="flex flex-wrap items-center gap-3">
-        <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
+        <button className="btn btn-sm btn-neutral" disabled={isPending}>
           {item ? "Save" : "Add rules"}
         </button>
         {item && (
-          <button name="remove" value="1" className="btn btn-sm btn-outline min-h-11" disabled={isPending}>
+          <button name="remove" value="1" className="btn btn-sm btn-outline" disabled={isPending}>
             Delete
           </button>
         )}

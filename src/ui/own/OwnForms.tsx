@@ -47,11 +47,11 @@ export function ComfortForm({ version, limits, comfortNote, action }: ComfortPro
         )}
       </Field>
       <div className="flex flex-wrap gap-2">
-        <button className="btn btn-neutral min-h-11" disabled={isPending}>
+        <button className="btn btn-neutral" disabled={isPending}>
           Save
         </button>
         {hasAny && (
-          <button name="withdraw" value="yes" className="btn btn-outline min-h-11" disabled={isPending}>
+          <button name="withdraw" value="yes" className="btn btn-outline" disabled={isPending}>
             Withdraw all of it
           </button>
         )}
@@ -74,7 +74,7 @@ export function EraseMeForm({ action }: { action: FormAction }) {
         <input type="checkbox" name="sure" value="yes" className="checkbox" />
         Erase everything about me
       </label>
-      <button className="btn btn-error min-h-11 justify-self-start" disabled={isPending}>
+      <button className="btn btn-error justify-self-start" disabled={isPending}>
         Erase
       </button>
       <FormMessage state={state} />

@@ -32,7 +32,7 @@ export function OwnSheetView(props: Props) {
   const data = (
     <SheetPart id="data" title="Your data">
       <p className="text-quiet mb-3 text-sm">Everything that this gym keeps of you, as one file.</p>
-      <a href="/me/export.json" download className="btn btn-outline mb-4 min-h-11">
+      <a href="/me/export.json" download className="btn btn-outline mb-4">
         Export
       </a>
       {mayErase && (
@@ -122,7 +122,7 @@ export function OwnSheetView(props: Props) {
                           <BarTag tag={tag} /> {barName}, {liftName}
                           <span className="text-quiet block text-sm">{words}</span>
                         </span>
-                        <Link href={`/setups/card/${id}`} className="btn btn-outline min-h-11">
+                        <Link href={`/setups/card/${id}`} className="btn btn-outline">
                           Card
                         </Link>
                       </li>

@@ -19,7 +19,7 @@ interface Props {
   action: FormAction;
 }
 
-const field = "input input-sm min-h-11";
+const field = "input input-sm";
 const dayName = (day: string) => day[0]!.toUpperCase() + day.slice(1);
 
 /** Who, which lift, which weeks, by which school: everything a rotation is planned from. */
@@ -55,7 +55,7 @@ export function RotationForm({ id, version, start, chosen, lifters, lifts, actio
         </label>
         <label className="grid gap-1">
           Lift
-          <select name="liftKey" defaultValue={value("liftKey")} className="select select-sm min-h-11 w-48">
+          <select name="liftKey" defaultValue={value("liftKey")} className="select select-sm w-48">
             {lifts.map(({ key, name }) => (
               <option key={key} value={key}>
                 {name}
@@ -150,7 +150,7 @@ export function RotationForm({ id, version, start, chosen, lifters, lifts, actio
                 name={`session.${i}.weekday`}
                 aria-label={`Session ${i + 1}, day`}
                 defaultValue={value(`session.${i}.weekday`, i === 0 ? "tuesday" : "")}
-                className="select select-sm min-h-11 w-36"
+                className="select select-sm w-36"
               >
                 <option value="">none</option>
                 {WEEKDAYS.map((day) => (
@@ -184,7 +184,7 @@ export function RotationForm({ id, version, start, chosen, lifters, lifts, actio
                 name={`session.${i}.purpose`}
                 aria-label={`Session ${i + 1}, sets for`}
                 defaultValue={value(`session.${i}.purpose`, "general")}
-                className="select select-sm min-h-11 w-44"
+                className="select select-sm w-44"
               >
                 {PURPOSES.map((key) => (
                   <option key={key} value={key}>
@@ -202,7 +202,7 @@ export function RotationForm({ id, version, start, chosen, lifters, lifts, actio
         {number("lightBelowPct", "A week is light below, %", "75")}
       </div>
       <div className="flex flex-wrap items-center gap-3">
-        <button className="btn btn-neutral min-h-11" disabled={isPending}>
+        <button className="btn btn-neutral" disabled={isPending}>
           {isPending ? "Planning …" : "Plan"}
         </button>
         <FormMessage state={form} />

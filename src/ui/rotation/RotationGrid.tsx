@@ -179,7 +179,7 @@ export function RotationGrid({ id, version, weeks, rows, tags, mayEdit, action }
               onChange={({ target }) =>
                 change([{ lifterId: row.lifterId, session: row.session, week: picked.week + 1, tag: target.value }])
               }
-              className="select select-sm min-h-11 w-28"
+              className="select select-sm w-28"
             >
               {[...new Set([cell.tag, ...tags])].map((tag) => (
                 <option key={tag}>{tag}</option>
@@ -189,7 +189,7 @@ export function RotationGrid({ id, version, weeks, rows, tags, mayEdit, action }
           {cell.isPinned ? (
             <button
               type="button"
-              className="btn btn-sm btn-outline min-h-11"
+              className="btn btn-sm btn-outline"
               disabled={isPending}
               onClick={() =>
                 change([{ lifterId: row.lifterId, session: row.session, week: picked.week + 1, tag: null }])
@@ -200,7 +200,7 @@ export function RotationGrid({ id, version, weeks, rows, tags, mayEdit, action }
           ) : (
             <button
               type="button"
-              className="btn btn-sm btn-outline min-h-11"
+              className="btn btn-sm btn-outline"
               disabled={isPending}
               onClick={() =>
                 change([{ lifterId: row.lifterId, session: row.session, week: picked.week + 1, tag: cell.tag }])

@@ -54,7 +54,7 @@ export function TakeArchiveForm() {
       }}
     >
       <PassphraseField state={state} label="Passphrase for the file" isNew />
-      <button className="btn btn-outline min-h-11 justify-self-start" disabled={isBusy}>
+      <button className="btn btn-outline justify-self-start" disabled={isBusy}>
         Download archive
       </button>
       <FormMessage state={state} />
@@ -101,7 +101,7 @@ export function RestoreArchiveForm() {
         <input type="file" name="file" accept=".garrison" className="file-input w-full" />
       </label>
       <PassphraseField state={state} label="Its passphrase" />
-      <button className="btn btn-outline min-h-11 justify-self-start" disabled={isBusy}>
+      <button className="btn btn-outline justify-self-start" disabled={isBusy}>
         Restore
       </button>
       <FormMessage state={state} />

@@ -36,14 +36,14 @@ export function BackupNote({ last, problem, drill, isEmpty, backUpAction, drillA
       {drill !== null && (
         <div className="grid gap-4">
           <form action={backUp} className="flex flex-wrap items-center gap-3">
-            <button className="btn btn-outline min-h-11" disabled={isMaking}>
+            <button className="btn btn-outline" disabled={isMaking}>
               {isMaking ? "Backing up…" : "Back up now"}
             </button>
             <FormMessage state={made} />
           </form>
           <form action={noteDrill} className="flex flex-wrap items-center gap-3">
             <p className="text-sm">{drill}</p>
-            <button className="btn btn-outline min-h-11" disabled={isNoting}>
+            <button className="btn btn-outline" disabled={isNoting}>
               I tried a restore
             </button>
             <FormMessage state={tried} />

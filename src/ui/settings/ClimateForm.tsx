@@ -63,7 +63,7 @@ export function ClimateForm({ climate, version, mayEdit, action }: Props) {
                   inputMode="decimal"
                   defaultValue={form.typed[key] ?? own?.[key] ?? ""}
                   aria-invalid={problemOf(key) !== undefined}
-                  className="input min-h-11 w-full"
+                  className="input w-full"
                 />
                 {problemOf(key) && <span className="text-error">{problemOf(key)}</span>}
               </label>
@@ -73,7 +73,7 @@ export function ClimateForm({ climate, version, mayEdit, action }: Props) {
       </fieldset>
       {mayEdit ? (
         <div className="flex flex-wrap items-center gap-3">
-          <button className="btn btn-neutral min-h-11" disabled={isPending}>
+          <button className="btn btn-neutral" disabled={isPending}>
             Save
           </button>
           <FormMessage state={form} />

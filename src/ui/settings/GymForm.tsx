@@ -55,7 +55,7 @@ export function GymForm({ gym, was, mayEdit, action }: Props) {
         <DoorField state={state} name="currency" label="Currency" defaultValue={gym.currency} maxLength={3} />
       </fieldset>
       {mayEdit && (
-        <button className="btn btn-neutral min-h-11 justify-self-start" disabled={isPending}>
+        <button className="btn btn-neutral justify-self-start" disabled={isPending}>
           Save
         </button>
       )}

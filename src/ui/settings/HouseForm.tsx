@@ -83,7 +83,7 @@ export function HouseForm({ rules, version, mayEdit, action, preview }: Props) {
             <>
               <Flips looked={looked} isLooking={isLooking} />
               <div className="mt-3 flex flex-wrap items-center gap-3">
-                <button className="btn btn-neutral min-h-11" disabled={isPending}>
+                <button className="btn btn-neutral" disabled={isPending}>
                   Save
                 </button>
                 <FormMessage state={form} />

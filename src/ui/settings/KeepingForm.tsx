@@ -37,7 +37,7 @@ export function KeepingForm({ accountLogDays, retiredLifterMonths, version, mayE
       />
       {mayEdit && (
         <div className="flex items-center gap-3">
-          <button className="btn btn-neutral min-h-11" disabled={isPending}>
+          <button className="btn btn-neutral" disabled={isPending}>
             Save
           </button>
           <FormMessage state={form} />

@@ -25,7 +25,7 @@ export function RuleNumber({ name, label, unit, value, form, isDisabled }: Props
             inputMode="decimal"
             disabled={isDisabled}
             aria-invalid={problems.length > 0}
-            className="input input-sm min-h-10 w-20 text-right"
+            className="input input-sm w-20 text-right"
           />
           <span className="unit min-w-6">{unit}</span>
         </span>

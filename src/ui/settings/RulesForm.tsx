@@ -36,7 +36,7 @@ export function RulesForm({ tolerances, noticeableMm, version, mayEdit, action }
       </div>
       {mayEdit ? (
         <div className="flex items-center gap-3">
-          <button className="btn btn-neutral min-h-11" disabled={isPending}>
+          <button className="btn btn-neutral" disabled={isPending}>
             Save
           </button>
           <FormMessage state={form} />

@@ -61,14 +61,14 @@ export function SettingsSheet({
               {actor.name}, {actor.role} of {actor.hallName}
             </p>
             <div className="flex flex-wrap gap-2">
-              <Link href="/settings/account" className="btn btn-outline min-h-11">
+              <Link href="/settings/account" className="btn btn-outline">
                 Your account
               </Link>
-              <Link href="/me" className="btn btn-outline min-h-11">
+              <Link href="/me" className="btn btn-outline">
                 Your data
               </Link>
               <form action={signOutAction}>
-                <button className="btn btn-outline min-h-11">Sign out</button>
+                <button className="btn btn-outline">Sign out</button>
               </form>
             </div>
             {halls.length > 0 && (
@@ -106,7 +106,7 @@ export function SettingsSheet({
                   key={key}
                   name="theme"
                   value={key}
-                  className={`btn min-h-11 ${theme === key ? "btn-primary" : "btn-outline"}`}
+                  className={`btn ${theme === key ? "btn-primary" : "btn-outline"}`}
                   aria-pressed={theme === key}
                 >
                   {words}
@@ -140,7 +140,7 @@ export function SettingsSheet({
               <p className="text-quiet mb-2 text-sm">
                 Who can sign in and as what, tablets for the gym floor, tokens for programs.
               </p>
-              <Link href="/settings/people" className="btn btn-outline min-h-11">
+              <Link href="/settings/people" className="btn btn-outline">
                 People and devices
               </Link>
             </section>
@@ -175,7 +175,7 @@ export function SettingsSheet({
             <p className="text-quiet mb-2 text-sm">
               Eleven questions with the main schools, and the numbers behind Match.
             </p>
-            <Link href="/settings/house" className="btn btn-outline min-h-11">
+            <Link href="/settings/house" className="btn btn-outline">
               House rules
             </Link>
           </section>
@@ -186,7 +186,7 @@ export function SettingsSheet({
             <p className="text-quiet mb-2 text-sm">
               For a tablet beside the bars: touch a lift, see the bar. It shows nothing about anybody.
             </p>
-            <Link href="/wall" className="btn btn-outline min-h-11">
+            <Link href="/wall" className="btn btn-outline">
               Open the wall screen
             </Link>
           </section>

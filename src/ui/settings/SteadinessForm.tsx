@@ -37,7 +37,7 @@ export function SteadinessForm({ order, version, mayEdit, action }: Props) {
               <>
                 <button
                   type="button"
-                  className="btn btn-ghost btn-square btn-sm min-h-11 min-w-11"
+                  className="btn btn-ghost btn-square btn-sm min-w-11"
                   disabled={i === 0}
                   aria-label={`${STEADY_NAMES[kind]}: steadier`}
                   onClick={() => move(i, -1)}
@@ -46,7 +46,7 @@ export function SteadinessForm({ order, version, mayEdit, action }: Props) {
                 </button>
                 <button
                   type="button"
-                  className="btn btn-ghost btn-square btn-sm min-h-11 min-w-11"
+                  className="btn btn-ghost btn-square btn-sm min-w-11"
                   disabled={i === kinds.length - 1}
                   aria-label={`${STEADY_NAMES[kind]}: less steady`}
                   onClick={() => move(i, 1)}
@@ -65,7 +65,7 @@ export function SteadinessForm({ order, version, mayEdit, action }: Props) {
       ))}
       {mayEdit && (
         <div className="flex items-center gap-3">
-          <button className="btn btn-neutral min-h-11" disabled={isPending}>
+          <button className="btn btn-neutral" disabled={isPending}>
             Save
           </button>
           <FormMessage state={form} />

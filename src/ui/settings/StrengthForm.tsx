@@ -26,7 +26,7 @@ export function StrengthForm({ texts, version, mayEdit, action }: Props) {
         inputMode="decimal"
         defaultValue={value(name)}
         disabled={!mayEdit}
-        className="input input-sm min-h-11 w-20 text-right"
+        className="input input-sm w-20 text-right"
       />
     </label>
   );
@@ -35,12 +35,7 @@ export function StrengthForm({ texts, version, mayEdit, action }: Props) {
       <input type="hidden" name="version" value={form.version ?? version} />
       <label className="flex flex-wrap items-center gap-3">
         Single from repetitions by
-        <select
-          name="formula"
-          defaultValue={value("formula")}
-          disabled={!mayEdit}
-          className="select select-sm min-h-11 w-64"
-        >
+        <select name="formula" defaultValue={value("formula")} disabled={!mayEdit} className="select select-sm w-64">
           {SINGLE_RULES.map((key) => (
             <option key={key} value={key}>
               {SINGLE_RULE_NAMES[key]}
@@ -78,7 +73,7 @@ export function StrengthForm({ texts, version, mayEdit, action }: Props) {
       </div>
       {mayEdit && (
         <div className="flex items-center gap-3">
-          <button className="btn btn-neutral min-h-11" disabled={isPending}>
+          <button className="btn btn-neutral" disabled={isPending}>
             Save
           </button>
           <FormMessage state={form} />

@@ -19,7 +19,7 @@ export function UnitsForm({ own, gym, action }: Props) {
       <div className="grid grid-cols-2 gap-3">
         <Field state={state} name="massUnit" label="Masses">
           {(attributes) => (
-            <select {...attributes} className="select min-h-11 w-full" defaultValue={own.massUnit}>
+            <select {...attributes} className="select w-full" defaultValue={own.massUnit}>
               <option value="">same as the gym ({gym.massUnit})</option>
               <option value="kg">kg</option>
               <option value="lb">lb</option>
@@ -28,7 +28,7 @@ export function UnitsForm({ own, gym, action }: Props) {
         </Field>
         <Field state={state} name="lengthUnit" label="Lengths">
           {(attributes) => (
-            <select {...attributes} className="select min-h-11 w-full" defaultValue={own.lengthUnit}>
+            <select {...attributes} className="select w-full" defaultValue={own.lengthUnit}>
               <option value="">same as the gym ({gym.lengthUnit})</option>
               <option value="mm">mm</option>
               <option value="in">inches</option>
@@ -36,7 +36,7 @@ export function UnitsForm({ own, gym, action }: Props) {
           )}
         </Field>
       </div>
-      <button className="btn btn-neutral min-h-11 justify-self-start" disabled={isPending}>
+      <button className="btn btn-neutral justify-self-start" disabled={isPending}>
         Save
       </button>
       <FormMessage state={state} />

@@ -115,7 +115,7 @@ export function ArmBench({ tag, chart, start, build, totalKg, children, below }:
               key={key}
               type="button"
               aria-pressed={setting.mark === current.mark && setting.pin === current.pin}
-              className={`btn btn-sm min-h-11 ${setting.mark === current.mark && setting.pin === current.pin ? "btn-neutral" : "btn-outline"}`}
+              className={`btn btn-sm ${setting.mark === current.mark && setting.pin === current.pin ? "btn-neutral" : "btn-outline"}`}
               onClick={() => go(setting)}
             >
               {name}
@@ -202,7 +202,7 @@ function Step({
   onGo: (setting: PlacedSetting) => void;
 }) {
   return (
-    <button type="button" className="btn btn-sm btn-outline min-h-11" disabled={!to} onClick={() => to && onGo(to)}>
+    <button type="button" className="btn btn-sm btn-outline" disabled={!to} onClick={() => to && onGo(to)}>
       {label}
       {to ? (
         <span className="text-xs font-normal opacity-80">

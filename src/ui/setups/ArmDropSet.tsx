@@ -34,7 +34,7 @@ export function ArmDropSet({ presets, present, chosen, order, hrefOf }: Props) {
               href={hrefOf(change)}
               change={change}
               isCurrent={isChosen}
-              className={`btn btn-sm min-h-11 ${isChosen ? "btn-neutral" : "btn-outline"}`}
+              className={`btn btn-sm ${isChosen ? "btn-neutral" : "btn-outline"}`}
             >
               {name}
               <span className="sr-only">{isChosen ? ": in the set, tap to take it out" : ": tap to add it"}</span>
@@ -52,7 +52,7 @@ export function ArmDropSet({ presets, present, chosen, order, hrefOf }: Props) {
                   href={hrefOf({ order: one === "quickest" ? null : one })}
                   change={{ order: one === "quickest" ? null : one }}
                   isCurrent={(order === "quickest") === (one === "quickest")}
-                  className={`btn btn-sm min-h-11 ${(order === "quickest") === (one === "quickest") ? "btn-neutral" : "btn-outline"}`}
+                  className={`btn btn-sm ${(order === "quickest") === (one === "quickest") ? "btn-neutral" : "btn-outline"}`}
                 >
                   {ORDER_WORDS[one]}
                 </ChangeLink>

@@ -92,7 +92,7 @@ export function CalibrateForm({ tag, version, kind, texts, defs, truth, seed, ac
           ))}
       </div>
       <div className="flex flex-wrap items-center gap-3">
-        <button className="btn btn-neutral min-h-11" disabled={isPending}>
+        <button className="btn btn-neutral" disabled={isPending}>
           Save calibration
         </button>
         <FormMessage state={form} />
@@ -175,7 +175,7 @@ function Rows({
                   aria-label={`${name} ${i + 1}, name`}
                   value={row.name}
                   onChange={({ target }) => change(i, { name: target.value })}
-                  className="input input-sm min-h-10 w-14"
+                  className="input input-sm w-14"
                 />
               </td>
               {(["left", "right"] as const).map((side) => (
@@ -186,12 +186,12 @@ function Rows({
                       value={row[side]}
                       inputMode="decimal"
                       onChange={({ target }) => change(i, { [side]: target.value })}
-                      className="input input-sm min-h-10 w-20 text-right"
+                      className="input input-sm w-20 text-right"
                     />
                     <button
                       type="button"
                       hidden={truth === null}
-                      className="btn btn-sm btn-outline min-h-10 px-2"
+                      className="btn btn-sm btn-outline px-2"
                       aria-label={`Measure ${side} of ${name} ${i + 1}`}
                       disabled={truth?.[`${side}.${row.name}`] === undefined}
                       onClick={() => read(i, side)}
@@ -204,7 +204,7 @@ function Rows({
               <td>
                 <button
                   type="button"
-                  className="btn btn-ghost btn-sm min-h-10"
+                  className="btn btn-ghost btn-sm"
                   aria-label={`Delete ${name} ${i + 1}`}
                   onClick={() => setRows((all) => all.filter((_, j) => j !== i))}
                 >
@@ -217,7 +217,7 @@ function Rows({
       </table>
       <button
         type="button"
-        className="btn btn-sm btn-outline mt-2 min-h-10"
+        className="btn btn-sm btn-outline mt-2"
         onClick={() => setRows((all) => [...all, { name: "", left: "", right: "" }])}
       >
         Add

@@ -21,7 +21,7 @@ export function FloorForm({ floor, version, mayEdit, action }: Props) {
       {(attributes) => (
         <input
           {...attributes}
-          className="input min-h-11 w-32"
+          className="input w-32"
           placeholder="12 m"
           disabled={!mayEdit}
           defaultValue={form.status === "refused" ? form.typed[name] : metres(floor?.[name])}
@@ -35,7 +35,7 @@ export function FloorForm({ floor, version, mayEdit, action }: Props) {
       {field("widthMm", "Width of the floor")}
       {field("depthMm", "Depth")}
       {mayEdit && (
-        <button className="btn btn-neutral min-h-11" disabled={isPending}>
+        <button className="btn btn-neutral" disabled={isPending}>
           Save
         </button>
       )}

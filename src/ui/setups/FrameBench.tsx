@@ -87,7 +87,7 @@ export function FrameBench(props: Props) {
                     isRecorded && <span className="text-success block text-xs">It is set like this now.</span>
                   )}
                 </span>
-                <ChangeLink href={hrefOf(way)} change={changeOf(way)} className="btn btn-sm btn-outline min-h-10">
+                <ChangeLink href={hrefOf(way)} change={changeOf(way)} className="btn btn-sm btn-outline">
                   Show
                 </ChangeLink>
               </li>

@@ -66,7 +66,7 @@ export function FrameLadder({ chart, plateMm, rungs, wordsOf, drop, hrefOf }: Pr
                 key={order}
                 href={hrefOf({ order: order === "quickest" ? null : order })}
                 change={{ order: order === "quickest" ? null : order }}
-                className={`btn btn-sm min-h-11 ${order === drop.order ? "btn-neutral" : "btn-outline"}`}
+                className={`btn btn-sm ${order === drop.order ? "btn-neutral" : "btn-outline"}`}
                 isCurrent={order === drop.order}
               >
                 {DROP_ORDER_WORDS[order]}

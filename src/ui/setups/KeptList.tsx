@@ -61,7 +61,7 @@ export function KeptList({
                 </details>
               )}
             </span>
-            <Link href={`/setups/card/${one.id}`} className="btn btn-sm btn-outline min-h-10">
+            <Link href={`/setups/card/${one.id}`} className="btn btn-sm btn-outline">
               Card
             </Link>
           </li>

@@ -25,7 +25,7 @@ export function OptionPicker({
                 href={hrefOf({ [key]: choice.key })}
                 change={{ [key]: choice.key, ...(key === "hand" ? {} : { hand: null }) }}
                 label={`${label}: ${choice.words}`}
-                className={`btn btn-sm min-h-10 ${setting[key] === choice.key ? "btn-neutral" : "btn-outline"}`}
+                className={`btn btn-sm ${setting[key] === choice.key ? "btn-neutral" : "btn-outline"}`}
               >
                 {choice.words}
               </ChangeLink>

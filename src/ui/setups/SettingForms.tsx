@@ -52,7 +52,7 @@ export function KeepForm({
               name="station"
               value={station}
               onChange={({ target }) => setStation(target.value)}
-              className="select select-sm min-h-10 w-40"
+              className="select select-sm w-40"
             >
               <option value="">none</option>
               {stations.map(({ key, name }) => (
@@ -69,16 +69,16 @@ export function KeepForm({
               name="jCupHole"
               inputMode="numeric"
               defaultValue={hole ?? ""}
-              className="input input-sm min-h-10 w-20"
+              className="input input-sm w-20"
             />
           </label>
         </>
       )}
       <label className="grid min-w-40 grow gap-1">
         note
-        <input name="note" maxLength={200} className="input input-sm min-h-10 w-full" />
+        <input name="note" maxLength={200} className="input input-sm w-full" />
       </label>
-      <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
+      <button className="btn btn-sm btn-neutral" disabled={isPending}>
         Save for {lifterName}
       </button>
       <FormMessage state={form} />
@@ -88,7 +88,7 @@ export function KeepForm({
         </p>
       ))}
       {form.status === "done" && card && (
-        <Link href={`/setups/card/${card}`} className="btn btn-sm btn-outline min-h-11">
+        <Link href={`/setups/card/${card}`} className="btn btn-sm btn-outline">
           Open the card
         </Link>
       )}
@@ -150,7 +150,7 @@ export function StandForm({
                     aria-label={hasSides ? `${side}: ${label}` : label}
                     defaultValue={form.typed[`${side}.${key}`] ?? present?.[key] ?? ""}
                     required
-                    className="select select-sm min-h-10 w-full min-w-20"
+                    className="select select-sm w-full min-w-20"
                   >
                     {present?.[key] === undefined && <option value="">choose</option>}
                     {choices.map((choice) => (
@@ -166,10 +166,10 @@ export function StandForm({
         </tbody>
       </table>
       <div className="flex flex-wrap items-center gap-2">
-        <button name="as" value="present" className="btn btn-sm btn-neutral min-h-10" disabled={isPending}>
+        <button name="as" value="present" className="btn btn-sm btn-neutral" disabled={isPending}>
           It is set like this
         </button>
-        <button name="as" value="stored" className="btn btn-sm btn-outline min-h-10" disabled={isPending}>
+        <button name="as" value="stored" className="btn btn-sm btn-outline" disabled={isPending}>
           Store it like this
         </button>
         <FormMessage state={form} />
@@ -192,7 +192,7 @@ export function CopyForm({
   return (
     <form action={send} className="flex flex-wrap items-center gap-2 text-sm">
       <input type="hidden" name="id" value={id} />
-      <select name="lifter" aria-label="Copy to" className="select select-sm min-h-10 w-52">
+      <select name="lifter" aria-label="Copy to" className="select select-sm w-52">
         {lifters.map(({ key, name, apartMm }) => (
           <option key={key} value={key}>
             {name}
@@ -200,7 +200,7 @@ export function CopyForm({
           </option>
         ))}
       </select>
-      <button className="btn btn-sm btn-outline min-h-10" disabled={isPending}>
+      <button className="btn btn-sm btn-outline" disabled={isPending}>
         Copy
       </button>
       <FormMessage state={form} />

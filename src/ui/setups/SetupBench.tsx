@@ -136,7 +136,7 @@ export function SetupBench(props: Props) {
             version do not apply.
           </p>
           {mayEdit && (
-            <Link href={`${address}/calibrate`} className="btn btn-neutral min-h-11">
+            <Link href={`${address}/calibrate`} className="btn btn-neutral">
               Calibrate it
             </Link>
           )}

@@ -32,11 +32,11 @@ export function SetupCardSheet({
           </p>
         </div>
         <nav aria-label="With this card" className="no-print flex flex-wrap gap-2">
-          <a href={`/setups/card/${page.id}/card.pdf`} className="btn btn-sm btn-outline min-h-11">
+          <a href={`/setups/card/${page.id}/card.pdf`} className="btn btn-sm btn-outline">
             PDF
           </a>
           <PrintButton />
-          <Link href={bench} className="btn btn-sm btn-outline min-h-11">
+          <Link href={bench} className="btn btn-sm btn-outline">
             Change it
           </Link>
         </nav>

@@ -103,7 +103,7 @@ export function SetupsSheet({ bars, kept, counts, conflicts, mayRead }: Props) {
               </div>
               <Link
                 href={`/setups/${encodeURIComponent(bar.tag)}`}
-                className="btn btn-sm btn-neutral min-h-10 justify-self-start"
+                className="btn btn-sm btn-neutral justify-self-start"
               >
                 Set it up
               </Link>

@@ -34,12 +34,12 @@ export function PutAwayForm({ bar, isOff, action }: { bar: ListedStored; isOff: 
             name={`part.${i}`}
             inputMode="numeric"
             required
-            className="input input-sm min-h-11 w-16 text-right"
+            className="input input-sm w-16 text-right"
             disabled={isOff}
           />
         </label>
       ))}
-      <button className="btn btn-sm btn-outline min-h-11" disabled={isPending || isOff}>
+      <button className="btn btn-sm btn-outline" disabled={isPending || isOff}>
         Put away
       </button>
       <FormMessage state={form} />
@@ -62,7 +62,7 @@ export function HangForm({
     <form action={send} className="flex flex-wrap items-end gap-2 text-sm">
       <label className="grid gap-1">
         bar
-        <select name="tag" className="select select-sm min-h-11 w-24">
+        <select name="tag" className="select select-sm w-24">
           {bars.map(({ tag }) => (
             <option key={tag}>{tag}</option>
           ))}
@@ -70,13 +70,13 @@ export function HangForm({
       </label>
       <label className="grid gap-1">
         at
-        <select name="place" className="select select-sm min-h-11 w-44">
+        <select name="place" className="select select-sm w-44">
           {places.map(({ id, name }) => (
             <option key={id}>{name}</option>
           ))}
         </select>
       </label>
-      <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
+      <button className="btn btn-sm btn-neutral" disabled={isPending}>
         Move
       </button>
       <FormMessage state={form} />

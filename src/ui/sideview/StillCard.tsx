@@ -79,7 +79,7 @@ export function StillCard({ title, saved, isWide, lifter, bars, asked, today, ma
     <section aria-label={title} className="sheet grid gap-3 p-4">
       <div className="flex flex-wrap items-center gap-3">
         <h2 className="mr-auto text-lg font-bold">{title}</h2>
-        <label htmlFor={`${id}-file`} className="btn btn-neutral min-h-11">
+        <label htmlFor={`${id}-file`} className="btn btn-neutral">
           {picture ? "Another picture" : "Choose or take a picture"}
         </label>
         <input
@@ -90,7 +90,7 @@ export function StillCard({ title, saved, isWide, lifter, bars, asked, today, ma
           onChange={({ target }) => void choose(target.files?.[0])}
         />
         {close && (
-          <button type="button" className="btn btn-ghost min-h-11" onClick={close}>
+          <button type="button" className="btn btn-ghost" onClick={close}>
             Close<span className="sr-only"> {title}</span>
           </button>
         )}
@@ -103,12 +103,7 @@ export function StillCard({ title, saved, isWide, lifter, bars, asked, today, ma
       <div className="flex flex-wrap gap-3 text-sm">
         <label className="grid gap-1">
           Bar
-          <select
-            aria-label="Bar"
-            className="select min-h-11 w-56"
-            value={tag}
-            onChange={({ target }) => setTag(target.value)}
-          >
+          <select aria-label="Bar" className="select w-56" value={tag} onChange={({ target }) => setTag(target.value)}>
             {bars.map((one) => (
               <option key={one.tag} value={one.tag}>
                 {one.tag} {one.name}
@@ -119,11 +114,7 @@ export function StillCard({ title, saved, isWide, lifter, bars, asked, today, ma
         {bar && bar.settings.length > 0 && (
           <label className="grid gap-1">
             Setting
-            <select
-              className="select min-h-11 w-44"
-              value={setting}
-              onChange={({ target }) => setSetting(target.value)}
-            >
+            <select className="select w-44" value={setting} onChange={({ target }) => setSetting(target.value)}>
               <option value="">as it comes</option>
               {bar.settings.map(({ words }) => (
                 <option key={words}>{words}</option>
@@ -134,7 +125,7 @@ export function StillCard({ title, saved, isWide, lifter, bars, asked, today, ma
         <label className="grid gap-1">
           Load in all, kg or lb
           <input
-            className="input min-h-11 w-32"
+            className="input w-32"
             inputMode="decimal"
             value={load}
             aria-invalid={loadKg === null}
@@ -145,7 +136,7 @@ export function StillCard({ title, saved, isWide, lifter, bars, asked, today, ma
           <label className="grid gap-1">
             Their height
             <input
-              className="input min-h-11 w-32"
+              className="input w-32"
               placeholder="1.75 m"
               value={height}
               onChange={({ target }) => setHeight(target.value)}
@@ -250,7 +241,7 @@ function StillOptions({ still }: { still: ReturnType<typeof useStill> }) {
       {label}
       <input
         key={value}
-        className="input min-h-11 w-32"
+        className="input w-32"
         defaultValue={value}
         onBlur={({ target }) => {
           const mm = typed(target.value, unit);
@@ -266,7 +257,7 @@ function StillOptions({ still }: { still: ReturnType<typeof useStill> }) {
         <label className="grid gap-1">
           They face
           <select
-            className="select min-h-11 w-32"
+            className="select w-32"
             value={marks.facing}
             onChange={({ target }) => change({ kind: "set", facing: target.value as "left" | "right" })}
           >
@@ -277,7 +268,7 @@ function StillOptions({ still }: { still: ReturnType<typeof useStill> }) {
         <label className="grid gap-1">
           The camera stood
           <select
-            className="select min-h-11 w-48"
+            className="select w-48"
             value={marks.cameraSide}
             onChange={({ target }) => change({ kind: "set", cameraSide: target.value as CameraSide })}
           >
@@ -300,7 +291,7 @@ function StillOptions({ still }: { still: ReturnType<typeof useStill> }) {
           <label className="grid gap-1">
             It lies along
             <select
-              className="select min-h-11 w-40"
+              className="select w-40"
               value={marks.scale.along}
               onChange={({ target }) =>
                 change({ kind: "scale", distanceMm: marks.scale!.distanceMm, along: target.value as ScaleAlong })
@@ -401,7 +392,7 @@ function SaveStill({ still, lifter, lift, tag, setting, loadKg, today }: SavePro
       )}
       <button
         type="button"
-        className="btn btn-neutral min-h-11 justify-self-start"
+        className="btn btn-neutral justify-self-start"
         disabled={isSaving || !reading || loadKg === null}
         onClick={() => void save()}
       >

@@ -86,7 +86,7 @@ export function StillSheet({ lifters, lifter, bars, asked, lifts, saved, today, 
         ))}
       </div>
       {stills.length < MAX_STILLS && (
-        <button type="button" className="btn btn-outline min-h-11 justify-self-start" onClick={() => add(null)}>
+        <button type="button" className="btn btn-outline justify-self-start" onClick={() => add(null)}>
           Compare another still
         </button>
       )}
@@ -104,7 +104,7 @@ export function StillSheet({ lifters, lifter, bars, asked, lifts, saved, today, 
                 {!one.hasPhoto && <span className="text-quiet">marks without the picture</span>}
                 <button
                   type="button"
-                  className="btn btn-sm btn-outline ml-auto min-h-11"
+                  className="btn btn-sm btn-outline ml-auto"
                   disabled={stills.length >= MAX_STILLS}
                   onClick={() => add(one)}
                 >
@@ -113,7 +113,7 @@ export function StillSheet({ lifters, lifter, bars, asked, lifts, saved, today, 
                 {maySave && (
                   <form action={remove}>
                     <input type="hidden" name="id" value={one.id} />
-                    <button type="submit" disabled={isPending} className="btn btn-sm btn-ghost min-h-11">
+                    <button type="submit" disabled={isPending} className="btn btn-sm btn-ghost">
                       Delete<span className="sr-only"> the still of {one.takenOn}</span>
                     </button>
                   </form>

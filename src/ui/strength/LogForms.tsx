@@ -27,11 +27,11 @@ function SetFields({ form, start, bars, lifts, today, isOne = false }: SetFields
     <>
       <label className="grid gap-1">
         Day
-        <DayField name="on" max={today} start={value("on") || today} className="input input-sm min-h-11 w-40" />
+        <DayField name="on" max={today} start={value("on") || today} className="input input-sm w-40" />
       </label>
       <label className="grid gap-1">
         Lift
-        <select name="lift" defaultValue={value("lift")} className="select select-sm min-h-11 w-44">
+        <select name="lift" defaultValue={value("lift")} className="select select-sm w-44">
           {lifts.map(({ key, name }) => (
             <option key={key} value={key}>
               {name}
@@ -41,7 +41,7 @@ function SetFields({ form, start, bars, lifts, today, isOne = false }: SetFields
       </label>
       <label className="grid gap-1">
         Bar
-        <select name="tag" defaultValue={value("tag")} className="select select-sm min-h-11 w-56">
+        <select name="tag" defaultValue={value("tag")} className="select select-sm w-56">
           {bars.map(({ tag, name }) => (
             <option key={tag} value={tag}>
               {tag} {name}
@@ -52,7 +52,7 @@ function SetFields({ form, start, bars, lifts, today, isOne = false }: SetFields
       <label className="grid basis-full gap-1">
         {isOne ? "Set" : "Sets, one line each"}
         {isOne ? (
-          <input name="lines" defaultValue={value("lines")} className="input input-sm min-h-11 w-full max-w-80" />
+          <input name="lines" defaultValue={value("lines")} className="input input-sm w-full max-w-80" />
         ) : (
           <textarea
             name="lines"
@@ -76,7 +76,7 @@ function SetFields({ form, start, bars, lifts, today, isOne = false }: SetFields
           ).map(([name, label]) => (
             <label key={name} className="grid gap-1">
               {label}
-              <input name={name} defaultValue={value(name)} className="input input-sm min-h-11 w-48" />
+              <input name={name} defaultValue={value(name)} className="input input-sm w-48" />
             </label>
           ))}
           <label className="flex min-h-11 items-center gap-2">
@@ -139,7 +139,7 @@ export function AddSetsForm({
       <input type="hidden" name="lifter" value={lifter} />
       <SetFields form={form} start={start} bars={bars} lifts={lifts} today={today} />
       <div className="flex basis-full flex-wrap items-center gap-3">
-        <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
+        <button className="btn btn-sm btn-neutral" disabled={isPending}>
           Add sets
         </button>
         <FormMessage state={form} />
@@ -177,7 +177,7 @@ export function EditSetForm({
       <input type="hidden" name="lifter" value={lifter} />
       <SetFields form={form} start={start} bars={bars} lifts={lifts} today={today} isOne />
       <div className="flex basis-full flex-wrap items-center gap-3">
-        <button className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
+        <button className="btn btn-sm btn-neutral" disabled={isPending}>
           Save
         </button>
         <FormMessage state={form} />
@@ -206,7 +206,7 @@ export function OneTouchForm({
         <input key={name} type="hidden" name={name} value={value} />
       ))}
       <FormMessage state={form} />
-      <button className="btn btn-sm btn-outline min-h-11" aria-label={label} disabled={isPending}>
+      <button className="btn btn-sm btn-outline" aria-label={label} disabled={isPending}>
         {word}
       </button>
     </form>
@@ -236,7 +236,7 @@ export function ImportSetsForm({ lifter, action }: { lifter: string; action: For
         <input
           type="file"
           accept=".csv,.tsv,.txt,text/csv"
-          className="file-input file-input-sm min-h-11 w-full max-w-96"
+          className="file-input file-input-sm w-full max-w-96"
           onChange={({ target }) => {
             void read(target.files?.[0]);
             target.value = "";
@@ -265,13 +265,13 @@ export function ImportSetsForm({ lifter, action }: { lifter: string; action: For
         <button
           name="step"
           value="check"
-          className={`btn btn-sm min-h-11 ${isChecked ? "btn-outline" : "btn-neutral"}`}
+          className={`btn btn-sm ${isChecked ? "btn-outline" : "btn-neutral"}`}
           disabled={isPending || text === ""}
         >
           Check
         </button>
         {isChecked && form.typed.sets !== "0" && (
-          <button name="step" value="import" className="btn btn-sm btn-neutral min-h-11" disabled={isPending}>
+          <button name="step" value="import" className="btn btn-sm btn-neutral" disabled={isPending}>
             Import {form.typed.sets} {form.typed.sets === "1" ? "set" : "sets"}
           </button>
         )}

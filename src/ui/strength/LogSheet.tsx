@@ -261,7 +261,7 @@ function ExpectedPart({ lifter, lift, ask, bars, expected }: Props) {
                 ],
               ] as const
             ).map(([word, to]) => (
-              <Link key={word} href={to} className="btn btn-sm btn-outline min-h-11">
+              <Link key={word} href={to} className="btn btn-sm btn-outline">
                 {word}
               </Link>
             ))}

@@ -53,10 +53,7 @@ export function TodayList({
                       <Say text={because} />
                     </p>
                   </div>
-                  <Link
-                    href={action.href}
-                    className={`btn min-h-11 ${weight === "soon" ? "btn-outline" : "btn-neutral"}`}
-                  >
+                  <Link href={action.href} className={`btn ${weight === "soon" ? "btn-outline" : "btn-neutral"}`}>
                     {action.label}
                   </Link>
                 </li>

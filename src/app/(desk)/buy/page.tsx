@@ -49,7 +49,7 @@ async function BuyPage({ searchParams }: { searchParams: SearchParams }) {
           (search.weigh === "no" ? (
             <section className="sheet flex flex-wrap items-center gap-3 px-4 py-3">
               <p>Stopped before there was an answer.</p>
-              <Link href={href("/buy", asked)} className="btn btn-outline min-h-11">
+              <Link href={href("/buy", asked)} className="btn btn-outline">
                 Weigh offers
               </Link>
             </section>
@@ -75,7 +75,7 @@ async function BuyPage({ searchParams }: { searchParams: SearchParams }) {
           </p>
         )}
         <p className="flex flex-wrap gap-3">
-          <Link href="/buy/new" className="btn btn-neutral min-h-11">
+          <Link href="/buy/new" className="btn btn-neutral">
             Add offer
           </Link>
         </p>
@@ -137,7 +137,7 @@ function Weighing({ count, stop }: { count: number; stop: string }) {
   return (
     <section className="sheet border-l-primary min-h-[28rem] border-l-4 px-4 py-3" aria-busy="true">
       <Waiting word={`Weighing ${count} ${count === 1 ? "offer" : "offers"} …`} ms={CHOICE_MS} />
-      <a href={stop} className="btn btn-outline mt-2 min-h-11">
+      <a href={stop} className="btn btn-outline mt-2">
         Cancel
       </a>
     </section>

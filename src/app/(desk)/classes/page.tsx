@@ -37,7 +37,7 @@ async function ClassesPage() {
       <section className="sheet mt-3" aria-label="Classes">
         <div className="flex items-center justify-between gap-3 px-4 pt-3">
           <h2 className="font-bold">All classes</h2>
-          <Link href="/classes/new" className="btn btn-sm btn-neutral min-h-11">
+          <Link href="/classes/new" className="btn btn-sm btn-neutral">
             Add class
           </Link>
         </div>
@@ -53,7 +53,7 @@ async function ClassesPage() {
                   {row.plan ? "; assigned" : "; not assigned yet"}
                 </span>
               </div>
-              <Link href={`/classes/${row.id}`} className="btn btn-sm btn-outline min-h-11">
+              <Link href={`/classes/${row.id}`} className="btn btn-sm btn-outline">
                 Open
               </Link>
             </li>

@@ -21,7 +21,7 @@ async function LiftersPage() {
   return (
     <>
       <PageHead title="Lifters" about={`${lifters.length} people; only coaches and the manager see them`}>
-        <Link href="/lifters/new" className="btn btn-sm btn-neutral min-h-10">
+        <Link href="/lifters/new" className="btn btn-sm btn-neutral">
           Add lifter
         </Link>
       </PageHead>

@@ -13,7 +13,7 @@ export async function SignInDoor({ to }: { to: string }) {
   if (tablet)
     return (
       <DoorSheet title="Not on this tablet" about="This tablet is paired for one purpose and shows nothing else.">
-        <Link href={DEVICE_HOME[tablet]} className="btn btn-primary min-h-11">
+        <Link href={DEVICE_HOME[tablet]} className="btn btn-primary">
           Open its screen
         </Link>
       </DoorSheet>

@@ -139,7 +139,7 @@ async function BarPage({ params, searchParams }: { params: Params; searchParams:
           <div className="px-4 pb-3">
             <UseCardLines bar={bar} lines={usageCardOf(bar.family, usage(bar.family).own)} />
             {may(context, "setup.edit") && (
-              <Link href={`/bars/${encodeURIComponent(bar.tag)}/use`} className="btn btn-sm btn-outline mt-2 min-h-11">
+              <Link href={`/bars/${encodeURIComponent(bar.tag)}/use`} className="btn btn-sm btn-outline mt-2">
                 Change these lines
               </Link>
             )}

@@ -28,7 +28,7 @@ async function CostsPage() {
           <OneForm fields={{}} word="Add" action={repairAction}>
             <label className="grid gap-1">
               Bar
-              <select name="tag" className="select select-sm min-h-11 w-56">
+              <select name="tag" className="select select-sm w-56">
                 {[...items]
                   .sort((a, b) => (a.tag < b.tag ? -1 : 1))
                   .map(({ tag, name }) => (

@@ -7,7 +7,7 @@ import { careTaskTexts, careTasksOf } from "@/server/care/planning";
 import { may, requestContext } from "@/server/access";
 import { CareNav } from "@/ui/care/CareNav";
 import { DataTable, type DataColumn } from "@/ui/kit/DataTable";
-import { FieldsForm } from "@/ui/kit/FieldsForm";
+import { LazyFieldsForm } from "@/ui/kit/LazyFieldsForm";
 import { PageHead } from "@/ui/kit/PageHead";
 import { careTaskAction } from "../actions";
 
@@ -61,7 +61,7 @@ async function CareTasksPage() {
                   </p>
                 ))}
                 {may(context, "rule.edit") && (
-                  <FieldsForm
+                  <LazyFieldsForm
                     kind="task"
                     key={task.version}
                     defs={CARE_TASK_FIELDS}

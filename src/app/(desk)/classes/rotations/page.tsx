@@ -50,7 +50,7 @@ async function RotationsPage() {
                     {wish.lifterIds.length === 1 ? "lifter" : "lifters"}; {SCHOOL_WORDS[wish.school].name.toLowerCase()}
                   </span>
                 </div>
-                <Link href={`/classes/rotations/${id}`} className="btn btn-sm btn-outline min-h-11">
+                <Link href={`/classes/rotations/${id}`} className="btn btn-sm btn-outline">
                   Open
                 </Link>
               </li>

@@ -36,7 +36,7 @@ async function BalancePage({ searchParams }: { searchParams: SearchParams }) {
         <MatchNav here="/match/balance" />
         <Link
           href={href("/match/balance/still", { lifter: search.lifter, bar: search.bar, load: search.load })}
-          className="btn btn-sm btn-outline min-h-10"
+          className="btn btn-sm btn-outline"
         >
           Against a still
         </Link>

@@ -17,7 +17,7 @@ export default async function JoinPage({ params }: { params: Promise<{ token: st
         title="This link does not work any more"
         about="It was used already, has run out, or was replaced by a newer one. Ask the person who sent it for a new one."
       >
-        <Link href="/sign-in" className="btn btn-outline min-h-11">
+        <Link href="/sign-in" className="btn btn-outline">
           Sign in
         </Link>
       </DoorSheet>

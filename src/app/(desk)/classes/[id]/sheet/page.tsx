@@ -37,7 +37,7 @@ export default async function ClassSheetPage({ params }: { params: Promise<{ id:
     <>
       <nav aria-label="About this sheet" className="no-print mb-3 flex gap-2">
         <PrintButton />
-        <Link href={`/classes/${id}`} className="btn btn-sm btn-outline min-h-11">
+        <Link href={`/classes/${id}`} className="btn btn-sm btn-outline">
           Back to the class
         </Link>
       </nav>
