@@ -7,6 +7,9 @@ export const THREAD_FILE = ".next/threads/compute.cjs";
 /** The same for papers; src/server/computing/papers.ts. */
 export const PAPERS_FILE = ".next/threads/papers.mjs";
 
+/** The worker of the floor’s screens in browsers; src/app/sw.js/route.ts. */
+export const FLOOR_FILE = ".next/threads/floor.sw.js";
+
 /** Bundles what runs in server threads: one file without packages for what computes, one beside its packages for papers. */
 export async function buildThreads(root) {
   const { build, stop } = await import("esbuild");
@@ -31,6 +34,13 @@ export async function buildThreads(root) {
     // The renderer reads files of its own packages; it stays where it is installed.
     packages: "external",
     alias: { "@": join(root, "src") },
+  });
+  await build({
+    ...options,
+    entryPoints: [join(root, "src/workers/floor.sw.ts")],
+    outfile: join(root, FLOOR_FILE),
+    ...{ format: "iife", platform: "browser", target: "es2022", minify: true },
+    define: { "process.env.NODE_ENV": '"production"' },
   });
   // It keeps a process of its own for the next build; there is none.
   await stop();

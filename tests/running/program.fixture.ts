@@ -80,7 +80,7 @@ export interface Program {
 
 /** Starts one copy of the program and waits until it is ready. */
 export async function startProgram(house: Pick<House, "appUrl">, env: Record<string, string> = {}): Promise<Program> {
-  const port = await freePort(null);
+  const port = env.PORT ?? (await freePort(null));
   const base = `http://127.0.0.1:${port}`;
   const child = spawn(process.execPath, ["scripts/serve.mjs"], {
     cwd: ROOT,

@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { FloorKeeper } from "@/ui/kit/FloorKeeper";
 import { ShownProvider } from "@/ui/kit/shown";
 import { requestContext } from "@/server/access";
 
@@ -8,6 +9,7 @@ export default async function WallLayout({ children }: { children: ReactNode }) 
   return (
     <ShownProvider units={actor.units} locale={actor.locale} today={clock.today}>
       {children}
+      <FloorKeeper />
       {actor.isDemo && (
         <p className="text-warning fixed right-2 bottom-1 text-xs font-semibold">Demonstration: all made up</p>
       )}

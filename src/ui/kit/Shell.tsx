@@ -1,6 +1,7 @@
 import Link from "./Link";
 import { Suspense, type ReactNode } from "react";
 import { Arrival } from "./Arrival";
+import { FloorKeeper } from "./FloorKeeper";
 import { Keyboard } from "./Keyboard";
 import { OutboxMark } from "./OutboxMark";
 import { NavLinks } from "./NavLinks";
@@ -57,6 +58,7 @@ export function Shell({ hallName, isDemo, actor, counts, children }: Props) {
         {children}
       </main>
       <Keyboard />
+      <FloorKeeper />
       <OutboxMark key={actor.personId} />
       <Suspense>
         <Arrival />

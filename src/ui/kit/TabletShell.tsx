@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import Link from "./Link";
+import { FloorKeeper } from "./FloorKeeper";
 import { OutboxMark } from "./OutboxMark";
 
 interface Props {
@@ -28,6 +29,7 @@ export function TabletShell({ actor, hallName, isDemo, home, children }: Props) 
         {children}
       </main>
       <OutboxMark key={actor.personId} />
+      <FloorKeeper />
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { FloorKeeper } from "../kit/FloorKeeper";
 import Link from "../kit/Link";
 import { Refresh } from "../kit/Refresh";
 import type { RunningSession } from "./RunningNow";
@@ -14,6 +15,7 @@ export function StationScreen({
 }) {
   return (
     <main className="mx-auto grid max-w-3xl gap-4 p-4">
+      <FloorKeeper />
       <header className="flex flex-wrap items-baseline justify-between gap-2">
         <h1 className="text-2xl">Run sheets</h1>
         <p className="text-quiet text-sm">
