@@ -1,8 +1,8 @@
 import "server-only";
 import { eq } from "drizzle-orm";
+import { capacityKey, readClass } from "@/core/classes/readClass";
 import { PURPOSES } from "@/core/matching/lifter";
 import type { Problem } from "@/core/problem";
-import { isHallDay } from "@/core/units/hallDay";
 import { convertTyped, readTyped } from "@/core/units/typedQuantity";
 import { bars, classEntries, classes, lifters } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
@@ -30,30 +30,14 @@ export interface ClassForm {
 /** Enters a class, or changes when it is and where. What was assigned before no longer holds then. */
 export async function saveClass(context: Context, form: ClassForm): Promise<Outcome<{ id: string }>> {
   if (!may(context, "class.edit")) return forbidden("enter classes");
-  const problems: Problem[] = [];
-  const whole = (path: string, label: string, text: string, [least, most]: [number, number]) => {
-    const value = /^\d{1,3}$/.test(text.trim()) ? Number(text) : NaN;
-    if (value >= least && value <= most) return value;
-    problems.push({ path, message: `${label}: a whole number from ${least} to ${most}` });
-    return least;
-  };
-  const name = form.name.trim();
-  if (name === "" || name.length > 60) problems.push({ path: "name", message: "name: up to 60 characters" });
-  if (!isHallDay(form.heldOn)) problems.push({ path: "heldOn", message: "day: write YYYY-MM-DD" });
-  if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(form.startsAt))
-    problems.push({ path: "startsAt", message: "starts at: write 18:30" });
-  const blockMinutes = whole("blockMinutes", "minutes a block", form.blockMinutes, [5, 180]);
-  const blocks = whole("blocks", "blocks", form.blocks, [1, 12]);
-  const stations = (await listStations(context)).items;
-  const capacities: Record<string, number> = {};
-  for (const { key, name: station } of stations) {
-    const text = (form.capacities[key] ?? "").trim();
-    if (text !== "" && text !== "0") capacities[key] = whole(`capacity.${key}`, station, text, [1, 12]);
-  }
-  if (Object.keys(capacities).length === 0)
-    problems.push({ path: "capacities", message: "stations: say for one at least how many share it" });
-  if (problems.length > 0) return failed("invalid", "Nothing was changed.", problems);
-  const value = { name, heldOn: form.heldOn, startsAt: form.startsAt, blockMinutes, blocks, capacities };
+  const { name, heldOn, startsAt, blockMinutes, blocks, capacities: asked } = form;
+  const shares = Object.fromEntries(Object.entries(asked).map(([key, text]) => [capacityKey(key), text]));
+  const read = readClass(
+    { name, heldOn, startsAt, blockMinutes, blocks, ...shares },
+    (await listStations(context)).items,
+  );
+  if (!read.ok) return failed("invalid", "Nothing was changed.", read.problems);
+  const { value } = read;
   return inTransaction(context, async (context) => {
     const { hall } = context;
     if (form.id === null) {

@@ -21,6 +21,21 @@ describe("a form looked over before it is saved", () => {
     expect(checkForm("bar", { ...bar, family: "spear" }).map(({ path }) => path)).toEqual(["family"]);
     expect(checkForm("bar", { ...bar, "stated.mass": "heavy" }).map(({ path }) => path)).toEqual(["stated.mass"]);
   });
+  it("says of an offer and of a class what saving would say", () => {
+    const offer = { name: "Thin", family: "deadlift", quantity: "1", price: "many", leadDays: "soon" };
+    expect(
+      checkForm("offer", offer, "GBP")
+        .map(({ path }) => path)
+        .sort(),
+    ).toEqual(["leadDays", "price"]);
+    expect(checkForm("offer", { ...offer, price: "£410", leadDays: "14" }, "GBP")).toEqual([]);
+    const held = { name: "Early", heldOn: "2026-04-03", startsAt: "7", blocks: "3", blockMinutes: "20" };
+    expect(checkForm("class", { ...held, "capacity.r1": "40" }).map(({ path }) => path)).toEqual([
+      "startsAt",
+      "capacity.r1",
+    ]);
+    expect(checkForm("class", { ...held, startsAt: "07:00", "capacity.r1": "2", "capacity.r2": "" })).toEqual([]);
+  });
   it("has nothing to say of what it does not know", () => {
     expect(checkForm("constructor", { a: "1" })).toEqual([]);
     expect(checkForm("nothing", {})).toEqual([]);

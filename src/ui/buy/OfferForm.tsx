@@ -7,6 +7,7 @@ import { FAMILIES, FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
 import { measurableKinds, QUANTITIES, quantityLabel } from "@/core/bars/quantities";
 import { OFFER_FIELDS, OFFER_KEYS, OFFERED_FIELDS } from "@/core/buying/offer";
 import { FormField } from "../bars/FormField";
+import { CheckedForm } from "../kit/CheckedForm";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { useFormAction } from "../kit/useFormAction";
@@ -40,7 +41,12 @@ export function OfferForm({ id, version, texts, currency, action, back }: Props)
   const of = (group: FieldGroup) =>
     OFFERED_FIELDS.filter((key) => BAR_FIELDS[key].group === group && hasField(key, build) && key !== "family");
   return (
-    <form action={send} key={`${form.status}${form.problems.length}${form.version ?? ""}`} className="grid gap-3">
+    <CheckedForm
+      key={`${form.status}${form.problems.length}${form.version ?? ""}`}
+      kind="offer"
+      {...{ form, send, isPending }}
+      className="grid gap-3"
+    >
       <input type="hidden" name="id" value={id ?? ""} />
       <input type="hidden" name="version" value={form.version ?? version} />
       {form.status === "refused" && (
@@ -144,6 +150,6 @@ export function OfferForm({ id, version, texts, currency, action, back }: Props)
           Cancel
         </Link>
       </div>
-    </form>
+    </CheckedForm>
   );
 }

@@ -1,8 +1,12 @@
 "use client";
 
+import { useId, type ComponentProps, type ReactNode } from "react";
+import { capacityKey } from "@/core/classes/readClass";
+import { CheckedForm } from "../kit/CheckedForm";
+import { useChecked } from "../kit/checkedField";
 import { DayField } from "../kit/DayField";
 import { FormMessage } from "../kit/FormParts";
-import type { FormAction } from "../kit/formState";
+import type { FormAction, FormState } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
@@ -18,21 +22,14 @@ interface Props {
 export function ClassForm({ id, version, texts, stations, action }: Props) {
   const [form, send, isPending] = useFormAction(action);
   const known = form.status === "refused" ? form.typed : texts;
-  const field = (name: string, label: string, type = "text", className = "") => (
-    <label className={`grid gap-1 text-sm ${className}`}>
-      <span className="font-semibold">{label}</span>
-      <input
-        name={name}
-        type={type}
-        defaultValue={known[name] ?? ""}
-        inputMode={type === "text" && name !== "name" ? "numeric" : undefined}
-        aria-invalid={form.problems.some(({ path }) => path === name)}
-        className="input input-sm w-full"
-      />
-    </label>
-  );
+  const of = (name: string) => ({ name, text: known[name] ?? "", form });
   return (
-    <form action={send} key={`${form.status}${form.problems.length}`} className="grid gap-3">
+    <CheckedForm
+      key={`${form.status}${form.problems.length}`}
+      kind="class"
+      {...{ form, send, isPending }}
+      className="grid gap-3"
+    >
       <input type="hidden" name="id" value={id ?? ""} />
       <input type="hidden" name="version" value={form.version ?? version} />
       {form.problems.length > 0 && (
@@ -42,34 +39,18 @@ export function ClassForm({ id, version, texts, stations, action }: Props) {
           ))}
         </ul>
       )}
-      <div className="grid grid-cols-2 gap-3 sm:grid-cols-6">
-        {field("name", "name", "text", "col-span-2")}
-        <label className="grid gap-1 text-sm">
-          <span className="font-semibold">day</span>
-          <DayField
-            name="heldOn"
-            start={known.heldOn ?? ""}
-            aria-invalid={form.problems.some(({ path }) => path === "heldOn")}
-            className="input input-sm w-full"
-          />
-        </label>
-        {field("startsAt", "starts at", "time")}
-        {field("blocks", "blocks")}
-        {field("blockMinutes", "minutes each")}
+      <div className="grid grid-cols-2 items-start gap-3 sm:grid-cols-6">
+        <Asked {...of("name")} label="name" className="col-span-2" />
+        <DayAsked {...of("heldOn")} label="day" />
+        <Asked {...of("startsAt")} label="starts at" type="time" />
+        <Asked {...of("blocks")} label="blocks" inputMode="numeric" />
+        <Asked {...of("blockMinutes")} label="minutes each" inputMode="numeric" />
       </div>
       <fieldset>
         <legend className="mb-1 text-sm font-semibold">how many share each station and its bar; empty: not used</legend>
         <div className="grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-3 lg:grid-cols-5">
           {stations.map(({ key, name }) => (
-            <label key={key} className="flex items-center justify-between gap-2 text-sm">
-              {name}
-              <input
-                name={`capacity.${key}`}
-                defaultValue={known[`capacity.${key}`] ?? ""}
-                inputMode="numeric"
-                className="input input-sm w-14 text-right"
-              />
-            </label>
+            <Asked key={key} {...of(capacityKey(key))} label={name} inputMode="numeric" isBeside />
           ))}
         </div>
       </fieldset>
@@ -79,6 +60,84 @@ export function ClassForm({ id, version, texts, stations, action }: Props) {
         </button>
         <FormMessage state={form} />
       </div>
-    </form>
+    </CheckedForm>
+  );
+}
+
+interface AskedProps {
+  name: string;
+  label: string;
+  text: string;
+  form: FormState;
+  className?: string;
+}
+
+/** What is wrong with a field: what the check says now, or whether the last answer refused it. */
+function useProblem(name: string, form: FormState) {
+  const { registered, problem } = useChecked(name);
+  const id = useId();
+  const isWrong = problem !== null || form.problems.some(({ path }) => path === name);
+  return {
+    registered,
+    attributes: { "aria-invalid": isWrong, ...(problem === null ? {} : { "aria-describedby": id }) },
+    said: problem !== null && (
+      <span id={id} className="text-error text-sm">
+        {problem}
+      </span>
+    ),
+  };
+}
+
+function Asked({
+  name,
+  label,
+  text,
+  form,
+  className = "",
+  isBeside = false,
+  ...input
+}: AskedProps & { isBeside?: boolean } & Pick<ComponentProps<"input">, "type" | "inputMode">) {
+  const { registered, attributes, said } = useProblem(name, form);
+  const field = (
+    <input
+      {...registered}
+      {...{ name, ...input, ...attributes }}
+      defaultValue={text}
+      className={`input input-sm ${isBeside ? "w-14 text-right" : "w-full"}`}
+    />
+  );
+  return <Labelled {...{ label, className, isBeside, said }}>{field}</Labelled>;
+}
+
+function DayAsked({ name, label, text, form, className = "" }: AskedProps) {
+  const { attributes, said } = useProblem(name, form);
+  return (
+    <Labelled {...{ label, className, said }}>
+      <DayField name={name} start={text} {...attributes} className="input input-sm w-full" />
+    </Labelled>
+  );
+}
+
+function Labelled({
+  label,
+  className,
+  isBeside = false,
+  said,
+  children,
+}: {
+  label: string;
+  className: string;
+  isBeside?: boolean;
+  said: ReactNode;
+  children: ReactNode;
+}) {
+  return (
+    <div className={className}>
+      <label className={isBeside ? "flex items-center justify-between gap-2 text-sm" : "grid gap-1 text-sm"}>
+        <span className={isBeside ? "" : "font-semibold"}>{label}</span>
+        {children}
+      </label>
+      {said}
+    </div>
   );
 }
