@@ -1,24 +1,22 @@
-import type { ReactNode } from "react";
 import { FoldOnPhone } from "../kit/FoldOnPhone";
 import { BAR_STATES, type Bar } from "@/core/bars/bar";
-import { seatToSeatOf } from "@/core/bars/lengths";
-import { QUANTITIES, QUANTITY_KINDS, type QuantityKind } from "@/core/bars/quantities";
+import { QUANTITIES } from "@/core/bars/quantities";
 import { WALL_THICKNESS_FACTOR } from "@/core/drawing/drawBar";
-import { trimmed } from "@/core/units/format";
 import type { WallBar, WallFacts } from "@/server/bars";
-import { KnurlPatterns, SHEET_HALF_MM } from "../kit/BarDrawing";
+import { KnurlPatterns } from "../kit/BarDrawing";
 import { changedHref } from "../kit/intent";
 import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
 import { QuantityLegend } from "../kit/QuantityText";
-import { href } from "../kit/search";
 import { PicksProvider } from "./PickBox";
 import { WallFilters } from "./WallFilters";
 import { WallKeys } from "./WallKeys";
 import { ShortWall } from "./ShortWall";
 import { LongWall } from "./LongWall";
-import { wallParams, type WallQuery, type WallSort } from "@/core/bars/wallQuery";
-import { Say, UnitName } from "../kit/shown";
+import { wallParams, type WallQuery } from "@/core/bars/wallQuery";
+import { UnitName } from "../kit/shown";
+import { extraKind, SortHead, Ruler } from "./WallHead";
+import { Picked } from "./WallPicked";
 
 interface Props {
   items: WallBar[];
@@ -185,114 +183,5 @@ export function Wall({ items, total, facts, picked, query, today, isSearchFocuse
       </footer>
       <WallKeys />
     </PicksProvider>
-  );
-}
-
-const OWN_COLUMNS: readonly QuantityKind[] = ["mass", "shaftDiameter", "seatToSeat"];
-
-/** The quantity that is sorted or filtered by and has no column of its own. */
-function extraKind({ sort, ranges }: WallQuery): QuantityKind | null {
-  const asked = [sort, ...Object.keys(ranges)];
-  return QUANTITY_KINDS.find((kind) => asked.includes(kind) && !OWN_COLUMNS.includes(kind)) ?? null;
-}
-
-function SortHead({
-  sort,
-  query,
-  address,
-  className,
-  children,
-}: {
-  sort: WallSort;
-  query: WallQuery;
-  address: (change: Record<string, string | null>) => string;
-  className: string;
-  children: ReactNode;
-}) {
-  const isSorted = query.sort === sort;
-  const isDown = isSorted && query.isDescending;
-  return (
-    <th
-      scope="col"
-      aria-sort={isSorted ? (isDown ? "descending" : "ascending") : undefined}
-      className={`py-2 pr-1 font-normal ${className}`}
-    >
-      <Link
-        href={address({ sort: sort === "tag" ? null : sort, down: isSorted && !isDown ? "1" : null })}
-        replace
-        scroll={false}
-        className={
-          isSorted ? "text-base-content font-semibold underline decoration-2 underline-offset-4" : "hover:underline"
-        }
-      >
-        {children}
-        {isSorted && <span aria-hidden="true">{isDown ? " ↓" : " ↑"}</span>}
-      </Link>
-    </th>
-  );
-}
-
-/** Distances from the centre line, with the place where most collars sit. */
-function Ruler() {
-  const ticks = [500, 655, 1000];
-  return (
-    <svg viewBox={`${-SHEET_HALF_MM} -118 ${2 * SHEET_HALF_MM} 118`} className="block w-full" aria-hidden="true">
-      {[...ticks, 0, ...ticks.map((x) => -x)].map((x) => (
-        <g key={x}>
-          <line
-            x1={x}
-            x2={x}
-            y1={Math.abs(x) === 655 ? -34 : -22}
-            y2={0}
-            stroke="var(--color-base-content)"
-            strokeWidth={4}
-          />
-          <text x={x} y={-44} textAnchor="middle" fontSize={50} fill="var(--color-quiet)">
-            {x === 0 ? "centre" : Math.abs(x)}
-          </text>
-        </g>
-      ))}
-    </svg>
-  );
-}
-
-function Picked({ picked, clear, mayMeasure }: { picked: readonly Bar[]; clear: string; mayMeasure: boolean }) {
-  if (picked.length === 0)
-    return (
-      <p className="text-quiet hidden sm:block">
-        Pick two to six bars with the boxes, or <kbd className="kbd kbd-sm">c</kbd> on a row, to lay them over one
-        another.
-      </p>
-    );
-  const tags = picked.map(({ tag }) => tag).join(",");
-  const [a, b] = picked;
-  const seats = a && b ? Math.abs((seatToSeatOf(a)?.value ?? NaN) - (seatToSeatOf(b)?.value ?? NaN)) : NaN;
-  const shaft =
-    a && b ? Math.abs((a.quantities.shaftDiameter?.value ?? NaN) - (b.quantities.shaftDiameter?.value ?? NaN)) : NaN;
-  return (
-    <>
-      <p>
-        <strong>{picked.length} picked</strong>
-        <span className="text-quiet">
-          {" "}
-          {picked.map(({ tag }) => tag).join(", ")}
-          {picked.length === 2 && Number.isFinite(seats) && <Say text={` · seats differ ${trimmed(seats, 0)} mm`} />}
-          {picked.length === 2 && Number.isFinite(shaft) && <Say text={`, shaft ${trimmed(shaft, 1)} mm`} />}
-        </span>
-      </p>
-      {picked.length > 1 && (
-        <Link href={href("/compare", { bars: tags })} className="btn btn-neutral btn-sm">
-          Compare
-        </Link>
-      )}
-      {mayMeasure && (
-        <Link href={href("/bars/measure", { bars: tags })} className="btn btn-outline btn-sm">
-          Measure
-        </Link>
-      )}
-      <Link href={clear} replace scroll={false} className="link text-sm">
-        clear
-      </Link>
-    </>
   );
 }

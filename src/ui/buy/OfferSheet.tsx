@@ -2,12 +2,10 @@ import type { ReactNode } from "react";
 import { FAMILIES } from "@/core/bars/families";
 import { oddsText } from "@/core/buying/batchRisk";
 import { peopleText } from "@/core/buying/offerGain";
-import { isValidOn } from "@/core/buying/offer";
 import { signed } from "@/core/units/format";
-import type { DeliveryItem, OfferPage } from "@/server/buying";
+import type { OfferPage } from "@/server/buying";
 import { BarTag } from "../kit/BarTag";
 import { KnurlPatterns } from "../kit/BarDrawing";
-import { dayText } from "@/core/units/dates";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { href } from "../kit/search";
@@ -15,6 +13,8 @@ import { OneForm, TextField } from "./BuyForms";
 import { OfferDrawing } from "./OfferDrawing";
 import { SpareText } from "./SpareText";
 import { verdictWords } from "./verdictWords";
+import { Decide } from "./OfferDecide";
+import { Deliveries } from "./OfferDeliveries";
 
 interface Props {
   page: OfferPage;
@@ -186,127 +186,5 @@ export function OfferSheet({ page, feel, lines, today, actions }: Props) {
         </p>
       </div>
     </div>
-  );
-}
-
-/** Into the comparison beside the nearest bar that is owned; null where the beam formulas do not hold. */
-
-function Decide({ page: { item }, today, action }: { page: OfferPage; today: string; action: FormAction }) {
-  const { row, offer } = item;
-  const fields = { id: row.id, version: row.version };
-  const isOver = !isValidOn(row, today);
-  return (
-    <section className="sheet grid gap-3 px-4 py-3 text-sm" aria-label="Decide">
-      <p className="font-bold">
-        {row.state === "idea" && "An idea: nobody quoted a price yet."}
-        {row.state === "quoted" &&
-          (isOver
-            ? `It was valid until ${dayText(row.validUntil!, today)}.`
-            : row.approvedOn
-              ? `Approved ${dayText(row.approvedOn, today)}.`
-              : "Quoted, not approved.")}
-        {row.state === "ordered" &&
-          `${row.orderedQuantity} ordered ${dayText(row.orderedOn!, today)}, expected ${row.expectedOn ? dayText(row.expectedOn, today) : "some day"}.`}
-        {row.state === "arrived" && "Arrived."}
-        {row.state === "refused" && `Refused: ${row.reason}`}
-      </p>
-      {row.state === "quoted" && !row.approvedOn && (
-        <OneForm fields={{ ...fields, kind: "approve" }} word="Approve" action={action} isMain />
-      )}
-      {row.state === "quoted" && row.approvedOn && (
-        <OneForm fields={{ ...fields, kind: "order" }} word="Mark ordered" action={action} isMain>
-          <TextField name="quantity" label={`How many (of ${offer.quantity})`} start="1" />
-        </OneForm>
-      )}
-      {row.state === "ordered" && (
-        <>
-          <Link href={`/buy/${row.id}/receive`} className="btn btn-neutral justify-self-start">
-            Check in on arrival
-          </Link>
-          <OneForm fields={{ ...fields, kind: "cancel" }} word="Cancel the order" action={action} />
-        </>
-      )}
-      {(row.state === "quoted" || row.state === "idea") && (
-        <details>
-          <summary className="link min-h-11 cursor-pointer py-3">Refuse it</summary>
-          <OneForm fields={{ ...fields, kind: "refuse" }} word="Refuse" action={action}>
-            <TextField name="reason" label="Why" isWide />
-          </OneForm>
-        </details>
-      )}
-    </section>
-  );
-}
-
-const VERDICT_WORDS = { keep: "Accepted", claim: "Claim", return: "Sent back" } as const;
-
-function Deliveries({
-  items,
-  today,
-  wantedTag,
-  resolve,
-}: {
-  items: readonly DeliveryItem[];
-  today: string;
-  wantedTag: string | null;
-  resolve: FormAction;
-}) {
-  return (
-    <section className="sheet px-4 py-3 text-sm" aria-label="What arrived">
-      <h2 className="font-bold">What arrived</h2>
-      <ul className="divide-base-300 divide-y">
-        {items.map((one) => (
-          <li key={one.id} className="grid gap-1 py-2">
-            <p>
-              <strong>
-                {one.verdict === "claim" && one.isResolved ? "Claim, resolved" : VERDICT_WORDS[one.verdict]}
-              </strong>
-              , {dayText(one.arrivedOn, today)}, checked by {one.by}
-              {one.tag && (
-                <>
-                  :{" "}
-                  <Link href={`/bars/${encodeURIComponent(one.tag)}`} className="link">
-                    {one.tag}
-                  </Link>
-                </>
-              )}
-            </p>
-            {one.reasons.map((text) => (
-              <p key={text} className="text-error">
-                {text}
-              </p>
-            ))}
-            {one.note && <p>{one.note}</p>}
-            {one.resolution && <p>{one.resolution}</p>}
-            {one.photoIds.length > 0 && (
-              <p className="flex flex-wrap gap-2">
-                {one.photoIds.map((id) => (
-                  // eslint-disable-next-line @next/next/no-img-element -- a photo behind the session
-                  <img key={id} src={`/buy/photos/${id}`} alt="What arrived" className="size-24 object-cover" />
-                ))}
-              </p>
-            )}
-            {one.verdict !== "keep" && (
-              <a href={`/buy/claims/${one.id}/claim.pdf`} className="link inline-flex min-h-11 items-center">
-                Claim sheet (PDF)
-              </a>
-            )}
-            {one.verdict === "claim" && !one.isResolved && (
-              <OneForm fields={{ id: one.id }} word="Resolve claim" action={resolve}>
-                <label className="grid gap-1">
-                  Outcome
-                  <select name="outcome" className="select select-sm w-40">
-                    <option value="return">Send it back</option>
-                    <option value="keep">Accept it</option>
-                  </select>
-                </label>
-                <TextField name="tag" label="Tag, if accepted" start={wantedTag ?? ""} />
-                <TextField name="resolution" label="What was agreed" isWide />
-              </OneForm>
-            )}
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }

@@ -1,6 +1,5 @@
 "use client";
 
-import { monthOfYear } from "@/core/units/dates";
 import {
   Bar,
   CartesianGrid,
@@ -12,8 +11,7 @@ import {
   XAxis,
   YAxis,
 } from "recharts";
-import { wetFromPct, type SteelReading } from "@/core/care/climateDay";
-import { climateCauses, type ClimateMonth } from "@/core/care/climateMonths";
+import { wetFromPct } from "@/core/care/climateDay";
 import { hallClockAt } from "@/core/units/hallDay";
 import { fixed, trimmed } from "@/core/units/format";
 import type { SensorRow } from "@/server/care/air";
@@ -21,30 +19,13 @@ import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { ImportForm, SensorForm } from "./AirForms";
 import { MonthTable, monthName } from "./MonthTable";
-import type { FormAction } from "../kit/formState";
-
-interface Props {
-  sensors: readonly { key: string; name: string }[];
-  sensor: SensorRow;
-  months: readonly ClimateMonth[];
-  days: readonly { day: string; rateUmPerYear: number; wetHours: number; dewHours: number }[];
-  /** What fell in each month, by "2026-11". */
-  depositionOf: Readonly<Record<string, { so2: number; chloride: number }>>;
-  now: SteelReading | null;
-  steel: readonly SteelReading[];
-  timeZone: string;
-  extent: { readings: number; uploaded: number; since: string | null };
-  today: string;
-  mayEdit: boolean;
-  importAction: FormAction;
-  sensorAction: FormAction;
-}
+import { Now, Why } from "./AirNow";
+import type { AirSheetProps } from "./airSheetProps";
 
 const TICK = { fontSize: 11, fill: "var(--color-quiet)" };
-const CAUSE_WORDS = { humidity: "humidity", temperature: "temperature", salt: "what falls from the air" } as const;
 
 /** The air of a place: now, its months against each other, why this one is worse, and its readings. */
-export function AirSheet(props: Props) {
+export function AirSheet(props: AirSheetProps) {
   const { sensors, sensor, months, days, now, steel, timeZone, extent, mayEdit, importAction, sensorAction } = props;
   return (
     <div className="grid gap-3">
@@ -162,7 +143,7 @@ export function AirSheet(props: Props) {
 }
 
 /** Where the readings come from: simulated ones are called so, and so are uploaded ones. */
-function readingsWords(kind: SensorRow["kind"], { readings, uploaded }: Props["extent"]): string {
+function readingsWords(kind: SensorRow["kind"], { readings, uploaded }: AirSheetProps["extent"]): string {
   const others = readings - uploaded;
   const count = (n: number) => n.toLocaleString("en");
   return [
@@ -171,79 +152,6 @@ function readingsWords(kind: SensorRow["kind"], { readings, uploaded }: Props["e
       ? [`${count(others)} ${kind === "simulated" ? "simulated readings, one an hour" : "readings"}`]
       : []),
   ].join(" and ");
-}
-
-function Now({ now, sensor, timeZone }: { now: SteelReading | null; sensor: SensorRow; timeZone: string }) {
-  if (!now)
-    return (
-      <p className="sheet px-4 py-3">
-        {sensor.name} has not been read in the last two days: nothing can be said about this morning.
-      </p>
-    );
-  const gap = now.dewPointC === null ? null : now.steelC - now.dewPointC;
-  const isSaltWet = wetFromPct(sensor.chloride) < 80 && now.relativeHumidityPct >= wetFromPct(sensor.chloride);
-  return (
-    <section
-      className={`sheet border-l-4 px-4 py-3 ${now.isWet ? "border-l-error" : isSaltWet || (gap !== null && gap < 1) ? "border-l-accent" : "border-l-primary"}`}
-      aria-label="Now"
-    >
-      <p className="text-lg font-semibold">
-        {now.isWet
-          ? "The bars sweat: their steel is below the dew point. Wipe them before use, and keep the doors shut until they have warmed."
-          : gap !== null && gap < 1
-            ? "The bars are within a degree of sweating."
-            : isSaltWet
-              ? `Salt on the bars draws water: wet from ${wetFromPct(sensor.chloride)} % humidity. Wipe them.`
-              : "The bars are dry."}
-      </p>
-      <p className="text-sm">
-        At {hallClockAt(new Date(now.at), timeZone)} the air was {fixed(now.temperatureC, 1)} °C and{" "}
-        {fixed(now.relativeHumidityPct, 0)} %{now.dewPointC !== null && `, its dew point ${fixed(now.dewPointC, 1)} °C`}
-        ; the steel about {fixed(now.steelC, 1)} °C.
-      </p>
-    </section>
-  );
-}
-
-/** Why the last month is better or worse than the months before it, cause by cause. */
-function Why({ months, depositionOf, sensor }: Props) {
-  const last = months.at(-1)!;
-  const before = months.slice(0, -1).filter(({ days }) => days >= 10);
-  if (before.length === 0) return null;
-  const mean = (of: (month: ClimateMonth) => number) =>
-    before.reduce((sum, month) => sum + of(month), 0) / before.length;
-  const falls = (month: string) => depositionOf[month] ?? sensor;
-  const usual = {
-    meanC: mean(({ meanC }) => meanC),
-    meanHumidityPct: mean(({ meanHumidityPct }) => meanHumidityPct),
-    so2: mean(({ month }) => falls(month).so2),
-    chloride: mean(({ month }) => falls(month).chloride),
-  };
-  const causes = climateCauses(usual, { ...last, ...falls(last.month) });
-  const times = last.factor / mean(({ factor }) => factor);
-  const word = times > 1.03 ? "worse" : times < 0.97 ? "better" : "like";
-  const told = causes.filter(({ factor }) => Math.abs(factor - 1) >= 0.02);
-  return (
-    <section className="sheet px-4 py-3" aria-label="Why this month">
-      <p className="text-lg leading-snug font-semibold">
-        {monthOfYear(last.month)} is{" "}
-        {word === "like" ? "like the months before it" : `${word} than the months before it`}: bars need care{" "}
-        {trimmed(last.factor, 2)} times as often as in temperate air, {trimmed(times, 2)} times the usual here.
-      </p>
-      <p className="text-sm">
-        {told.length === 0
-          ? "Nothing stands out."
-          : `On the corrosion rate: ${told
-              .map(
-                ({ what, factor }) =>
-                  `${CAUSE_WORDS[what]} × ${trimmed(factor, 2)}${what === "humidity" ? ` (${fixed(last.meanHumidityPct, 0)} against ${fixed(usual.meanHumidityPct, 0)} %)` : what === "temperature" ? ` (${fixed(last.meanC, 1)} against ${fixed(usual.meanC, 1)} °C)` : ""}`,
-              )
-              .join(", ")}.`}{" "}
-        Class {last.category}, {fixed(last.wetHours, 0)} humid hours, {fixed(last.dewHours, 0)} hours with dew on the
-        steel.
-      </p>
-    </section>
-  );
 }
 
 function Chart({ label, children }: { label: string; children: React.ReactElement }) {

@@ -1,42 +1,38 @@
 "use client";
 
 import { platesHandled } from "@/core/loading/handled";
-import type { PoolPlan, PoolQuestion, Shortage } from "@/core/loading/plan/poolQuestion";
-import type { LadderWish } from "@/core/loading/rounds";
+import type { PoolPlan, Shortage } from "@/core/loading/plan/poolQuestion";
 import { groupBy } from "@/core/collections/groupBy";
 import type { PoolRemedy } from "@/core/loading/plan/poolRemedy";
 import { kgFromMassUnits, massUnitsFromKg } from "@/core/units/exactMass";
 import { trimmed } from "@/core/units/format";
-import type { PoolStation } from "@/server/classes";
 import { AskForm } from "../kit/AskForm";
 import Link from "../kit/Link";
 import { href } from "../kit/search";
 import { LadderAsk, PlatesAsk } from "../load/LadderAsk";
-import { Sleeve, type PlateFaces } from "../load/Sleeve";
+import { Sleeve } from "../load/Sleeve";
 import { usePool } from "./usePool";
 import { Kg, Say } from "../kit/shown";
-
-interface Props {
-  address: string;
-  /** "18:30". */
-  startsAt: string;
-  question: PoolQuestion;
-  stations: readonly PoolStation[];
-  lifterOf: Readonly<Record<string, string>>;
-  problems: readonly string[];
-  faces: PlateFaces;
-  only: "kg" | "lb" | null;
-  ladder: LadderWish;
-}
+import { pairsOf, ShortageWords, clock } from "./ShortageWords";
+import type { PoolSheetProps } from "./poolSheetProps";
 
 /** Less than this nobody feels; it is counted, not listed. */
 const FELT_KG = 0.5;
+
 const isFelt = ({ wishedUnits, achievedUnits }: Shortage) => kgFromMassUnits(wishedUnits - achievedUnits) >= FELT_KG;
 
-const kg = (units: number) => trimmed(kgFromMassUnits(units), 2);
-
 /** Every station of a class with one pool of plates over time: what each set gets, what is short, and what would help. */
-export function PoolSheet({ address, startsAt, question, stations, lifterOf, problems, faces, only, ladder }: Props) {
+export function PoolSheet({
+  address,
+  startsAt,
+  question,
+  stations,
+  lifterOf,
+  problems,
+  faces,
+  only,
+  ladder,
+}: PoolSheetProps) {
   const { plan, remedy, share, ms, isCancelled, cancel, again } = usePool(question, massUnitsFromKg(FELT_KG));
   const sets = question.stations.reduce((sum, one) => sum + one.sets.length, 0);
   return (
@@ -89,7 +85,7 @@ export function PoolSheet({ address, startsAt, question, stations, lifterOf, pro
   );
 }
 
-interface PlannedProps extends Omit<Props, "address" | "problems"> {
+interface PlannedProps extends Omit<PoolSheetProps, "address" | "problems"> {
   plan: PoolPlan;
   remedy: PoolRemedy | null | undefined;
   ms: number;
@@ -213,55 +209,4 @@ function Planned({
       </div>
     </>
   );
-}
-
-interface ShortageProps {
-  /** Sets at one station that miss the same plates. */
-  group: readonly Shortage[];
-  startsAt: string;
-  lifterOf: Props["lifterOf"];
-  faces: PlateFaces;
-  stationOf: (key: string) => PoolStation;
-}
-
-const pairsOf = ({ id, pairs }: { id: string; pairs: number }, faces: PlateFaces) =>
-  `${pairs === 1 ? "a pair" : `${pairs} pairs`} of ${faces[id]?.label ?? id}`;
-
-/** What is missing, when, who holds it, and the cheapest remedy in time. */
-function ShortageWords({ group, startsAt, lifterOf, faces, stationOf }: ShortageProps) {
-  const [first, last] = [group[0]!, group.at(-1)!];
-  const at = stationOf(first.station);
-  const heldBy = [...new Set(group.flatMap(({ heldBy: own }) => own))].map((key) => stationOf(key).station);
-  const waits = group.map(({ freeAtMinutes, atMinutes }) =>
-    freeAtMinutes === null ? Infinity : freeAtMinutes - atMinutes,
-  );
-  const wait = Math.ceil(Math.max(...waits));
-  const from = clock(startsAt, first.atMinutes);
-  const until = clock(startsAt, last.atMinutes);
-  return (
-    <>
-      <strong>
-        {from === until ? from : `${from} to ${until}`}, {at.station} ({at.tag}):
-      </strong>{" "}
-      <Say
-        text={group
-          .map(
-            ({ set, achievedUnits, wishedUnits }) =>
-              `${lifterOf[set]} ${kg(achievedUnits)} instead of ${kg(wishedUnits)} kg`,
-          )
-          .filter((words, i, all) => all.indexOf(words) === i)
-          .join(", ")}
-      />
-      . Missing: {first.missing.map((one) => pairsOf(one, faces)).join(" and ")}
-      {heldBy.length > 0 && `, on bars at ${heldBy.join(" and ")}`}.{" "}
-      {wait < Infinity && `Begun ${wait} min later ${group.length === 1 ? "it has" : "they have"} them.`}
-    </>
-  );
-}
-
-/** The time of day so many minutes after the class begins. */
-function clock(startsAt: string, minutes: number): string {
-  const [hours, past] = startsAt.split(":").map(Number);
-  const at = Math.floor(60 * hours! + past! + minutes + 1e-9) % 1440;
-  return `${String(Math.floor(at / 60)).padStart(2, "0")}:${String(at % 60).padStart(2, "0")}`;
 }

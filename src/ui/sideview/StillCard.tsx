@@ -1,19 +1,16 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { useId, useMemo, useState } from "react";
 import { againstModel, againstWords } from "@/core/sideview/againstModel";
-import { MARK_NAMES, type CameraSide, type ScaleAlong } from "@/core/sideview/marks";
-import { marksOf, START_DISC, START_SCALE } from "@/core/sideview/stillState";
-import { convertTyped, readTyped, type Unit } from "@/core/units/typedQuantity";
+import { MARK_NAMES } from "@/core/sideview/marks";
+import { marksOf } from "@/core/sideview/stillState";
 import type { SideView } from "@/server/sideview";
-import { freshKey } from "../kit/freshKey";
-import { asBase64, shrinkPhoto } from "../kit/shrinkPhoto";
-import { Say } from "../kit/shown";
 import { StillPicture } from "./StillPicture";
 import { StillReadout } from "./StillReadout";
 import type { StillBar, StillLifter } from "./stillProps";
 import { useStill } from "./useStill";
+import { typed, StillOptions } from "./StillOptions";
+import { SaveStill } from "./SaveStill";
 
 interface Props {
   title: string;
@@ -32,13 +29,8 @@ interface Props {
 
 /** Somebody who is not on file. */
 const ANYBODY = { heightMm: 1750, massKg: 80 };
-const START_LOAD_KG = 100;
 
-/** A mass or a length as somebody typed it, in kg or mm; null where it cannot be read. */
-function typed(text: string, unit: Unit): number | null {
-  const read = readTyped(text, unit);
-  return read ? convertTyped(read) : null;
-}
+const START_LOAD_KG = 100;
 
 /** One still: its picture with the marks, what it says, the model beside it, and saving it for the lifter. */
 export function StillCard({ title, saved, isWide, lifter, bars, asked, today, maySave, close, opened }: Props) {
@@ -229,180 +221,5 @@ export function StillCard({ title, saved, isWide, lifter, bars, asked, today, ma
         </div>
       )}
     </section>
-  );
-}
-
-/** Which way they face, how large the plate is, a second scale, and where the camera stood. */
-function StillOptions({ still }: { still: ReturnType<typeof useStill> }) {
-  const { marks, change } = still;
-  if (!marks) return null;
-  const field = (label: string, value: string, keep: (mm: number) => void, unit: Unit = "mm") => (
-    <label className="grid gap-1">
-      {label}
-      <input
-        key={value}
-        className="input w-32"
-        defaultValue={value}
-        onBlur={({ target }) => {
-          const mm = typed(target.value, unit);
-          if (mm !== null && mm > 0) keep(mm);
-        }}
-      />
-    </label>
-  );
-  return (
-    <details className="border-base-300 border-t pt-1 text-sm">
-      <summary className="min-h-11 cursor-pointer content-center font-semibold">Scale and camera</summary>
-      <div className="flex flex-wrap gap-3 pb-2">
-        <label className="grid gap-1">
-          They face
-          <select
-            className="select w-32"
-            value={marks.facing}
-            onChange={({ target }) => change({ kind: "set", facing: target.value as "left" | "right" })}
-          >
-            <option value="right">right</option>
-            <option value="left">left</option>
-          </select>
-        </label>
-        <label className="grid gap-1">
-          The camera stood
-          <select
-            className="select w-48"
-            value={marks.cameraSide}
-            onChange={({ target }) => change({ kind: "set", cameraSide: target.value as CameraSide })}
-          >
-            <option value="unknown">nobody knows</option>
-            <option value="square">square: the bar’s ends hide one another</option>
-            <option value="front">a little in front of them</option>
-            <option value="behind">a little behind them</option>
-          </select>
-        </label>
-        {field("How far away", `${marks.cameraMm / 1000} m`, (cameraMm) => change({ kind: "set", cameraMm }))}
-        {marks.disc &&
-          field("Plate’s diameter", `${marks.disc.diameterMm} mm`, (diameterMm) =>
-            change({ kind: "disc", diameterMm }),
-          )}
-        {marks.scale &&
-          field("Known distance", `${marks.scale.distanceMm} mm`, (distanceMm) =>
-            change({ kind: "scale", distanceMm }),
-          )}
-        {marks.scale && (
-          <label className="grid gap-1">
-            It lies along
-            <select
-              className="select w-40"
-              value={marks.scale.along}
-              onChange={({ target }) =>
-                change({ kind: "scale", distanceMm: marks.scale!.distanceMm, along: target.value as ScaleAlong })
-              }
-            >
-              <option value="upright">an upright</option>
-              <option value="floor">the floor</option>
-              <option value="other">something else</option>
-            </select>
-          </label>
-        )}
-      </div>
-      <div className="flex flex-wrap gap-3">
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="checkbox"
-            checked={marks.disc !== null}
-            onChange={({ target }) => change(target.checked ? START_DISC : { kind: "disc", diameterMm: null })}
-          />
-          a plate is on the bar
-        </label>
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="checkbox"
-            checked={marks.scale !== null}
-            onChange={({ target }) => change(target.checked ? START_SCALE : { kind: "scale", distanceMm: null })}
-          />
-          two points a known distance apart
-        </label>
-      </div>
-      <p className="text-quiet text-xs">
-        <Say text="The plate’s disc gives the scale, and by its width against its height how far the camera stood out of square. An upright also says what is plumb." />
-      </p>
-    </details>
-  );
-}
-
-interface SaveProps {
-  still: ReturnType<typeof useStill>;
-  lifter: StillLifter;
-  lift: string;
-  tag: string | null;
-  setting: string;
-  loadKg: number | null;
-  today: string;
-}
-
-/** Saving the marks for the lifter, with the picture only where somebody ticks it. */
-function SaveStill({ still, lifter, lift, tag, setting, loadKg, today }: SaveProps) {
-  const router = useRouter();
-  const [key, setKey] = useState(freshKey);
-  const [withPicture, setWithPicture] = useState(false);
-  const [isSaving, setSaving] = useState(false);
-  const [said, setSaid] = useState<{ ok: boolean; text: string } | null>(null);
-  const { marks, picture, reading } = still;
-  const save = async () => {
-    if (!marks || loadKg === null) return;
-    setSaving(true);
-    try {
-      const photo = withPicture && picture?.file ? await asBase64(await shrinkPhoto(picture.file)) : null;
-      const response = await fetch("/match/balance/still/save", {
-        method: "POST",
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify({
-          ...{ key, lifter: lifter.key, tag, lift, setting, loadKg },
-          takenOn: today,
-          marks,
-          photo,
-        }),
-      });
-      const answer = (await response.json()) as { error?: { message: string; details?: { message: string }[] } };
-      const why = answer.error?.details?.map(({ message }) => message).join(" ") || answer.error?.message;
-      setSaid({ ok: response.ok, text: response.ok ? `Saved for ${lifter.name}.` : (why ?? "Not saved. Try again.") });
-      if (response.ok) {
-        setKey(freshKey());
-        router.refresh();
-      }
-    } catch {
-      setSaid({ ok: false, text: "Not saved: no answer. The marks are still here; try again." });
-    } finally {
-      setSaving(false);
-    }
-  };
-  return (
-    <div className="border-base-300 grid gap-2 border-t pt-2 text-sm">
-      {picture?.file && (
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="checkbox"
-            checked={withPicture}
-            onChange={({ target }) => setWithPicture(target.checked)}
-          />
-          save the picture too; {lifter.name} agreed
-        </label>
-      )}
-      <button
-        type="button"
-        className="btn btn-neutral justify-self-start"
-        disabled={isSaving || !reading || loadKg === null}
-        onClick={() => void save()}
-      >
-        {isSaving ? "Saving …" : `Save for ${lifter.name}`}
-      </button>
-      {said && (
-        <p role="status" className={said.ok ? "" : "text-error font-semibold"}>
-          {said.text}
-        </p>
-      )}
-    </div>
   );
 }

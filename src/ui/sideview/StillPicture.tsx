@@ -3,8 +3,9 @@
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import type { Figure } from "@/core/balance/balance";
 import { MARK_NAMES, type MarkKey, type Pixel, type SideMarks } from "@/core/sideview/marks";
-import { onPicture, type StillReading } from "@/core/sideview/readStill";
+import { type StillReading } from "@/core/sideview/readStill";
 import { markNear, marksOf, type MarkChange, pointOf } from "@/core/sideview/stillState";
+import { joined, ModelOver, Magnifier } from "./StillOver";
 
 interface Props {
   src: string;
@@ -20,10 +21,8 @@ interface Props {
 
 /** A finger covers so many pixels of the screen. */
 const FINGER_PX = 44;
-/** How much the magnifier enlarges. */
-const ZOOM = 3;
+
 const INK = "var(--color-secondary)";
-const MODEL_INK = "var(--color-accent)";
 
 /** How many pixels of the picture one pixel of the screen is. */
 function useScale(widthPx: number) {
@@ -159,77 +158,6 @@ export function StillPicture({ src, marks, selected, reading, model, label, sele
         );
       })}
       {shown && <Magnifier src={src} marks={marks} mark={shown} scale={scale} />}
-    </svg>
-  );
-}
-
-const joined = (...all: Pixel[]) => all.map(([x, y]) => `${x},${y}`).join(" ");
-
-/** The model's limbs in the still's own camera. */
-function ModelOver({
-  figure: { ankle, knee, hip, shoulder, load },
-  reading,
-  facing,
-  scale,
-}: {
-  figure: Figure;
-  reading: StillReading;
-  facing: SideMarks["facing"];
-  scale: number;
-}) {
-  const at = ([x, y]: readonly [number, number]) => onPicture(reading, facing, [x - ankle[0], y - ankle[1]]);
-  const limbs = joined(at(ankle), at(knee), at(hip), at(shoulder));
-  const [x, y] = at(load);
-  return (
-    <g fill="none" strokeLinecap="round" strokeLinejoin="round" aria-hidden>
-      <polyline points={limbs} stroke="black" strokeOpacity={0.5} strokeWidth={5 * scale} />
-      <polyline
-        points={limbs}
-        stroke={MODEL_INK}
-        strokeWidth={3 * scale}
-        strokeDasharray={`${9 * scale} ${6 * scale}`}
-      />
-      <circle cx={x} cy={y} r={6 * scale} stroke={MODEL_INK} strokeWidth={3 * scale} />
-    </g>
-  );
-}
-
-/** What lies under a finger, three times as large, in the corner that it is not in. */
-function Magnifier({ src, marks, mark, scale }: { src: string; marks: SideMarks; mark: MarkKey; scale: number }) {
-  const at = pointOf(marks, mark);
-  if (!at) return null;
-  const { widthPx, heightPx } = marks;
-  const side = Math.min(130 * scale, widthPx / 2.4);
-  const seen = side / ZOOM;
-  const left = at[0] < widthPx / 2 ? widthPx - side : 0;
-  const half = side / 2;
-  return (
-    <svg
-      x={left}
-      y={0}
-      width={side}
-      height={side}
-      viewBox={`${at[0] - seen / 2} ${at[1] - seen / 2} ${seen} ${seen}`}
-      aria-hidden
-      className="pointer-events-none"
-    >
-      <rect x={at[0] - half} y={at[1] - half} width={side} height={side} fill="var(--color-base-100)" />
-      <image href={src} width={widthPx} height={heightPx} />
-      <path
-        d={`M${at[0] - seen / 2},${at[1]}h${seen}M${at[0]},${at[1] - seen / 2}v${seen}`}
-        stroke="var(--color-primary)"
-        strokeWidth={1.2 * (scale / ZOOM)}
-        fill="none"
-      />
-      <rect
-        x={at[0] - seen / 2}
-        y={at[1] - seen / 2}
-        width={seen}
-        height={seen}
-        fill="none"
-        stroke="var(--color-primary)"
-        strokeWidth={(4 * scale) / ZOOM}
-      />
     </svg>
   );
 }

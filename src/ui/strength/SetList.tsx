@@ -7,7 +7,8 @@ import { trimmed } from "@/core/units/format";
 import type { LogItem } from "@/server/logbook";
 import { dayText } from "@/core/units/dates";
 import type { FormAction } from "../kit/formState";
-import { EditSetForm, OneTouchForm, type BarChoice } from "./LogForms";
+import { EditSetForm, OneTouchForm } from "./LogForms";
+import type { BarChoice } from "./SetFields";
 import { Kg } from "../kit/shown";
 
 interface Props {

@@ -7,7 +7,8 @@ import { barCosts, type BuyingChoice, buyingChoice, buyingRules } from "@/server
 import { listOffers } from "@/server/offers";
 import { ImportOffersForm, OneForm, TextField } from "@/ui/buy/BuyForms";
 import { BuyNav } from "@/ui/buy/BuyNav";
-import { BesideChoiceSheet, ChoiceSheet } from "@/ui/buy/ChoiceSheet";
+import { BesideChoiceSheet } from "@/ui/buy/BesideChoice";
+import { ChoiceSheet } from "@/ui/buy/ChoiceSheet";
 import { OfferList } from "@/ui/buy/OfferList";
 import Link from "@/ui/kit/Link";
 import { PageHead } from "@/ui/kit/PageHead";

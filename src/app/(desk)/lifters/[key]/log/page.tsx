@@ -6,7 +6,8 @@ import { allLifts } from "@/server/lifts";
 import { loadable } from "@/server/loading";
 import { lastLogChange, lifterByKey, lifterLog, loggableBars } from "@/server/logbook";
 import { PageHead } from "@/ui/kit/PageHead";
-import { LogSheet, type ShownLoad } from "@/ui/strength/LogSheet";
+import type { ShownLoad } from "@/ui/strength/logSheetProps";
+import { LogSheet } from "@/ui/strength/LogSheet";
 import { addSetsAction, deleteSetAction, editSetAction, importSetsAction, undoLogAction } from "./actions";
 import { LifterNav } from "@/ui/lifters/LifterNav";
 

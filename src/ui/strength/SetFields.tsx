@@ -1,0 +1,111 @@
+"use client";
+
+import { DayField } from "../kit/DayField";
+import type { FormState } from "../kit/formState";
+
+export interface BarChoice {
+  tag: string;
+  name: string;
+}
+
+interface SetFieldsProps {
+  form: FormState;
+  start: Readonly<Record<string, string>>;
+  bars: readonly BarChoice[];
+  lifts: readonly { key: string; name: string }[];
+  today: string;
+  isOne?: boolean;
+}
+
+/** Day, lift, bar and the sets themselves. */
+export function SetFields({ form, start, bars, lifts, today, isOne = false }: SetFieldsProps) {
+  const value = (name: string) => form.typed[name] ?? start[name] ?? "";
+  return (
+    <>
+      <label className="grid gap-1">
+        Day
+        <DayField name="on" max={today} start={value("on") || today} className="input input-sm w-40" />
+      </label>
+      <label className="grid gap-1">
+        Lift
+        <select name="lift" defaultValue={value("lift")} className="select select-sm w-44">
+          {lifts.map(({ key, name }) => (
+            <option key={key} value={key}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="grid gap-1">
+        Bar
+        <select name="tag" defaultValue={value("tag")} className="select select-sm w-56">
+          {bars.map(({ tag, name }) => (
+            <option key={tag} value={tag}>
+              {tag} {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="grid basis-full gap-1">
+        {isOne ? "Set" : "Sets, one line each"}
+        {isOne ? (
+          <input name="lines" defaultValue={value("lines")} className="input input-sm w-full max-w-80" />
+        ) : (
+          <textarea
+            name="lines"
+            rows={3}
+            spellCheck={false}
+            defaultValue={value("lines")}
+            placeholder={"140x5 @2\n315 lb 3,3,2"}
+            className="textarea w-full max-w-96"
+          />
+        )}
+      </label>
+      <details className="basis-full" open={["setting", "variant", "note"].some((name) => value(name) !== "")}>
+        <summary className="link min-h-11 cursor-pointer py-3">Set at, variant, note</summary>
+        <div className="flex flex-wrap items-end gap-3">
+          {(
+            [
+              ["setting", "Bar set at"],
+              ["variant", "Variant (stance, box, pause)"],
+              ["note", "Note"],
+            ] as const
+          ).map(([name, label]) => (
+            <label key={name} className="grid gap-1">
+              {label}
+              <input name={name} defaultValue={value(name)} className="input input-sm w-48" />
+            </label>
+          ))}
+          <label className="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              name="handsHelped"
+              defaultChecked={value("handsHelped") === "on"}
+              className="checkbox checkbox-sm"
+            />
+            Hands helped
+          </label>
+        </div>
+      </details>
+      {form.problems.some(({ path }) => path === "isSure") && (
+        <label className="text-error flex min-h-11 basis-full items-center gap-2 font-semibold">
+          <input type="checkbox" name="isSure" className="checkbox checkbox-sm" />
+          It is right
+        </label>
+      )}
+    </>
+  );
+}
+
+/** Problems of a form, each once. */
+export function Problems({ form }: { form: FormState }) {
+  const said = form.problems.filter(({ message }) => message !== form.message);
+  if (said.length === 0) return null;
+  return (
+    <ul role="alert" className="text-error basis-full list-disc pl-5">
+      {said.map(({ path, message }) => (
+        <li key={path + message}>{message}</li>
+      ))}
+    </ul>
+  );
+}
