@@ -4,7 +4,9 @@ import { FAMILIES, FAMILY_KEYS } from "../bars/families";
 import { MENS_BAR, stated, testBar } from "../bars/testBar.fixture";
 import type { Bar } from "../bars/bar";
 import { LIFT_KEYS, LIFTS } from "../matching/lifts";
-import { COMPARED_PARTS, type ComparedAt, comparedInWords, plateRoom } from "./inWords";
+import { COMPARED_PARTS, type ComparedAt } from "./comparedParts";
+import { comparedInWords } from "./inWords";
+import { plateRoom } from "./plateLines";
 import { START_STEADINESS, STEADY_KINDS, steadinessFrom, steadyKindOf } from "./steadiness";
 
 const AT: ComparedAt = {

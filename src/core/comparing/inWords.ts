@@ -1,65 +1,22 @@
-import { balance, type Balance } from "../balance/balance";
-import type { Build } from "../balance/body";
-import { carryOn } from "../balance/carryOn";
-import { ratedTotalKg, valueOf, type Bar } from "../bars/bar";
+import { valueOf, type Bar } from "../bars/bar";
 import { FAMILIES } from "../bars/families";
-import { type RackPlace, stationsThatFit } from "../bars/rackSpan";
+import { stationsThatFit } from "../bars/rackSpan";
 import { FINISH_FACTOR } from "../care/careTasks";
 import { jCupHeightMm } from "../setups/rackHeight";
-import { priorOf, START_STRENGTH_RULES, type StrengthRules } from "../strength/strengthRules";
-import { type Lift } from "../matching/lifts";
+import { priorOf, START_STRENGTH_RULES } from "../strength/strengthRules";
 import { fixed, listed, trimmed } from "../units/format";
-import { STANDARD_DISC, type Disc } from "../whip/assumedPlates";
-import { bendUnder } from "../whip/compareWhip";
-import { type SteadyKind, STEADY_NAMES, steadyKindOf } from "./steadiness";
-
-/** What a sentence rests on. */
-export type LineBasis = "physics" | "data" | "common practice" | "house rule" | "opinion";
-
-export interface ComparedLine {
-  text: string;
-  basis: LineBasis;
-  /** Of an opinion: what others say. */
-  others?: string;
-}
-
-export const COMPARED_PARTS = ["body", "rack", "plates", "storage", "care", "purpose"] as const;
-export type ComparedPart = (typeof COMPARED_PARTS)[number];
-export const COMPARED_PART_NAMES: Record<ComparedPart, string> = {
-  body: "For the body",
-  rack: "In the rack",
-  plates: "Plates and load",
-  storage: "On the wall",
-  care: "Care",
-  purpose: "What it is good for",
-};
-
-export interface ComparedSide {
-  bar: Bar;
-  /** Facts that only the record has; null where nobody said. */
-  areSleevesGrooved?: boolean | null;
-  looseParts?: number;
-  sticksOutMm?: number | null;
-  /** The lightest bar of the same family that the gym has besides, where it is lighter. */
-  lighter?: { tag: string; kg: number } | null;
-}
-
-export interface ComparedAt {
-  lift: Lift;
-  loadKg: number;
-  build: Build;
-  handsHalfMm: number;
-  disc?: Disc;
-  racks: readonly RackPlace[];
-  steadiness: readonly SteadyKind[];
-  noticeableMm: number;
-  /** Between two holes of the gym's racks, in mm; null where nobody measured. */
-  holePitchMm: number | null;
-  strength?: StrengthRules;
-}
-
-/** Smaller differences nobody notices: kg of an empty bar, degrees of lean, N·m, mm in the rack and on the wall. Ours. */
-const FELT = { kg: 0.3, leanDeg: 2, momentNm: 8, rackMm: 15, wallMm: 30, shaftMm: 0.4 };
+import {
+  type ComparedSide,
+  type ComparedAt,
+  type ComparedPart,
+  type ComparedLine,
+  type Pair,
+  FELT,
+  apart,
+  isStraight,
+} from "./comparedParts";
+import { plateLines } from "./plateLines";
+import { bodyLines } from "./bodyLines";
 
 /**
  * What changes between two bars, in sentences: for the body by the balance model at this lifter's size, for rack, plates,
@@ -91,115 +48,6 @@ export function comparedInWords(
   return words;
 }
 
-type Pair = [ComparedSide, ComparedSide];
-
-/** The pair ordered by a figure, the greater first; null where one is unknown or they are as good as equal. */
-function apart<T extends ComparedSide>([a, b]: [T, T], of: (side: T) => number | null, felt: number) {
-  const [x, y] = [of(a), of(b)];
-  if (x === null || y === null || Math.abs(x - y) < felt) return null;
-  return x > y ? { more: a, less: b, high: x, low: y } : { more: b, less: a, high: y, low: x };
-}
-
-function bodyLines(lines: ComparedLine[], pair: Pair, at: ComparedAt): void {
-  const stands = pair.map(({ bar }) => standing(bar, at)) as [Balance | null, Balance | null];
-  const [one, two] = stands;
-  const [a, b] = pair.map(({ bar }) => bar.tag) as [string, string];
-  if (one && two) {
-    const [upright, leaning] = one.trunkLeanDeg <= two.trunkLeanDeg ? [a, b] : [b, a];
-    const [less, more] = [one.trunkLeanDeg, two.trunkLeanDeg].sort((x, y) => x - y) as [number, number];
-    lines.push({
-      basis: "physics",
-      text:
-        more - less < FELT.leanDeg
-          ? `The trunk leans alike: ${fixed(less, 0)}° with ${upright}, ${fixed(more, 0)}° with ${leaning}.`
-          : `${upright} keeps the trunk ${fixed(more - less, 0)}° more upright: ${fixed(less, 0)}° against ${fixed(more, 0)}° with ${leaning}.`,
-    });
-    const hip = one.hipMomentNm / Math.max(1, one.kneeMomentNm) - two.hipMomentNm / Math.max(1, two.kneeMomentNm);
-    if (Math.abs(hip) > 0.08)
-      lines.push({
-        basis: "physics",
-        text: `${hip > 0 ? a : b} asks more of the hips, ${hip > 0 ? b : a} more of the knees, sitting as people do with each.`,
-      });
-    for (const [tag, stand] of [
-      [a, one],
-      [b, two],
-    ] as const) {
-      if (stand.rollTorqueNm > FELT.momentNm)
-        lines.push({
-          basis: "physics",
-          text: `${tag} presses its pads on and wants to roll forward (${fixed(stand.rollTorqueNm, 0)} N·m).`,
-        });
-      else if (stand.rollTorqueNm < -FELT.momentNm)
-        lines.push({
-          basis: "physics",
-          text: `${tag} wants to roll off the back (${fixed(-stand.rollTorqueNm, 0)} N·m): hands stay on.`,
-        });
-      if (stand.correctionReachMm !== null)
-        lines.push({
-          basis: "physics",
-          text: `${tag} hangs: the hands can move its load ${fixed(stand.correctionReachMm, 0)} mm to put a slip right.`,
-        });
-    }
-  }
-  const reach = reachOf(pair);
-  if (reach) lines.push(reach);
-  const heavy = apart(pair, ({ bar }) => valueOf(bar, "mass"), FELT.kg);
-  if (heavy)
-    lines.push({
-      basis: "data",
-      text: `Empty, ${heavy.more.bar.tag} is ${trimmed(heavy.high - heavy.low, 1)} kg heavier: ${trimmed(heavy.high, 1)} kg against ${trimmed(heavy.low, 1)} kg.`,
-    });
-  const thick = apart(pair, ({ bar }) => valueOf(bar, "shaftDiameter"), FELT.shaftMm);
-  if (thick && pair.every(({ bar }) => FAMILIES[bar.family].form === "straight"))
-    lines.push({
-      basis: "data",
-      text: `${thick.more.bar.tag} is ${trimmed(thick.high - thick.low, 1)} mm thicker in the hand.`,
-    });
-  if (pair[0].bar.knurl && pair[1].bar.knurl && pair[0].bar.knurl !== pair[1].bar.knurl)
-    lines.push({ basis: "data", text: `Knurl: ${a} ${pair[0].bar.knurl}, ${b} ${pair[1].bar.knurl}.` });
-  const [kindA, kindB] = [steadyKindOf(pair[0].bar.family), steadyKindOf(pair[1].bar.family)];
-  if (kindA && kindB && kindA !== kindB && at.lift.contact !== "hands") {
-    const steadier = at.steadiness.indexOf(kindA) < at.steadiness.indexOf(kindB) ? 0 : 1;
-    const place = (kind: SteadyKind) => at.steadiness.indexOf(kind) + 1;
-    lines.push({
-      basis: "house rule",
-      text: `${pair[steadier]!.bar.tag} counts as steadier here: ${STEADY_NAMES[kindA]} is number ${place(kindA)} on the gym’s list, ${STEADY_NAMES[kindB]} number ${place(kindB)}.`,
-      ...([kindA, kindB].includes("cambered") && [kindA, kindB].includes("straight")
-        ? { others: "Some find the cambered bar steadier than the straight one." }
-        : {}),
-    });
-  }
-}
-
-/** How a lifter of that build stands with the bar at level thighs; null where the lift is not carried. */
-function standing(bar: Bar, { lift, loadKg, build }: ComparedAt): Balance | null {
-  const carried = carryOn(bar, lift.like);
-  if (!carried) return null;
-  const own = valueOf(bar, "mass") ?? 20;
-  const contactKg = own * carried.contactShare;
-  return balance({
-    lifter: build,
-    pose: { shankLeanDeg: carried.shankLeanDeg, thighAngleDeg: 0 },
-    carry: carried.carry,
-    loadKg: Math.max(0, loadKg - contactKg),
-    contactKg,
-  });
-}
-
-const HANDLED: readonly string[] = ["yoke", "low-yoke", "adjustable-yoke", "cambered-yoke"];
-
-function reachOf([a, b]: Pair): ComparedLine | null {
-  const [x, y] = [HANDLED.includes(a.bar.family), HANDLED.includes(b.bar.family)];
-  if (x === y) return null;
-  const [handles, shaft] = x ? [a.bar, b.bar] : [b.bar, a.bar];
-  const form = FAMILIES[shaft.family].form;
-  if (form !== "straight" && form !== "bowed" && shaft.family !== "cambered") return null;
-  return {
-    basis: "common practice",
-    text: `${handles.tag} is held by handles in front: nothing to reach back for, which spares shoulder, elbow and wrist.`,
-  };
-}
-
 function rackLines(lines: ComparedLine[], pair: Pair, at: ComparedAt): void {
   const cups = apart(pair, ({ bar }) => jCupHeightMm(at.build, bar, at.lift), FELT.rackMm);
   if (cups) {
@@ -229,86 +77,6 @@ function rackLines(lines: ComparedLine[], pair: Pair, at: ComparedAt): void {
       basis: "data",
       text: `${low.more.bar.tag} hangs ${fixed(low.high, 0)} mm below the back: safeties go as much lower, and floor and pins are nearer.`,
     });
-}
-
-function plateLines(
-  lines: ComparedLine[],
-  pair: Pair,
-  { lift, loadKg, handsHalfMm, noticeableMm, disc }: ComparedAt,
-): void {
-  const [a, b] = pair;
-  const plate = disc ?? STANDARD_DISC;
-  const room = apart(pair, ({ bar }) => plateRoom(bar, plate.thicknessMm), 1);
-  if (room)
-    lines.push({
-      basis: "data",
-      text: `${room.more.bar.tag} takes ${room.high - room.low} more a side: ${room.high} of ${plate.name} against ${room.low}.`,
-    });
-  const slim = apart(pair, ({ bar }) => (isStraight(bar) ? valueOf(bar, "collarThickness") : null), 4);
-  if (slim)
-    lines.push({
-      basis: "data",
-      text: `${slim.less.bar.tag} has a flange ${trimmed(slim.high - slim.low, 0)} mm slimmer: its plates sit nearer to the hands, and it bends less.`,
-    });
-  const bends = pair.map(({ bar }) => (isStraight(bar) ? bendUnder(bar, loadKg, handsHalfMm, plate) : null));
-  const [one, two] = bends;
-  if (one?.ok && two?.ok) {
-    const difference = one.whip.deflectionMm - two.whip.deflectionMm;
-    const [soft, stiff] = difference > 0 ? [a, b] : [b, a];
-    lines.push({
-      basis: "physics",
-      text:
-        Math.abs(difference) < noticeableMm
-          ? `At ${trimmed(loadKg, 1)} kg they bend alike: ${fixed(one.whip.deflectionMm, 1)} mm and ${fixed(two.whip.deflectionMm, 1)} mm, a difference nobody feels.`
-          : `At ${trimmed(loadKg, 1)} kg ${soft.bar.tag} bends ${fixed(Math.abs(difference), 1)} mm more than ${stiff.bar.tag}${lift.start === "floor" ? ": the hands rise that much before the plates leave" : ""}.`,
-    });
-  }
-  const turns = pair.map(({ bar }) => bar.sleeveRotation);
-  if (turns[0] && turns[1] && turns[0] !== turns[1] && turns.includes("fixed"))
-    lines.push({
-      basis: "data",
-      text: `The sleeves of ${turns[0] === "fixed" ? a.bar.tag : b.bar.tag} are fixed; those of ${turns[0] === "fixed" ? b.bar.tag : a.bar.tag} turn on ${turnWords(turns[0] === "fixed" ? turns[1] : turns[0])}.`,
-    });
-  else if (turns[0] && turns[1] && turns[0] !== turns[1])
-    lines.push({
-      basis: "opinion",
-      text: `Sleeves turn on ${turnWords(turns[0])} (${a.bar.tag}) and ${turnWords(turns[1])} (${b.bar.tag}): bearings for fast lifts, bushings for slow ones.`,
-      others: "Others hold that it hardly matters below competition.",
-    });
-  const grooved = pair.find((side) => side.areSleevesGrooved === true);
-  if (grooved && pair.some((side) => side.areSleevesGrooved === false))
-    lines.push({
-      basis: "common practice",
-      text: `${grooved.bar.tag} has grooved sleeves: louder, and they hold plates little better.`,
-    });
-  const rated = apart(pair, ({ bar }) => ratedTotalKg(bar), 5);
-  if (rated)
-    lines.push({
-      basis: "data",
-      text: `${rated.more.bar.tag} may carry ${trimmed(rated.high, 0)} kg, ${rated.less.bar.tag} ${trimmed(rated.low, 0)} kg.`,
-    });
-}
-
-const isStraight = (bar: Bar) => FAMILIES[bar.family].form === "straight";
-const TURN_WORDS = {
-  bushing: "bushings",
-  needle: "needle bearings",
-  ball: "ball bearings",
-  hybrid: "bushings and bearings",
-} as const;
-const turnWords = (rotation: NonNullable<Bar["sleeveRotation"]>) =>
-  rotation === "fixed" ? "nothing" : TURN_WORDS[rotation];
-/** Room that a clamp takes of a sleeve, where nobody says which. */
-const CLAMP_MM = 40;
-
-/**
- * How many plates of a thickness go on one sleeve beside a clamp.
- *
- * @returns null where the sleeve's length is unknown
- */
-export function plateRoom(bar: Bar, thicknessMm: number): number | null {
-  const sleeve = valueOf(bar, "sleeveLength");
-  return sleeve === null ? null : Math.max(0, Math.floor((sleeve - CLAMP_MM) / thicknessMm + 1e-9));
 }
 
 function storageLines(lines: ComparedLine[], pair: Pair): void {

@@ -1,12 +1,7 @@
 import "server-only";
 import { isUsable } from "@/core/bars/bar";
-import {
-  type ComparedAt,
-  type ComparedLine,
-  type ComparedPart,
-  type ComparedSide,
-  comparedInWords,
-} from "@/core/comparing/inWords";
+import type { ComparedAt, ComparedLine, ComparedPart, ComparedSide } from "@/core/comparing/comparedParts";
+import { comparedInWords } from "@/core/comparing/inWords";
 import { type BarFeel, feelOfBars } from "@/server/feel";
 import { buildOf, listLifters } from "@/server/lifters";
 import type { Bar } from "@/core/bars/bar";

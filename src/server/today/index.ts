@@ -4,4 +4,5 @@ import "server-only";
 
 export { type TodayBeside, todayBeside } from "./beside";
 export { type FirstStep, firstWeek } from "./firstWeek";
-export { type TodayItem, todayCount, todayItems } from "./today";
+export { todayCount, todayItems } from "./today";
+export type { TodayItem } from "./todayItem";

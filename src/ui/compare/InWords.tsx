@@ -1,4 +1,4 @@
-import { COMPARED_PART_NAMES, COMPARED_PARTS, type ComparedLine } from "@/core/comparing/inWords";
+import { COMPARED_PART_NAMES, COMPARED_PARTS, type ComparedLine } from "@/core/comparing/comparedParts";
 import { comparisonParams } from "@/core/whip/comparisonState";
 import type { Comparison } from "@/server/compare";
 import { FeelWords } from "../feel/FeelWords";
