@@ -17,7 +17,7 @@ afterAll(async () => {
 });
 
 /** What anybody may open: it shows nothing of a gym without a secret. */
-const OPEN = ["/healthz", "/readyz", "/icon.svg", "/sign-in", "/forgot", "/pair"];
+const OPEN = ["/healthz", "/readyz", "/icon.svg", "/sw.js", "/sign-in", "/forgot", "/pair"];
 const BY_SECRET = [/^\/claim\//, /^\/join\//, /^\/care\/calendar\//];
 /** Routes without a GET, by their files: what they take is tried below. */
 const WRITES_ONLY = readdirSync("src/app", { recursive: true, encoding: "utf8" })

@@ -114,7 +114,8 @@ export async function startProgram(house: Pick<House, "appUrl">, env: Record<str
         .split("\n")
         .map((line) => JSON.parse(line) as LogLine),
     end: async (signal = "SIGTERM") => {
-      if (child.exitCode !== null) return child.exitCode;
+      // One that a signal ended has no code.
+      if (child.exitCode !== null || child.signalCode !== null) return child.exitCode;
       const closed = once(child, "close");
       child.kill(signal);
       const [code] = (await closed) as [number | null];
