@@ -11,7 +11,6 @@ import {
 } from "@dnd-kit/core";
 import { useShown } from "../kit/shown";
 import { startTransition, useState } from "react";
-import { WEEKDAYS } from "@/core/care/staffHours";
 import { weekdayOf } from "@/core/units/calendar";
 import { daysBetween } from "@/core/units/hallDay";
 import type { PlannedRound } from "@/server/care/rounds";
@@ -112,15 +111,14 @@ export function RoundWeeks({ rounds, days, mayPlan, action }: Props) {
 
 function Day({ day, isOver, children }: { day: string; isOver: boolean; children: React.ReactNode }) {
   const { setNodeRef } = useDroppable({ id: day });
+  const { day: dayOf } = useShown();
   return (
     <li
       ref={setNodeRef}
-      className={`min-h-20 border p-1 ${isOver ? "border-primary border-2" : "border-base-300"}`}
+      className={`min-h-16 border p-1 ${isOver ? "border-primary border-2" : "border-base-300"}`}
       aria-label={day}
     >
-      <span className="text-quiet text-xs">
-        {WEEKDAYS[weekdayOf(day) - 1]} {day.slice(5)}
-      </span>
+      <span className="text-quiet text-xs">{dayOf(day)}</span>
       {children}
     </li>
   );
@@ -138,34 +136,41 @@ function Round({
   move: (day: string) => void;
 }) {
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: round.id, disabled: !mayPlan });
+  const { day: dayOf } = useShown();
+  const jobs = round.tasks.reduce((sum, { at }) => sum + at.length, 0);
   return (
     <article
       ref={setNodeRef}
       {...listeners}
       className={`sheet mt-1 touch-none border-l-4 p-1 text-xs ${round.outOfUse.length > 0 ? "border-l-error" : round.lateness > 0 ? "border-l-accent" : "border-l-primary"} ${isDragging ? "relative z-10 opacity-80" : ""} ${mayPlan ? "cursor-grab" : ""}`}
       style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
-      aria-label={`Round of ${round.person} at ${round.from} on ${round.day}`}
+      aria-label={`Round of ${round.person} at ${round.from} on ${dayOf(round.day)}`}
     >
       <strong>
         {round.from} {round.person.split(" ")[0]}
       </strong>{" "}
       <span className="text-quiet">{Math.ceil(round.minutes)} min</span>
-      <ul>
-        {round.tasks.map(({ key, name, isOfStations, at }) => (
-          <li key={key}>
-            {name}:{" "}
-            {at.length <= 4
-              ? at.map((one) => one.name).join(", ")
-              : `${at.length} ${isOfStations ? "stations" : "bars"}`}
-          </li>
-        ))}
-      </ul>
+      {round.lateness > 0 && <p className="text-accent font-semibold">late, {round.lateness} days in all</p>}
       {round.outOfUse.map((text) => (
         <p key={text} className="text-error font-bold">
           {text}
         </p>
       ))}
-      {round.lateness > 0 && <span className="text-accent font-semibold">late, {round.lateness} days in all</span>}
+      <details onPointerDown={(event) => event.stopPropagation()}>
+        <summary className="text-quiet min-h-6 cursor-pointer">
+          {jobs} {jobs === 1 ? "job" : "jobs"}
+        </summary>
+        <ul>
+          {round.tasks.map(({ key, name, isOfStations, at }) => (
+            <li key={key}>
+              {name}:{" "}
+              {at.length <= 4
+                ? at.map((one) => one.name).join(", ")
+                : `${at.length} ${isOfStations ? "stations" : "bars"}`}
+            </li>
+          ))}
+        </ul>
+      </details>
       <Link href={`/care/rounds?plan=${round.id}`} className="link inline-flex min-h-8 items-center font-semibold">
         Start
       </Link>
@@ -180,7 +185,7 @@ function Round({
           >
             {days.map((day) => (
               <option key={day} value={day}>
-                {day === round.day ? "move to …" : `${WEEKDAYS[weekdayOf(day) - 1]} ${day.slice(5)}`}
+                {day === round.day ? "move to …" : dayOf(day)}
               </option>
             ))}
           </select>
