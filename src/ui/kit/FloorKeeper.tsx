@@ -16,7 +16,7 @@ const OWNER = "garrison-floor-of";
  */
 export function FloorKeeper() {
   const path = usePathname();
-  const keptAt = useKeptAt();
+  const keptAt = useKeptAt(path);
   useEffect(() => {
     if (!isPossible()) return;
     for (const scope of FLOOR_SCOPES) void navigator.serviceWorker.register("/sw.js", { scope }).catch(() => {});
@@ -36,16 +36,19 @@ export function FloorKeeper() {
 
 const isPossible = () => "serviceWorker" in navigator && "caches" in window;
 
-/** When the page that is shown was kept; null where it came from the server. */
-function useKeptAt(): number | null {
-  const [at, setAt] = useState<number | null>(null);
+/** When the page that is shown was kept; null where it came from the server, as the next page does once that is back. */
+function useKeptAt(path: string): number | null {
+  const [kept, setKept] = useState<{ at: number; path: string } | null>(null);
   useEffect(() => {
-    const text = document.documentElement.dataset.keptAt;
+    const { keptAt } = document.documentElement.dataset;
     // What the worker wrote into the page is known once it stands in a browser.
     // eslint-disable-next-line react-hooks/set-state-in-effect
-    if (text) setAt(Number(text));
+    if (keptAt) setKept({ at: Number(keptAt), path: window.location.pathname });
   }, []);
-  return at;
+  useEffect(() => {
+    if (kept && kept.path !== path) delete document.documentElement.dataset.keptAt;
+  }, [kept, path]);
+  return kept?.path === path ? kept.at : null;
 }
 
 /** Forgets what was kept when somebody else signs in or this one signs out; a page without a person changes nothing. */
