@@ -20,7 +20,7 @@ afterAll(async () => {
 });
 
 async function tablet(): Promise<Page> {
-  const context = await browser.newContext({ viewport: { width: 1024, height: 768 } });
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const [name, ...value] = program.visitor.cookie.split("=");
   await context.addCookies([{ name: name!, value: value.join("="), url: program.base }]);
   return context.newPage();
@@ -66,6 +66,10 @@ describe("the floor's screens", () => {
     await other.close();
     expect((await keptPaths(page)).some((path) => path.startsWith("/lifters"))).toBe(false);
     program = await startProgram(house, { PORT: port, PUBLIC_URL: `http://127.0.0.1:${port}` });
+    // From the kept page a link leads to the server's own again, and the note stays behind.
+    await page.getByRole("navigation", { name: "Sections" }).getByRole("link", { name: "Bars" }).last().click();
+    await page.getByRole("heading", { name: "Bars" }).waitFor();
+    await expect(keptNote(page).count()).resolves.toBe(0);
     await page.goto(`${program.base}/care/rounds`);
     await page.getByRole("heading", { name: "Round" }).waitFor();
     await expect(keptNote(page).count()).resolves.toBe(0);
