@@ -14,5 +14,5 @@ export async function checkFormAction(kind: string, texts: Record<string, string
   const said = Object.entries(texts ?? {});
   if (said.length > MAX_FIELDS || said.some(([, text]) => typeof text !== "string" || text.length > MAX_LENGTH))
     return [{ path: "", message: "This is too long to be checked." }];
-  return checkForm(String(kind), Object.fromEntries(said), actor.currency);
+  return checkForm(String(kind), Object.fromEntries(said), actor);
 }

@@ -88,3 +88,23 @@ export function setProblem(set: {
  */
 export const setText = (set: Omit<TypedSet, "loadKg">): string =>
   `${set.loadValue} ${set.loadUnit} x ${set.repetitions}${set.reserve === null ? "" : ` @${set.reserve}`}${set.isMade ? "" : " missed"}`;
+
+const MAX_TEXT = 60;
+const MAX_NOTE = 200;
+
+/**
+ * What is said of sets beside their loads.
+ *
+ * @returns every text that is too long
+ */
+export function problemsOfSetTexts(texts: Readonly<{ setting: string; variant: string; note: string }>): Problem[] {
+  const limits = {
+    setting: ["Bar set at", MAX_TEXT],
+    variant: ["Variant", MAX_TEXT],
+    note: ["Note", MAX_NOTE],
+  } as const;
+  return (["setting", "variant", "note"] as const).flatMap((path) => {
+    const [label, most] = limits[path];
+    return texts[path].trim().length > most ? [{ path, message: `${label}: at most ${most} characters.` }] : [];
+  });
+}

@@ -146,7 +146,7 @@ const WRITES: [name: string, may: Role[], call: (context: Context) => Promise<Ou
   [
     "say how large the floor is",
     ["manager", "coach"],
-    (context) => saveFloor(context, { widthMm: 9000, depthMm: 9000 }, 9),
+    (context) => saveFloor(context, { widthMm: "9 m", depthMm: "9 m" }, 9),
   ],
   ["rank steadiness", ["manager"], (context) => saveSteadiness(context, [], 0)],
   ["calibrate", ["manager", "coach"], (context) => calibrate(context, { tag: "x", version: 0, texts: {} })],

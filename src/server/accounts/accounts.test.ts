@@ -514,7 +514,7 @@ describe("a token of a program", () => {
   it("lets in until it ends or is revoked, is told once, and says when it was used last", async () => {
     const { context } = await makeContexts("tokens");
     const wrong = await rooms.makeToken(context("manager"), { label: "", scopes: ["all"], days: "0" });
-    expect(!wrong.ok && wrong.problems.map(({ path }) => path)).toEqual(["label", "scopes", "days"]);
+    expect(!wrong.ok && wrong.problems.map(({ path }) => path)).toEqual(["label", "days", "scopes"]);
     expect(await rooms.makeToken(context("coach"), { label: "x", scopes: ["read"], days: "1" })).toMatchObject({
       code: "forbidden",
     });

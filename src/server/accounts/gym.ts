@@ -1,27 +1,16 @@
 import "server-only";
 import { eq } from "drizzle-orm";
-import { isTimeZone } from "@/core/units/hallDay";
-import { isLocale } from "@/core/units/locales";
+import { type GymTexts, readGym } from "@/core/house/gym";
 import { halls, people } from "@/data/schema";
 import { type Context, type Doorstep, may } from "@/server/access";
 import { type Outcome, failed, forbidden, recordChange } from "@/server/kit";
 
-/** What a gym is called and how it counts. */
-export interface GymForm {
-  name: string;
-  timeZone: string;
-  massUnit: string;
-  lengthUnit: string;
-  locale: string;
-  currency: string;
-}
-
 /** As one text, so that a form can say what it read. */
-export const gymText = ({ name, timeZone, massUnit, lengthUnit, locale, currency }: GymForm): string =>
+export const gymText = ({ name, timeZone, massUnit, lengthUnit, locale, currency }: GymTexts): string =>
   JSON.stringify([name, timeZone, massUnit, lengthUnit, locale, currency]);
 
 /** What stands now. */
-export const gymOf = ({ actor }: Context): GymForm => ({
+export const gymOf = ({ actor }: Context): GymTexts => ({
   name: actor.hallName,
   timeZone: actor.timeZone,
   massUnit: actor.massUnit,
@@ -38,33 +27,18 @@ export const gymOf = ({ actor }: Context): GymForm => ({
 export async function saveGym(
   context: Context,
   { db }: Pick<Doorstep, "db">,
-  typed: GymForm,
+  typed: GymTexts,
   was: string,
 ): Promise<Outcome<object>> {
   if (!may(context, "rule.edit")) return forbidden("change the gym");
-  const gym = { ...typed, name: typed.name.trim(), currency: typed.currency.trim().toUpperCase() };
-  const problems = [
-    ...(gym.name === "" || gym.name.length > 80 ? [{ path: "name", message: "Gym: 1 to 80 characters." }] : []),
-    ...(isTimeZone(gym.timeZone) ? [] : [{ path: "timeZone", message: "Time zone: like Europe/Lisbon." }]),
-    ...(["kg", "lb"].includes(gym.massUnit) ? [] : [{ path: "massUnit", message: "Masses: kg or lb." }]),
-    ...(["mm", "in"].includes(gym.lengthUnit) ? [] : [{ path: "lengthUnit", message: "Lengths: mm or in." }]),
-    ...(isLocale(gym.locale) ? [] : [{ path: "locale", message: "Times: choose one of the list." }]),
-    ...(/^[A-Z]{3}$/.test(gym.currency) ? [] : [{ path: "currency", message: "Currency: three letters, like EUR." }]),
-  ];
-  if (problems.length > 0) return failed("invalid", "Not saved.", problems);
+  const read = readGym(typed);
+  if (!read.ok) return failed("invalid", "Not saved.", read.problems);
+  const { gym } = read;
   const { hallId } = context.actor;
   const before = await db.transaction(async (tx) => {
     const [now] = await tx.select().from(halls).where(eq(halls.id, hallId)).for("update");
     if (gymText(now!) !== was) return null;
-    const { name, timeZone, locale, currency } = gym;
-    await tx
-      .update(halls)
-      .set({
-        ...{ name, timeZone, locale, currency },
-        massUnit: gym.massUnit as "kg" | "lb",
-        lengthUnit: gym.lengthUnit as "mm" | "in",
-      })
-      .where(eq(halls.id, hallId));
+    await tx.update(halls).set(gym).where(eq(halls.id, hallId));
     return now!;
   });
   if (!before)

@@ -1,5 +1,6 @@
 import "server-only";
 import { and, eq, gt, isNull, sql } from "drizzle-orm";
+import { readInvitation } from "@/core/house/doorTexts";
 import { HallDb } from "@/data/hallDb";
 import { accounts, halls, invitations, people, type PersonRole } from "@/data/schema";
 import { type Context, type Doorstep, hashOf, inTransaction, may, newToken, setCookie } from "@/server/access";
@@ -28,15 +29,13 @@ export async function invite(
   asked: { name: string; role: string; email: string },
 ): Promise<Outcome<{ address: string; personId: string }>> {
   if (!may(context, "people.manage")) return forbidden("invite people");
-  const [name, role, email] = [asked.name.trim(), readRole(asked.role), asked.email.trim()];
+  const [read, role] = [readInvitation(asked), readRole(asked.role)];
   const problems = [
-    ...(name === "" || name.length > 80 ? [{ path: "name", message: "Name: 1 to 80 characters." }] : []),
+    ...(read.ok ? [] : read.problems),
     ...(role ? [] : [{ path: "role", message: "Role: choose one of the list." }]),
-    ...(email === "" || /^[^\s@]+@[^\s@]+\.[^\s@]{2,}$/.test(email)
-      ? []
-      : [{ path: "email", message: "E-mail: like ines@example.org, or leave it blank." }]),
   ];
-  if (problems.length > 0) return failed("invalid", "Nobody was invited.", problems);
+  if (!read.ok || problems.length > 0) return failed("invalid", "Nobody was invited.", problems);
+  const { name, email } = read;
   if (!mayManage(context, role!)) return failed("forbidden", "Only an owner may invite owners and managers.");
   const done = await inTransaction(context, async (context) => {
     const [person] = await context.hall.insert(people, { name, role: role! });

@@ -1,5 +1,6 @@
 import "server-only";
 import { and, asc, eq, isNull } from "drizzle-orm";
+import { readTokenTexts } from "@/core/house/doorTexts";
 import { apiTokens, people, TOKEN_SCOPES, type TokenScope } from "@/data/schema";
 import { type Context, hashOf, inTransaction, isConfirmed, may, newToken } from "@/server/access";
 import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
@@ -7,7 +8,6 @@ import { noteAccount } from "./accountLog";
 import { CONFIRM_FIRST } from "./people";
 
 const DAY_MS = 86_400_000;
-const MAX_DAYS = 730;
 
 export interface ProgramToken {
   id: string;
@@ -40,17 +40,14 @@ export async function makeToken(
 ): Promise<Outcome<{ token: string }>> {
   if (!may(context, "token.manage")) return forbidden("make tokens");
   if (!isConfirmed(context)) return failed("forbidden", CONFIRM_FIRST);
-  const label = asked.label.trim();
   const scopes = TOKEN_SCOPES.filter((scope) => asked.scopes.includes(scope));
-  const days = /^\d{1,3}$/.test(asked.days.trim()) ? Number(asked.days) : NaN;
+  const read = readTokenTexts({ label: asked.label, days: asked.days });
   const problems = [
-    ...(label === "" || label.length > 60
-      ? [{ path: "label", message: "Program: what will use it, 1 to 60 characters." }]
-      : []),
+    ...(read.ok ? [] : read.problems),
     ...(scopes.length > 0 ? [] : [{ path: "scopes", message: "May: choose at least one." }]),
-    ...(days >= 1 && days <= MAX_DAYS ? [] : [{ path: "days", message: `Days: 1 to ${MAX_DAYS}.` }]),
   ];
-  if (problems.length > 0) return failed("invalid", "No token was made.", problems);
+  if (!read.ok || problems.length > 0) return failed("invalid", "No token was made.", problems);
+  const { label, days } = read;
   const token = newToken();
   return inTransaction(context, async (context) => {
     const { hall, clock, actor } = context;

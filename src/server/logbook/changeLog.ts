@@ -4,7 +4,7 @@ import Papa from "papaparse";
 import { and, desc, eq, inArray } from "drizzle-orm";
 import type { Problem } from "@/core/problem";
 import { type FileSet, readLogFile } from "@/core/strength/logFile";
-import { readLogLines, type TypedSet } from "@/core/strength/logLines";
+import { problemsOfSetTexts, readLogLines, type TypedSet } from "@/core/strength/logLines";
 import { type HallDay, isHallDay } from "@/core/units/hallDay";
 import { convertTyped } from "@/core/units/typedQuantity";
 import { bars, changes, lifters, logSets } from "@/data/schema";
@@ -34,7 +34,6 @@ export interface SetsForm {
 
 /** Over this many times the lifter's best a load is asked about. */
 const SURPRISING = 2;
-const MAX_TEXT = 60;
 
 /** Adds sets that somebody typed, all or none. */
 export async function addSets(context: Context, form: SetsForm): Promise<Outcome<{ added: number }>> {
@@ -91,13 +90,7 @@ async function subjects(
   if (!lift) problems.push({ path: "lift", message: `Lift: “${form.lift.slice(0, 40)}” is none of the gym's.` });
   if (!isHallDay(form.on)) problems.push({ path: "on", message: "Day: write 2026-03-18." });
   else if (form.on > clock.today) problems.push({ path: "on", message: "Day: it has not come yet." });
-  for (const [path, label] of [
-    ["setting", "Set at"],
-    ["variant", "Variant"],
-  ] as const)
-    if (form[path].trim().length > MAX_TEXT)
-      problems.push({ path, message: `${label}: at most ${MAX_TEXT} characters.` });
-  if (form.note.trim().length > 200) problems.push({ path: "note", message: "Note: at most 200 characters." });
+  problems.push(...problemsOfSetTexts(form));
   return { lifter: lifter ?? undefined, bar: bar ?? undefined, lift, problems };
 }
 

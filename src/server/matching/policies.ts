@@ -2,15 +2,9 @@ import "server-only";
 import { eq, inArray } from "drizzle-orm";
 import { isUsable } from "@/core/bars/bar";
 import { type Flip, flips } from "@/core/matching/flips";
-import {
-  MATCHING_RULES,
-  type MatchingRules,
-  RULE_NUMBERS,
-  RULE_NUMBER_KEYS,
-  rulesFrom,
-} from "@/core/matching/houseRules";
-import { POLICY_KEYS, policiesFrom } from "@/core/matching/policies";
-import type { Problem } from "@/core/problem";
+import { type MatchingRules, RULE_NUMBERS, RULE_NUMBER_KEYS, rulesFrom } from "@/core/matching/houseRules";
+import { POLICY_KEYS } from "@/core/matching/policies";
+import { readHouseRules } from "@/core/matching/readHouseRules";
 import { bars, houseRules } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { barsOnTheWall } from "@/server/bars";
@@ -20,31 +14,15 @@ import { barUse, listLifters, matchLifterOf } from "@/server/lifters";
 import { allLifts, liftOf, meetingRules } from "@/server/lifts";
 import { MATCHING_KEY as KEY, matchingRules } from "@/server/rules";
 
-/** The rules that a form says; texts by number and by policy. Empty numbers are as a house starts. */
-function readForm(texts: Record<string, string>): { rules: MatchingRules; problems: Problem[] } {
-  const problems: Problem[] = [];
-  const numbers = Object.fromEntries(
-    RULE_NUMBER_KEYS.map((key) => {
-      const { label, range, factor } = RULE_NUMBERS[key];
-      const text = (texts[key] ?? "").trim().replace(",", ".");
-      if (text === "") return [key, MATCHING_RULES[key]];
-      const value = /^\d*\.?\d+$/.test(text) ? Number(text) : NaN;
-      if (value >= range[0] && value <= range[1]) return [key, value / factor];
-      problems.push({ path: key, message: `${label}: “${text}” must be a number from ${range[0]} to ${range[1]}` });
-      return [key, MATCHING_RULES[key]];
-    }),
-  );
-  return { problems, rules: { ...MATCHING_RULES, ...numbers, policies: policiesFrom(texts) } };
-}
-
 /** Which verdicts the rules of a form would change, before anybody saves them. Lifters count for coach and manager. */
 export async function previewRules(
   context: Context,
   texts: Record<string, string>,
 ): Promise<Outcome<{ flips: Flip[]; graded: number }>> {
   if (!may(context, "rule.edit")) return forbidden("change house rules");
-  const { rules, problems } = readForm(texts);
-  if (problems.length > 0) return failed("invalid", "Nothing was looked at.", problems);
+  const read = readHouseRules(texts);
+  if (!read.ok) return failed("invalid", "Nothing was looked at.", read.problems);
+  const { rules } = read;
   const [wall, liftRows, people, meetings, used, now] = await Promise.all([
     barsOnTheWall(context),
     allLifts(context),
@@ -73,8 +51,9 @@ export async function saveMatchingRules(
   version: number,
 ): Promise<Outcome<object>> {
   if (!may(context, "rule.edit")) return forbidden("change house rules");
-  const { rules, problems } = readForm(texts);
-  if (problems.length > 0) return failed("invalid", "The rules were not changed.", problems);
+  const read = readHouseRules(texts);
+  if (!read.ok) return failed("invalid", "The rules were not changed.", read.problems);
+  const { rules } = read;
   return inTransaction(context, async (context) => {
     const { hall } = context;
     await hall.hold("matching rules");

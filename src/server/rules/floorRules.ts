@@ -1,5 +1,6 @@
 import "server-only";
-import { FLOOR_RANGE_MM, type FloorSize } from "@/core/setups/floorSpace";
+import type { FloorSize } from "@/core/setups/floorSpace";
+import { readFloor } from "@/core/setups/readFloor";
 import { type Context, may } from "@/server/access";
 import { type Outcome, failed, forbidden } from "@/server/kit";
 import { keepRule, storedRule } from "./houseRule";
@@ -19,22 +20,16 @@ export async function floorRules({
 }
 
 /** Saves it. */
-export async function saveFloor(context: Context, floor: FloorSize, version: number): Promise<Outcome<object>> {
+export async function saveFloor(
+  context: Context,
+  texts: Readonly<Partial<Record<keyof FloorSize, string>>>,
+  version: number,
+): Promise<Outcome<object>> {
   if (!may(context, "equipment.edit")) return forbidden("say how large the floor is");
-  const [least, most] = FLOOR_RANGE_MM;
-  const problems = (["widthMm", "depthMm"] as const).flatMap((path) =>
-    floor[path] >= least && floor[path] <= most
-      ? []
-      : [
-          {
-            path,
-            message: `${path === "widthMm" ? "Width" : "Depth"}: ${least / 1000} to ${most / 1000} m, for example 12 m or 40 ft.`,
-          },
-        ],
-  );
-  if (problems.length > 0) return failed("invalid", "Not saved.", problems);
+  const read = readFloor(texts);
+  if (!read.ok) return failed("invalid", "Not saved.", read.problems);
   return keepRule(context, {
-    ...{ key: KEY, value: floor, version, action: "size of the floor", what: "the size" },
+    ...{ key: KEY, value: read.floor, version, action: "size of the floor", what: "the size" },
     before: (stored) => stored ?? {},
   });
 }

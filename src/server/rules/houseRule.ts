@@ -1,5 +1,6 @@
 import "server-only";
 import { eq } from "drizzle-orm";
+import type { Problem } from "@/core/problem";
 import type { HallDb } from "@/data/hallDb";
 import { houseRules } from "@/data/schema";
 import { type Context, inTransaction } from "@/server/access";
@@ -23,17 +24,23 @@ export interface KeptRule {
   what: string;
   /** What the history says it was. */
   before: (stored: unknown) => unknown;
+  /** What somebody who was overtaken is told of what stands now, field by field. */
+  differs?: (stored: unknown) => Problem[];
 }
 
 /** Stores one rule of the house under a lock, also where no row is there yet. */
 export async function keepRule(context: Context, rule: KeptRule): Promise<Outcome<object>> {
-  const { key, value, version, action, what, before } = rule;
+  const { key, value, version, action, what, before, differs } = rule;
   return inTransaction(context, async (context) => {
     const { hall } = context;
     await hall.hold(`rule ${key}`);
     const now = await storedRule(hall, key);
     if (now.version !== version)
-      return stale(`Someone else changed ${what} meanwhile. Save again to overwrite.`, now.version);
+      return stale(
+        `Someone else changed ${what} meanwhile. Save again to overwrite.`,
+        now.version,
+        differs?.(now.value),
+      );
     await hall.put(houseRules, [houseRules.hallId, houseRules.key], {
       key,
       value: value as Record<string, unknown>,

@@ -27,7 +27,7 @@ it("refuses what is no number, a stale version, and anybody but the manager", as
     { mass: "much", shaftDiameter: "-1", noticeableMm: "0" },
     0,
   );
-  expect(!refused.ok && refused.problems.map(({ path }) => path)).toEqual(["mass", "shaftDiameter", "noticeableMm"]);
+  expect(!refused.ok && refused.problems.map(({ path }) => path)).toEqual(["noticeableMm", "mass", "shaftDiameter"]);
   expect(await saveMeasuringRules(context("manager"), {}, 3)).toMatchObject({ code: "stale" });
   expect(await saveMeasuringRules(context("coach"), {}, 0)).toMatchObject({ code: "forbidden" });
   expect((await measuringRules(context("manager"))).version).toBe(0);

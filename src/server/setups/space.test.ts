@@ -35,12 +35,15 @@ describe("the room of a gym", () => {
   it("keeps the size of its floor, within reason, and under a version", async () => {
     const { context } = await makeContexts("space floor");
     expect(await floorRules(context("coach"))).toEqual({ floor: null, version: 0 });
-    const bad = await saveFloor(context("coach"), { widthMm: 12, depthMm: NaN }, 0);
+    const bad = await saveFloor(context("coach"), { widthMm: "12 mm", depthMm: "wide" }, 0);
     expect(bad.ok ? [] : bad.problems.map(({ path }) => path)).toEqual(["widthMm", "depthMm"]);
-    const floor = { widthMm: 12_000, depthMm: 8000 };
-    expect(await saveFloor(context("coach"), floor, 0)).toEqual({ ok: true });
-    expect(await saveFloor(context("coach"), floor, 0)).toMatchObject({ code: "stale", version: 1 });
+    const [typed, floor] = [
+      { widthMm: "12", depthMm: "800 cm" },
+      { widthMm: 12_000, depthMm: 8000 },
+    ];
+    expect(await saveFloor(context("coach"), typed, 0)).toEqual({ ok: true });
+    expect(await saveFloor(context("coach"), typed, 0)).toMatchObject({ code: "stale", version: 1 });
     expect(await floorRules(context("coach"))).toEqual({ floor, version: 1 });
-    expect(await saveFloor(context("care"), floor, 1)).toMatchObject({ code: "forbidden" });
+    expect(await saveFloor(context("care"), typed, 1)).toMatchObject({ code: "forbidden" });
   });
 });

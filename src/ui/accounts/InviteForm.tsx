@@ -1,6 +1,7 @@
 "use client";
 
 import { DoorField } from "../doors/SecretFields";
+import { CheckedForm } from "../kit/CheckedForm";
 import { Field, FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
@@ -19,7 +20,13 @@ export function InviteForm({ roles, action }: { roles: readonly string[]; action
   const [state, send, isPending] = useFormAction(action);
   return (
     <div className="grid gap-3">
-      <form action={send} className="grid gap-3" key={state.status === "done" ? state.typed.address : "open"}>
+      <CheckedForm
+        kind="invitation"
+        form={state}
+        {...{ send, isPending }}
+        className="grid gap-3"
+        key={state.status === "done" ? state.typed.address : "open"}
+      >
         <DoorField state={state} name="name" label="Name" maxLength={80} autoComplete="off" />
         <Field state={state} name="role" label="Role">
           {(attributes) => (
@@ -43,7 +50,7 @@ export function InviteForm({ roles, action }: { roles: readonly string[]; action
         <button className="btn btn-neutral justify-self-start" disabled={isPending}>
           Invite
         </button>
-      </form>
+      </CheckedForm>
       {state.status === "done" ? (
         <OneTimeText
           title={`Invitation of ${state.typed.invited ?? ""}`}

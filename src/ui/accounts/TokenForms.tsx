@@ -1,6 +1,7 @@
 "use client";
 
 import { DoorField } from "../doors/SecretFields";
+import { CheckedForm } from "../kit/CheckedForm";
 import { Field, FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
@@ -34,7 +35,13 @@ export function TokenForms({
           about="Shown once. The program sends it as: Authorization: Bearer TOKEN."
         />
       )}
-      <form action={send} className="grid gap-3" key={state.typed.token ?? "open"}>
+      <CheckedForm
+        kind="token"
+        form={state}
+        {...{ send, isPending }}
+        className="grid gap-3"
+        key={state.typed.token ?? "open"}
+      >
         <DoorField
           state={state}
           name="label"
@@ -66,7 +73,7 @@ export function TokenForms({
         <button className="btn btn-neutral justify-self-start" disabled={isPending}>
           Make token
         </button>
-      </form>
+      </CheckedForm>
       {state.status !== "done" && <FormMessage state={state} />}
     </div>
   );

@@ -1,9 +1,12 @@
 "use client";
 
+import { SENSOR_KEYS, SENSOR_NUMBERS } from "@/core/care/readSensor";
 import { trimmed } from "@/core/units/format";
 import type { SensorRow } from "@/server/care/air";
 import { Field, FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
+import { SavedForm } from "../kit/SavedForm";
+import { RuleNumber } from "../settings/RuleNumber";
 import { useFormAction } from "../kit/useFormAction";
 
 /** Readings of one place from a file. */
@@ -40,36 +43,28 @@ export function ImportForm({ sensorKey, action }: { sensorKey: string; action: F
 
 /** What falls from the air at a place, and how far its steel lags behind. */
 export function SensorForm({ sensor, action }: { sensor: SensorRow; action: FormAction }) {
-  const [form, send, isPending] = useFormAction(action);
-  const fields = [
-    ["chloride", "salt, mg/m² a day", sensor.chloride],
-    ["so2", "sulphur dioxide, mg/m² a day", sensor.so2],
-    ["lagHours", "steel lags by, hours", sensor.lagHours],
-  ] as const;
   return (
-    <form action={send} className="grid content-start gap-2">
-      <input type="hidden" name="key" value={sensor.key} />
-      <input type="hidden" name="version" value={form.version ?? sensor.version} />
-      <div className="grid gap-2 sm:grid-cols-3">
-        {fields.map(([name, label, value]) => (
-          <Field key={name} state={form} name={name} label={label}>
-            {(attributes) => (
-              <input
-                {...attributes}
-                inputMode="decimal"
-                defaultValue={form.typed[name] ?? trimmed(value, 2)}
-                className="input w-full"
-              />
-            )}
-          </Field>
-        ))}
-      </div>
-      <div className="flex items-center gap-3">
-        <button type="submit" disabled={isPending} className="btn btn-sm btn-outline">
-          Change
-        </button>
-        <FormMessage state={form} />
-      </div>
-    </form>
+    <SavedForm
+      kind="sensor"
+      version={sensor.version}
+      fields={SENSOR_KEYS}
+      hidden={{ key: sensor.key }}
+      action={action}
+      className="grid content-start gap-2"
+      buttonClass="btn btn-sm btn-outline"
+    >
+      {(form) =>
+        SENSOR_KEYS.map((key) => (
+          <RuleNumber
+            key={key}
+            name={key}
+            rule={SENSOR_NUMBERS[key]}
+            value={trimmed(sensor[key], 2)}
+            form={form}
+            isDisabled={false}
+          />
+        ))
+      }
+    </SavedForm>
   );
 }

@@ -1,7 +1,7 @@
 "use client";
 
-import { startTransition, useEffect, useRef, type ReactNode, type SubmitEvent } from "react";
-import { useForm, type FieldErrors, type Resolver } from "react-hook-form";
+import { startTransition, useEffect, useRef, type FormEventHandler, type ReactNode, type SubmitEvent } from "react";
+import { get, useForm, type FieldErrors, type Resolver } from "react-hook-form";
 import { CheckedContext } from "./checkedField";
 import { useCheck } from "./formCheck";
 import type { FormState } from "./formState";
@@ -15,6 +15,7 @@ interface Props {
   send: (form: FormData) => void;
   isPending: boolean;
   className?: string;
+  onChange?: FormEventHandler<HTMLFormElement>;
   children: ReactNode;
 }
 
@@ -23,7 +24,7 @@ interface Props {
  * at its field, the first of them has the focus, what is not saved is asked about before it is left, and nothing is sent
  * twice. Without an answer from the check it is sent all the same: saving checks everything again.
  */
-export function CheckedForm({ kind, form, send, isPending, className, children }: Props) {
+export function CheckedForm({ kind, form, send, isPending, className, onChange, children }: Props) {
   const check = useCheck();
   const element = useRef<HTMLFormElement>(null);
   const isSent = useRef(false);
@@ -60,13 +61,17 @@ export function CheckedForm({ kind, form, send, isPending, className, children }
     })(event);
   };
   return (
-    <CheckedContext value={{ register: methods.register, errors }}>
-      <form ref={element} action={send} className={className} noValidate onSubmit={onSubmit}>
+    <CheckedContext value={{ register: methods.register, problemOf: (name) => said(errors, name) }}>
+      <form ref={element} action={send} className={className} noValidate onSubmit={onSubmit} onChange={onChange}>
         {children}
       </form>
     </CheckedContext>
   );
 }
+
+/** What is wrong with a field. Names with dots are paths to the package where a field was left, and plain where all were sent. */
+const said = (errors: FieldErrors<Texts>, name: string): string | null =>
+  (get(errors, name) as { message?: string } | undefined)?.message ?? null;
 
 /** What a form would send, as texts; boxes of one name together. */
 function textsOf(form: HTMLFormElement): Texts {

@@ -1,4 +1,5 @@
 import { useId, type ReactNode } from "react";
+import { useChecked } from "./checkedField";
 import type { FormState } from "./formState";
 
 /** A labelled field with its problem beside it. The control takes its attributes from the function. */
@@ -10,7 +11,7 @@ export function Field({
 }: {
   state: FormState;
   name: string;
-  label: string;
+  label: ReactNode;
   children: (attributes: {
     id: string;
     name: string;
@@ -18,7 +19,11 @@ export function Field({
     "aria-describedby"?: string;
   }) => ReactNode;
 }) {
-  const problems = state.problems.filter(({ path }) => path === name);
+  const { registered, problem } = useChecked(name);
+  // What the check says now comes before what the last answer said.
+  const problems = problem
+    ? [problem]
+    : state.problems.filter(({ path }) => path === name).map(({ message }) => message);
   // Two forms of a page may each have a field of this name.
   const id = `${useId()}-${name}`;
   return (
@@ -27,6 +32,7 @@ export function Field({
         {label}
       </label>
       {children({
+        ...registered,
         id,
         name,
         "aria-invalid": problems.length > 0,
@@ -34,7 +40,7 @@ export function Field({
       })}
       {problems.length > 0 && (
         <p id={`${id}-problem`} className="text-error mt-1 text-sm">
-          {problems.map(({ message }) => message).join(" ")}
+          {problems.join(" ")}
         </p>
       )}
     </div>

@@ -5,7 +5,8 @@ import { createContext, useContext } from "react";
 /** What a checked form has for its fields. Apart from the form: most fields stand in forms without it, and need none of its script. */
 export interface CheckedFields {
   register: (name: string) => object;
-  errors: Readonly<Record<string, { message?: string } | undefined>>;
+  /** What is wrong with a field; null where nothing is. */
+  problemOf: (name: string) => string | null;
 }
 
 export const CheckedContext = createContext<CheckedFields | null>(null);
@@ -14,5 +15,5 @@ export const CheckedContext = createContext<CheckedFields | null>(null);
 export function useChecked(name: string): { registered: object; problem: string | null } {
   const fields = useContext(CheckedContext);
   if (!fields) return { registered: {}, problem: null };
-  return { registered: fields.register(name), problem: fields.errors[name]?.message ?? null };
+  return { registered: fields.register(name), problem: fields.problemOf(name) };
 }

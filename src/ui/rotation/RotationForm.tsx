@@ -1,11 +1,12 @@
 "use client";
 
 import { DayField } from "../kit/DayField";
-import { useState } from "react";
+import { Fragment, type ChangeEventHandler, type ReactNode, useState } from "react";
 import { PURPOSE_WORDS, PURPOSES } from "@/core/matching/lifter";
 import { MAX_ROTATION_WEEKS, MAX_SESSIONS, MIN_ROTATION_WEEKS, WEEKDAYS } from "@/core/rotation/readWish";
 import { SCHOOL_WORDS, SCHOOLS, type School, waveOf } from "@/core/rotation/rotationWish";
-import { FormMessage } from "../kit/FormParts";
+import { CheckedForm } from "../kit/CheckedForm";
+import { Field, FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
 
@@ -20,6 +21,23 @@ interface Props {
 }
 
 const field = "input input-sm";
+
+/** A number that something else on the form follows as it is typed, and that is checked as it is left. */
+function counted(attributes: object, value: string, onType: (text: string) => void) {
+  const { onChange, ...rest } = attributes as { onChange?: ChangeEventHandler<HTMLInputElement> };
+  return (
+    <input
+      {...rest}
+      inputMode="numeric"
+      defaultValue={value}
+      onChange={(event) => {
+        onChange?.(event);
+        onType(event.target.value);
+      }}
+      className={`${field} w-20`}
+    />
+  );
+}
 const dayName = (day: string) => day[0]!.toUpperCase() + day.slice(1);
 
 /** Who, which lift, which weeks, by which school: everything a rotation is planned from. */
@@ -30,29 +48,26 @@ export function RotationForm({ id, version, start, chosen, lifters, lifts, actio
   const [school, setSchool] = useState<School>((value("school", "weekly") as School) || "weekly");
   const [weeks, setWeeks] = useState(value("weeks", "8"));
   const [blockWeeks, setBlockWeeks] = useState(value("blockWeeks", "3"));
-  const problem = (path: string) => form.problems.find((one) => one.path === path)?.message;
   const own = waveOf(school, Math.min(MAX_ROTATION_WEEKS, Number(weeks) || 8), Number(blockWeeks) || 3).join(", ");
-  const number = (name: string, label: string, otherwise: string, width = "w-20") => (
-    <label className="grid gap-1">
-      {label}
-      <input
-        name={name}
-        inputMode="numeric"
-        defaultValue={value(name, otherwise)}
-        aria-invalid={problem(name) ? true : undefined}
-        className={`${field} ${width}`}
-      />
-    </label>
+  const typed = (name: string, label: ReactNode, otherwise: string, width: string, placeholder?: string) => (
+    <Field state={form} name={name} label={label}>
+      {(attributes) => (
+        <input
+          {...attributes}
+          placeholder={placeholder}
+          defaultValue={value(name, otherwise)}
+          className={`${field} ${width}`}
+        />
+      )}
+    </Field>
   );
+  const number = (name: string, label: string, otherwise: string) => typed(name, label, otherwise, "w-20");
   return (
-    <form action={send} className="grid gap-4 text-sm">
+    <CheckedForm kind="rotation" {...{ form, send, isPending }} className="grid gap-4 text-sm">
       {id && <input type="hidden" name="id" value={id} />}
       <input type="hidden" name="version" value={form.version ?? version} />
       <div className="flex flex-wrap items-end gap-3">
-        <label className="grid gap-1">
-          Name
-          <input name="name" defaultValue={value("name", "Rotation")} className={`${field} w-56`} />
-        </label>
+        {typed("name", "Name", "Rotation", "w-56")}
         <label className="grid gap-1">
           Lift
           <select name="liftKey" defaultValue={value("liftKey")} className="select select-sm w-48">
@@ -67,20 +82,9 @@ export function RotationForm({ id, version, start, chosen, lifters, lifts, actio
           First week, any day of it
           <DayField name="startsOn" start={value("startsOn")} className={`${field} w-40`} />
         </label>
-        <label className="grid gap-1">
-          Weeks
-          <input
-            name="weeks"
-            inputMode="numeric"
-            value={weeks}
-            onChange={({ target }) => setWeeks(target.value)}
-            aria-describedby="weeks-range"
-            className={`${field} w-20`}
-          />
-        </label>
-        <span id="weeks-range" className="text-quiet pb-3 text-xs">
-          {MIN_ROTATION_WEEKS} to {MAX_ROTATION_WEEKS}
-        </span>
+        <Field state={form} name="weeks" label={`Weeks, ${MIN_ROTATION_WEEKS} to ${MAX_ROTATION_WEEKS}`}>
+          {(attributes) => counted(attributes, weeks, setWeeks)}
+        </Field>
       </div>
       <fieldset>
         <legend className="font-bold">Lifters</legend>
@@ -121,23 +125,15 @@ export function RotationForm({ id, version, start, chosen, lifters, lifts, actio
         </div>
         <div className="flex flex-wrap items-end gap-3 pt-1">
           {school === "block" ? (
-            <label className="grid gap-1">
-              Weeks a block
-              <input
-                name="blockWeeks"
-                inputMode="numeric"
-                value={blockWeeks}
-                onChange={({ target }) => setBlockWeeks(target.value)}
-                className={`${field} w-20`}
-              />
-            </label>
+            <Field state={form} name="blockWeeks" label="Weeks a block">
+              {(attributes) => counted(attributes, blockWeeks, setBlockWeeks)}
+            </Field>
           ) : (
             number("maxRun", "Weeks in a row on one bar, at most", school === "weekly" ? "1" : "4")
           )}
-          <label className="grid grow gap-1">
-            Wave: percent of the straight bar, one a week
-            <input name="wave" defaultValue={value("wave")} placeholder={own} className={`${field} w-full max-w-96`} />
-          </label>
+          <div className="grow">
+            {typed("wave", "Wave: percent of the straight bar, one a week", "", "w-full max-w-96", own)}
+          </div>
         </div>
       </fieldset>
       <fieldset>
@@ -168,15 +164,17 @@ export function RotationForm({ id, version, start, chosen, lifters, lifts, actio
                 ["lighterPct", "lighter by, %", "0", "w-16"],
               ] as const
             ).map(([name, label, otherwise, width]) => (
-              <label key={name} className="grid gap-1">
-                {label}
-                <input
-                  name={`session.${i}.${name}`}
-                  aria-label={`Session ${i + 1}, ${label}`}
-                  defaultValue={value(`session.${i}.${name}`, otherwise)}
-                  className={`${field} ${width}`}
-                />
-              </label>
+              <Fragment key={name}>
+                {typed(
+                  `session.${i}.${name}`,
+                  <>
+                    <span className="sr-only">Session {i + 1}, </span>
+                    {label}
+                  </>,
+                  otherwise,
+                  width,
+                )}
+              </Fragment>
             ))}
             <label className="grid gap-1">
               sets for
@@ -214,6 +212,6 @@ export function RotationForm({ id, version, start, chosen, lifters, lifts, actio
           ))}
         </ul>
       )}
-    </form>
+    </CheckedForm>
   );
 }

@@ -3,6 +3,7 @@
 import { timeText } from "@/core/units/dates";
 import { LOCALES } from "@/core/units/locales";
 import { DoorField } from "../doors/SecretFields";
+import { CheckedForm } from "../kit/CheckedForm";
 import { Field, FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
@@ -19,7 +20,7 @@ interface Props {
 export function GymForm({ gym, was, mayEdit, action }: Props) {
   const [state, send, isPending] = useFormAction(action);
   return (
-    <form action={send} key={`${was}${state.status}`} className="grid gap-3">
+    <CheckedForm kind="gym" key={`${was}${state.status}`} form={state} {...{ send, isPending }} className="grid gap-3">
       <input type="hidden" name="was" value={state.typed.now ?? was} />
       <fieldset disabled={!mayEdit} className="grid gap-3 sm:grid-cols-2">
         <legend className="sr-only">The gym</legend>
@@ -60,6 +61,6 @@ export function GymForm({ gym, was, mayEdit, action }: Props) {
         </button>
       )}
       <FormMessage state={state} />
-    </form>
+    </CheckedForm>
   );
 }

@@ -1,10 +1,11 @@
 "use client";
 
-import { useRef, useState, useTransition } from "react";
+import { useState, useTransition } from "react";
 import type { Flip } from "@/core/matching/flips";
 import { RULE_NUMBER_KEYS, RULE_NUMBERS, type MatchingRules } from "@/core/matching/houseRules";
 import { POLICY_KEYS, POLICIES, type Policy } from "@/core/matching/policies";
 import { trimmed } from "@/core/units/format";
+import { CheckedForm } from "../kit/CheckedForm";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { VerdictText } from "../kit/VerdictText";
@@ -30,23 +31,24 @@ export function HouseForm({ rules, version, mayEdit, action, preview }: Props) {
   const [form, send, isPending] = useFormAction(action);
   const [looked, setLooked] = useState<Preview | null>(null);
   const [isLooking, startLooking] = useTransition();
-  const own = useRef<HTMLFormElement>(null);
   const typed = form.status === "refused" ? form.typed : {};
 
-  function look() {
-    const asked = new FormData(own.current!);
+  function look(form: HTMLFormElement) {
+    const asked = new FormData(form);
     startLooking(async () => setLooked(await preview(asked)));
   }
 
   return (
-    <form
-      ref={own}
-      action={(sent) => {
+    <CheckedForm
+      kind="house"
+      form={form}
+      isPending={isPending}
+      send={(sent) => {
         setLooked(null);
         send(sent);
       }}
       key={`${version}${form.status}${form.problems.length}`}
-      onChange={mayEdit ? look : undefined}
+      onChange={mayEdit ? ({ currentTarget }) => look(currentTarget) : undefined}
       className="grid gap-3 xl:grid-cols-[minmax(0,2fr)_minmax(20rem,1fr)]"
     >
       <input type="hidden" name="version" value={form.version ?? version} />
@@ -60,14 +62,13 @@ export function HouseForm({ rules, version, mayEdit, action, preview }: Props) {
           </legend>
           <div className="mt-2 grid gap-x-6 gap-y-2 sm:grid-cols-2">
             {RULE_NUMBER_KEYS.map((key) => {
-              const { label, unit, factor } = RULE_NUMBERS[key];
+              const rule = RULE_NUMBERS[key];
               return (
                 <RuleNumber
                   key={key}
                   name={key}
-                  label={label}
-                  unit={unit}
-                  value={trimmed(rules[key] * factor, 2)}
+                  rule={rule}
+                  value={trimmed(rules[key] * rule.factor, 2)}
                   form={form}
                   isDisabled={!mayEdit}
                 />
@@ -94,7 +95,7 @@ export function HouseForm({ rules, version, mayEdit, action, preview }: Props) {
           )}
         </div>
       </aside>
-    </form>
+    </CheckedForm>
   );
 }
 

@@ -1,48 +1,34 @@
 "use client";
 
-import { FormMessage } from "../kit/FormParts";
+import { KEEPING_NUMBERS, type KeepingTimes } from "@/core/house/keeping";
 import type { FormAction } from "../kit/formState";
-import { useFormAction } from "../kit/useFormAction";
+import { SavedForm } from "../kit/SavedForm";
 import { RuleNumber } from "./RuleNumber";
 
-interface Props {
-  accountLogDays: number;
-  retiredLifterMonths: number | null;
+interface Props extends KeepingTimes {
   version: number;
   mayEdit: boolean;
   action: FormAction;
 }
 
+const KEYS = ["accountLogDays", "retiredLifterMonths"] as const;
+
 /** How long the house keeps what it need not keep for ever. */
-export function KeepingForm({ accountLogDays, retiredLifterMonths, version, mayEdit, action }: Props) {
-  const [form, send, isPending] = useFormAction(action);
+export function KeepingForm({ version, mayEdit, action, ...times }: Props) {
   return (
-    <form action={send} key={`${version}${form.status}`} className="grid gap-3">
-      <input type="hidden" name="version" value={form.version ?? version} />
-      <RuleNumber
-        name="accountLogDays"
-        label="who signed in and what was exported"
-        unit="days"
-        value={accountLogDays}
-        form={form}
-        isDisabled={!mayEdit}
-      />
-      <RuleNumber
-        name="retiredLifterMonths"
-        label="lifters after they left; blank: until someone erases them"
-        unit="months"
-        value={retiredLifterMonths ?? ""}
-        form={form}
-        isDisabled={!mayEdit}
-      />
-      {mayEdit && (
-        <div className="flex items-center gap-3">
-          <button className="btn btn-neutral" disabled={isPending}>
-            Save
-          </button>
-          <FormMessage state={form} />
-        </div>
-      )}
-    </form>
+    <SavedForm kind="keeping" fields={KEYS} {...{ version, mayEdit, action }}>
+      {(form) =>
+        KEYS.map((key) => (
+          <RuleNumber
+            key={key}
+            name={key}
+            rule={KEEPING_NUMBERS[key]}
+            value={times[key] ?? ""}
+            form={form}
+            isDisabled={!mayEdit}
+          />
+        ))
+      }
+    </SavedForm>
   );
 }

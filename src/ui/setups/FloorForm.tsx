@@ -1,6 +1,7 @@
 "use client";
 
 import type { FloorSize } from "@/core/setups/floorSpace";
+import { CheckedForm } from "../kit/CheckedForm";
 import { Field, FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
@@ -30,7 +31,12 @@ export function FloorForm({ floor, version, mayEdit, action }: Props) {
     </Field>
   );
   return (
-    <form action={send} key={`${version} ${form.status}`} className="flex flex-wrap items-end gap-4">
+    <CheckedForm
+      kind="floor"
+      key={`${version} ${form.status}`}
+      {...{ form, send, isPending }}
+      className="flex flex-wrap items-end gap-4"
+    >
       <input type="hidden" name="version" value={form.version ?? version} />
       {field("widthMm", "Width of the floor")}
       {field("depthMm", "Depth")}
@@ -40,6 +46,6 @@ export function FloorForm({ floor, version, mayEdit, action }: Props) {
         </button>
       )}
       <FormMessage state={form} />
-    </form>
+    </CheckedForm>
   );
 }

@@ -1,6 +1,7 @@
 "use client";
 
 import { useState } from "react";
+import { CheckedForm } from "../kit/CheckedForm";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
@@ -24,9 +25,10 @@ export function AddSetsForm({
 }) {
   const [form, send, isPending] = useFormAction(action);
   return (
-    <form
-      action={send}
+    <CheckedForm
+      kind="sets"
       key={form.status === "done" ? form.message : "typing"}
+      {...{ form, send, isPending }}
       className="flex flex-wrap items-end gap-3 text-sm"
     >
       <input type="hidden" name="lifter" value={lifter} />
@@ -38,7 +40,7 @@ export function AddSetsForm({
         <FormMessage state={form} />
       </div>
       <Problems form={form} />
-    </form>
+    </CheckedForm>
   );
 }
 
@@ -64,7 +66,7 @@ export function EditSetForm({
 }) {
   const [form, send, isPending] = useFormAction(action);
   return (
-    <form action={send} className="flex flex-wrap items-end gap-3 py-2 text-sm">
+    <CheckedForm kind="sets" {...{ form, send, isPending }} className="flex flex-wrap items-end gap-3 py-2 text-sm">
       <input type="hidden" name="id" value={id} />
       <input type="hidden" name="version" value={form.version ?? version} />
       <input type="hidden" name="lifter" value={lifter} />
@@ -76,7 +78,7 @@ export function EditSetForm({
         <FormMessage state={form} />
       </div>
       <Problems form={form} />
-    </form>
+    </CheckedForm>
   );
 }
 

@@ -1,6 +1,7 @@
 "use client";
 
 import { DayField } from "../kit/DayField";
+import { Field } from "../kit/FormParts";
 import type { FormState } from "../kit/formState";
 
 export interface BarChoice {
@@ -46,21 +47,24 @@ export function SetFields({ form, start, bars, lifts, today, isOne = false }: Se
           ))}
         </select>
       </label>
-      <label className="grid basis-full gap-1">
-        {isOne ? "Set" : "Sets, one line each"}
-        {isOne ? (
-          <input name="lines" defaultValue={value("lines")} className="input input-sm w-full max-w-80" />
-        ) : (
-          <textarea
-            name="lines"
-            rows={3}
-            spellCheck={false}
-            defaultValue={value("lines")}
-            placeholder={"140x5 @2\n315 lb 3,3,2"}
-            className="textarea w-full max-w-96"
-          />
-        )}
-      </label>
+      <div className="basis-full">
+        <Field state={form} name="lines" label={isOne ? "Set" : "Sets, one line each"}>
+          {(attributes) =>
+            isOne ? (
+              <input {...attributes} defaultValue={value("lines")} className="input input-sm w-full max-w-80" />
+            ) : (
+              <textarea
+                {...attributes}
+                rows={3}
+                spellCheck={false}
+                defaultValue={value("lines")}
+                placeholder={"140x5 @2\n315 lb 3,3,2"}
+                className="textarea w-full max-w-96"
+              />
+            )
+          }
+        </Field>
+      </div>
       <details className="basis-full" open={["setting", "variant", "note"].some((name) => value(name) !== "")}>
         <summary className="link min-h-11 cursor-pointer py-3">Set at, variant, note</summary>
         <div className="flex flex-wrap items-end gap-3">
@@ -71,10 +75,9 @@ export function SetFields({ form, start, bars, lifts, today, isOne = false }: Se
               ["note", "Note"],
             ] as const
           ).map(([name, label]) => (
-            <label key={name} className="grid gap-1">
-              {label}
-              <input name={name} defaultValue={value(name)} className="input input-sm w-48" />
-            </label>
+            <Field key={name} state={form} name={name} label={label}>
+              {(attributes) => <input {...attributes} defaultValue={value(name)} className="input input-sm w-48" />}
+            </Field>
           ))}
           <label className="flex min-h-11 items-center gap-2">
             <input
@@ -97,9 +100,12 @@ export function SetFields({ form, start, bars, lifts, today, isOne = false }: Se
   );
 }
 
+/** Fields that say themselves what is wrong with them. */
+const SHOWN = ["lines", "setting", "variant", "note"];
+
 /** Problems of a form, each once. */
 export function Problems({ form }: { form: FormState }) {
-  const said = form.problems.filter(({ message }) => message !== form.message);
+  const said = form.problems.filter(({ path, message }) => message !== form.message && !SHOWN.includes(path));
   if (said.length === 0) return null;
   return (
     <ul role="alert" className="text-error basis-full list-disc pl-5">

@@ -4,7 +4,6 @@ import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { ARM_CHART_FIELDS, FRAME_CHART_FIELDS } from "@/core/setups/chartFields";
 import { PLACE_FIELDS } from "@/core/setups/storage";
-import { convertTyped, readTyped } from "@/core/units/typedQuantity";
 import type { Outcome } from "@/server/kit";
 import { saveFloor } from "@/server/rules";
 import {
@@ -131,16 +130,7 @@ export async function putAwayAction(_before: FormState, form: FormData): Promise
 export async function floorAction(_before: FormState, form: FormData): Promise<FormState> {
   const context = await requestContext();
   const typed = { widthMm: String(form.get("widthMm") ?? ""), depthMm: String(form.get("depthMm") ?? "") };
-  const mm = (text: string) => {
-    const read = readTyped(text, "mm");
-    // A bare number of a floor is metres: nobody paces out millimetres.
-    return /^[\d.,\s]+$/.test(text) ? Number(text.replace(",", ".")) * 1000 : read ? convertTyped(read) : NaN;
-  };
-  const result = await saveFloor(
-    context,
-    { widthMm: mm(typed.widthMm), depthMm: mm(typed.depthMm) },
-    Number(form.get("version")),
-  );
+  const result = await saveFloor(context, typed, Number(form.get("version")));
   if (!result.ok) return refusedBy(result, typed);
   revalidatePath("/setups/space");
   return { status: "done", message: "Saved.", problems: [], typed: {} };

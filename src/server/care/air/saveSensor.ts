@@ -1,6 +1,6 @@
 import "server-only";
 import { and, asc, eq } from "drizzle-orm";
-import type { Problem } from "@/core/problem";
+import { readSensor } from "@/core/care/readSensor";
 import { climateDays, climateReadings, climateSensors } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { replanCare, storedCareRules } from "@/server/care/planning";
@@ -14,15 +14,9 @@ export async function saveSensor(
   form: { key: string; version: number; so2: string; chloride: string; lagHours: string },
 ): Promise<Outcome<{ version: number }>> {
   if (!may(context, "climate.edit")) return forbidden("change sensors");
-  const problems: Problem[] = [];
-  const number = (path: "so2" | "chloride" | "lagHours", most: number) => {
-    const value = Number(form[path].trim().replace(",", "."));
-    if (form[path].trim() === "" || !(value >= 0 && value <= most))
-      problems.push({ path, message: `“${form[path]}” must be a number from 0 to ${most}` });
-    return value;
-  };
-  const [so2, chloride, lagHours] = [number("so2", 2000), number("chloride", 2000), number("lagHours", 24)];
-  if (problems.length > 0) return failed("invalid", "The sensor was not changed.", problems);
+  const read = readSensor(form);
+  if (!read.ok) return failed("invalid", "The sensor was not changed.", read.problems);
+  const { so2, chloride, lagHours } = read.value;
   return inTransaction(context, async (context) => {
     const { hall } = context;
     const row = await hall.first(climateSensors, { where: eq(climateSensors.key, form.key), forUpdate: true });
