@@ -1,6 +1,7 @@
 import type { Page } from "@playwright/test";
 import { become } from "./become";
 import { expect, test } from "./clock";
+import { unfold } from "./unfold";
 
 /** Errands in the second, small hall, where a long wall and odd rules disturb nobody. */
 
@@ -70,7 +71,8 @@ test("what is noticeable is the gym’s to say, and the comparison obeys", async
     "It hardly matters here. At 180 kg the hands rise 12.6 mm on A1 and 11.7 mm on A2",
   );
   await page.goto("/settings");
-  const rules = page.getByRole("region", { name: "Measuring and comparing" });
+  await unfold(page, "Measuring and comparing");
+  const rules = page.locator("details").filter({ hasText: "Measuring and comparing" });
   await rules.getByLabel("noticeable difference in slack").fill("many");
   await rules.getByRole("button", { name: "Save" }).click();
   await expect(rules.getByText("must be a number from 0 to")).toBeVisible();
@@ -81,6 +83,7 @@ test("what is noticeable is the gym’s to say, and the comparison obeys", async
   await page.goto("/compare?bars=A1,A2&load=180");
   await expect(whether).toContainText("It matters here.");
   await page.goto("/settings");
+  await unfold(page, "Measuring and comparing");
   await rules.getByLabel("noticeable difference in slack").fill("");
   await rules.getByRole("button", { name: "Save" }).click();
   await expect(rules.getByLabel("noticeable difference in slack")).toHaveValue("1.5");

@@ -16,8 +16,47 @@ interface Props {
 
 const STEPS = 100;
 
+type Span = Props["span"];
+
+/** From–to of every quantity that differs on the wall; drawn when somebody opens it. */
+export function RangePickers({
+  spans,
+  ranges,
+  className,
+}: {
+  spans: readonly (readonly [QuantityKind, Span])[];
+  ranges: Readonly<Partial<Record<QuantityKind, Range>>>;
+  className: string;
+}) {
+  const set = Object.keys(ranges).length;
+  const [isOpen, setOpen] = useState(set > 0);
+  return (
+    <details className={className} open={isOpen} onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
+      <summary className="text-quiet hover:text-base-content inline-block min-h-8 cursor-pointer text-sm">
+        By numbers{set > 0 && <strong className="text-base-content"> · {set} set</strong>}
+      </summary>
+      {isOpen && (
+        <div className="sheet grid gap-x-6 gap-y-3 p-4 sm:grid-cols-3 lg:grid-cols-5">
+          {spans.map(([kind, span]) => {
+            const range = ranges[kind];
+            return (
+              <RangePicker
+                key={`${kind}${range ? rangeText(range) : ""}`}
+                kind={kind}
+                label={QUANTITIES[kind].label}
+                span={span}
+                range={range}
+              />
+            );
+          })}
+        </div>
+      )}
+    </details>
+  );
+}
+
 /** From and to of one quantity, with two sliders between the least and the greatest on the wall. */
-export function RangePicker({ kind, label, span, range }: Props) {
+function RangePicker({ kind, label, span, range }: Props) {
   const { unit } = QUANTITIES[kind];
   const router = useRouter();
   const path = usePathname();

@@ -5,8 +5,9 @@ import { QUANTITIES, QUANTITY_KINDS } from "@/core/bars/quantities";
 import type { WallFacts } from "@/server/bars";
 import { AskForm } from "../kit/AskForm";
 import { ChangeLink } from "../kit/ChangeLink";
-import { RangePicker } from "./RangePicker";
-import { rangeText, type WallQuery } from "@/core/bars/wallQuery";
+import { Options } from "../kit/Options";
+import { RangePickers } from "./RangePicker";
+import type { WallQuery } from "@/core/bars/wallQuery";
 
 interface Props {
   query: WallQuery;
@@ -38,7 +39,7 @@ export function WallFilters({ query, facts, states, isSearchFocused }: Props) {
           className="flex flex-wrap items-center gap-2 max-md:order-last max-md:w-full"
         >
           <Choice name="state" label="State" value={query.state} any="any state">
-            {[["usable", "usable today"], ...states.map((state) => [state, state.replace("-", " ")])]}
+            {[["usable", "usable today"], ...states.map((state) => [state, state.replace("-", " ")] as const)]}
           </Choice>
           <Choice name="family" label="Family" value={query.family} any="any family">
             {facts.families.map((key) => [key, FAMILIES[key].name])}
@@ -52,10 +53,9 @@ export function WallFilters({ query, facts, states, isSearchFocused }: Props) {
           <Choice name="sort" label="Sort" value={query.sort}>
             {[
               ...SORT_WORDS,
-              ...QUANTITY_KINDS.filter((kind) => facts.spans[kind]).map((kind) => [
-                kind,
-                `by ${QUANTITIES[kind].label}`,
-              ]),
+              ...QUANTITY_KINDS.filter((kind) => facts.spans[kind]).map(
+                (kind) => [kind, `by ${QUANTITIES[kind].label}`] as const,
+              ),
             ]}
           </Choice>
         </FoldOnPhone>
@@ -76,25 +76,11 @@ export function WallFilters({ query, facts, states, isSearchFocused }: Props) {
         </label>
       </AskForm>
       {spans.length > 0 && (
-        <details className={`mb-2 ${ranged > 0 ? "" : "max-md:hidden"}`} open={ranged > 0}>
-          <summary className="text-quiet hover:text-base-content inline-block min-h-8 cursor-pointer text-sm">
-            By numbers{ranged > 0 && <strong className="text-base-content"> · {ranged} set</strong>}
-          </summary>
-          <div className="sheet grid gap-x-6 gap-y-3 p-4 sm:grid-cols-3 lg:grid-cols-5">
-            {spans.map((kind) => {
-              const range = query.ranges[kind];
-              return (
-                <RangePicker
-                  key={`${kind}${range ? rangeText(range) : ""}`}
-                  kind={kind}
-                  label={QUANTITIES[kind].label}
-                  span={facts.spans[kind]!}
-                  range={range}
-                />
-              );
-            })}
-          </div>
-        </details>
+        <RangePickers
+          spans={spans.map((kind) => [kind, facts.spans[kind]!])}
+          ranges={query.ranges}
+          className={`mb-2 ${ranged > 0 ? "" : "max-md:hidden"}`}
+        />
       )}
       <Active query={query} />
     </>
@@ -143,7 +129,7 @@ function Choice({
   label: string;
   value: string;
   any?: string;
-  children: readonly (readonly string[])[];
+  children: readonly (readonly [key: string, words: string])[];
 }) {
   return (
     <>
@@ -151,12 +137,7 @@ function Choice({
         {label}
       </label>
       <select id={name} name={name} defaultValue={value} key={value} className="select select-sm w-auto max-w-44">
-        {any !== undefined && <option value="">{any}</option>}
-        {children.map(([key, words]) => (
-          <option key={key} value={key}>
-            {words}
-          </option>
-        ))}
+        <Options of={[...(any === undefined ? [] : [["", any] as const]), ...children]} />
       </select>
     </>
   );

@@ -73,7 +73,11 @@ describe("which bars", () => {
 
   it("a quantity that is the same on every bar has no slider; others ask when the slider is let go", () => {
     wall();
-    expect(screen.queryByRole("slider", { name: /shaft/ })).toBeNull();
+    expect(screen.queryAllByRole("slider", { hidden: true })).toEqual([]);
+    const numbers = screen.getByText("By numbers").closest("details")!;
+    numbers.open = true;
+    fireEvent(numbers, new Event("toggle"));
+    expect(screen.queryByRole("slider", { name: /shaft/, hidden: true })).toBeNull();
     const from = screen.getByRole("slider", { name: "mass from", hidden: true });
     fireEvent.change(from, { target: { value: "15" } });
     expect(visits.went).toHaveLength(0);

@@ -2,6 +2,7 @@ import { AskForm } from "../kit/AskForm";
 import { DayField } from "../kit/DayField";
 import { FoldOnPhone } from "../kit/FoldOnPhone";
 import Link from "../kit/Link";
+import { Options } from "../kit/Options";
 
 export interface CareQuery {
   task: string;
@@ -22,6 +23,12 @@ interface Props {
   mayTick: boolean;
 }
 
+const AHEAD = [
+  [0, "by today"],
+  [7, "within a week"],
+  [31, "within a month"],
+] as const;
+
 /** Which care is listed, and who did it when; behind one button on a telephone. */
 export function CareAsk({ query, tasks, places, crew, today, mayTick }: Props) {
   const by = crew.find(({ id }) => id === query.by)?.name;
@@ -36,29 +43,19 @@ export function CareAsk({ query, tasks, places, crew, today, mayTick }: Props) {
           <label className="ask">
             show
             <select name="task" defaultValue={query.task} key={query.task} className="min-h-11!">
-              <option value="">every task</option>
-              {tasks.map(({ key, name }) => (
-                <option key={key} value={key}>
-                  {name}
-                </option>
-              ))}
+              <Options of={[["", "every task"], ...tasks.map(({ key, name }) => [key, name] as const)]} />
             </select>
           </label>
           <label className="ask">
             at
             <select name="place" defaultValue={query.place} key={query.place} className="min-h-11!">
-              <option value="">every place</option>
-              {places.map((place) => (
-                <option key={place}>{place}</option>
-              ))}
+              <Options of={[["", "every place"], ...places]} />
             </select>
           </label>
           <label className="ask">
             due
             <select name="ahead" defaultValue={query.ahead} key={query.ahead} className="min-h-11!">
-              <option value={0}>by today</option>
-              <option value={7}>within a week</option>
-              <option value={31}>within a month</option>
+              <Options of={AHEAD} />
             </select>
           </label>
           {mayTick && (
@@ -66,11 +63,7 @@ export function CareAsk({ query, tasks, places, crew, today, mayTick }: Props) {
               <label className="ask">
                 done by
                 <select name="by" defaultValue={query.by} key={query.by} className="min-h-11!">
-                  {crew.map(({ id, name }) => (
-                    <option key={id} value={id}>
-                      {name}
-                    </option>
-                  ))}
+                  <Options of={crew.map(({ id, name }) => [id, name])} />
                 </select>
               </label>
               <label className="ask">

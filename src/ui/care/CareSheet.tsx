@@ -3,16 +3,15 @@ import type { LogItem } from "@/server/care/log";
 import type { DueItem, NeedyBar } from "@/server/care/due";
 import type { Finding } from "@/server/care/findings";
 import type { SpotCheck } from "@/server/care/rounds";
-import { BarTag } from "../kit/BarTag";
-import { dayText } from "@/core/units/dates";
 import type { FormAction } from "../kit/formState";
 import { PageHead } from "../kit/PageHead";
 import { CareAsk, type CareQuery } from "./CareAsk";
 import { CareNav } from "./CareNav";
-import { DueRows } from "./DueRows";
+import { type DueRow, DueRows } from "./DueRows";
 import { Findings } from "./Findings";
+import { LatelyRows } from "./LatelyRows";
 import { SpotChecks } from "./SpotChecks";
-import { TickBoard, UndoForm } from "./TickForms";
+import { TickBoard } from "./TickForms";
 
 interface Props {
   /** Not more of them than a page holds. */
@@ -41,6 +40,11 @@ interface Props {
   /** Bars that want care most, the neediest first; Today says the same. */
   needy?: readonly NeedyBar[];
 }
+
+const rowOf = (item: DueItem): DueRow => {
+  const { tag, barName, family, state, place, task, taskName, dueOn, lastDoneOn, overdueDays, reason, drivers } = item;
+  return { tag, barName, family, state, place, task, taskName, dueOn, lastDoneOn, overdueDays, reason, drivers };
+};
 
 /** What is due and overdue, what needs it most first; ticked off with who and when, undone when wrong. */
 export function CareSheet({
@@ -107,28 +111,10 @@ export function CareSheet({
           Shown are the {items.length} of {count} that need it most. Choose a task or a place to see the others.
         </p>
       )}
-      {items.length > 0 && <DueRows {...{ items, keys, today, mayTick }} by={query.by} on={query.on} />}
-      {log.length > 0 && (
-        <section className="sheet" aria-labelledby="lately">
-          <h2 id="lately" className="border-base-300 border-b px-4 py-2 text-sm font-bold">
-            Done lately
-          </h2>
-          <ul className="divide-base-300 divide-y text-sm">
-            {log.map((entry) => (
-              <li key={entry.id} className="flex flex-wrap items-center gap-x-3 px-4 py-1.5">
-                <BarTag tag={entry.tag} />
-                <span className={entry.isUndone ? "text-quiet line-through" : undefined}>{entry.taskName}</span>
-                <span className="text-quiet">
-                  {dayText(entry.doneOn, today)}, {entry.by}
-                  {entry.note && `: ${entry.note}`}
-                  {entry.isUndone && " (undone)"}
-                </span>
-                {mayTick && !entry.isUndone && <UndoForm logId={entry.id} what={`${entry.taskName} on ${entry.tag}`} />}
-              </li>
-            ))}
-          </ul>
-        </section>
+      {items.length > 0 && (
+        <DueRows items={items.map(rowOf)} {...{ keys, today, mayTick }} by={query.by} on={query.on} />
       )}
+      {log.length > 0 && <LatelyRows {...{ log, today, mayTick }} />}
     </TickBoard>
   );
 }

@@ -1,4 +1,7 @@
+"use client";
+
 import { checkAnswers } from "@/core/care/checks";
+import { useState } from "react";
 import { listed, sentence } from "@/core/units/format";
 import { daysBetween } from "@/core/units/hallDay";
 import type { DueItem } from "@/server/care/due";
@@ -6,10 +9,28 @@ import { BarTag } from "../kit/BarTag";
 import { dueText } from "../kit/dueText";
 import Link from "../kit/Link";
 import { StateText } from "../kit/StateText";
+import { useFirstRows } from "../kit/useFirstRows";
 import { TickForm } from "./TickForms";
 
+/** What a row knows; steps and places in the queue stay where they are. */
+export type DueRow = Pick<
+  DueItem,
+  | "tag"
+  | "barName"
+  | "family"
+  | "state"
+  | "place"
+  | "task"
+  | "taskName"
+  | "dueOn"
+  | "lastDoneOn"
+  | "overdueDays"
+  | "reason"
+  | "drivers"
+>;
+
 interface Props {
-  items: readonly DueItem[];
+  items: readonly DueRow[];
   /** One key a tick, so that one sent twice counts once. */
   keys: readonly string[];
   today: string;
@@ -18,12 +39,18 @@ interface Props {
   on: string;
 }
 
-/** What is due, what needs it most first: the reason in a few words, the sum behind it on touch, and one button. */
+/** Rows in the page as it arrives. */
+const FIRST = 10;
+
+/**
+ * What is due, what needs it most first: the reason in a few words, the sum behind it on touch, and one button. A leaf of
+ * the client's: rows go over as their figures.
+ */
 export function DueRows({ items, keys, today, mayTick, by, on }: Props) {
   return (
     <section className="sheet mb-3" aria-label="Due, what needs it most first">
       <ul className="divide-base-300 divide-y">
-        {items.map((item, i) => (
+        {useFirstRows(items, FIRST).map((item, i) => (
           <li
             key={`${item.tag}-${item.task}`}
             className="grid grid-cols-[3.2rem_minmax(0,1fr)_auto] items-center gap-x-3 px-4 py-1 md:grid-cols-[3.2rem_minmax(0,10rem)_minmax(0,1fr)_minmax(0,1fr)_auto]"
@@ -54,10 +81,14 @@ export function DueRows({ items, keys, today, mayTick, by, on }: Props) {
 }
 
 /** How late, and what hastens it; touched, the whole sum. */
-function WhyDue({ item, today }: { item: DueItem; today: string }) {
+function WhyDue({ item, today }: { item: DueRow; today: string }) {
+  const [isOpen, setOpen] = useState(false);
   const since = item.lastDoneOn === null ? null : daysBetween(item.lastDoneOn, today);
   return (
-    <details className="col-span-2 col-start-2 row-start-2 min-w-0 text-sm md:col-span-1 md:col-start-auto md:row-start-auto">
+    <details
+      className="col-span-2 col-start-2 row-start-2 min-w-0 text-sm md:col-span-1 md:col-start-auto md:row-start-auto"
+      onToggle={({ currentTarget }) => setOpen(currentTarget.open)}
+    >
       <summary className="flex min-h-11 cursor-pointer flex-wrap items-center gap-x-2">
         <span className={item.overdueDays > 0 ? "text-accent font-bold" : ""}>
           {item.lastDoneOn === null ? "never done" : dueText(item.dueOn, today)}
@@ -66,9 +97,11 @@ function WhyDue({ item, today }: { item: DueItem; today: string }) {
           {item.drivers.length > 0 ? listed(item.drivers) : "usual interval"}
         </span>
       </summary>
-      <p className="text-quiet pb-2 text-xs">
-        {sentence(item.reason)}.{since !== null && ` Last done ${since === 1 ? "yesterday" : `${since} days ago`}.`}
-      </p>
+      {isOpen && (
+        <p className="text-quiet pb-2 text-xs">
+          {sentence(item.reason)}.{since !== null && ` Last done ${since === 1 ? "yesterday" : `${since} days ago`}.`}
+        </p>
+      )}
     </details>
   );
 }
@@ -80,7 +113,7 @@ function Act({
   on,
   idempotencyKey,
 }: {
-  item: DueItem;
+  item: DueRow;
   mayTick: boolean;
   by: string;
   on: string;

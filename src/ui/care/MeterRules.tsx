@@ -68,7 +68,7 @@ export function Rules({
                   </label>
                 ))}
               </fieldset>
-              <div className="grid gap-x-8 gap-y-2 sm:grid-cols-2">
+              <div className="grid max-w-3xl gap-x-8 gap-y-2 sm:grid-cols-2">
                 {LIMIT_KEYS.map((key) => (
                   <RuleNumber
                     key={key}
@@ -80,7 +80,7 @@ export function Rules({
                   />
                 ))}
               </div>
-              <div className="grid gap-3 sm:grid-cols-2">
+              <div className="grid max-w-3xl gap-3 sm:grid-cols-2">
                 <Field state={form} name="quiet" label="quiet hours, no rounds">
                   {(attributes) => (
                     <textarea

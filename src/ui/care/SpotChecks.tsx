@@ -1,5 +1,6 @@
 "use client";
 
+import { useState } from "react";
 import type { SpotCheck } from "@/server/care/rounds";
 import { BarTag } from "../kit/BarTag";
 import { dayText } from "@/core/units/dates";
@@ -17,9 +18,10 @@ interface Props {
 export function SpotChecks({ checks, today, action }: Props) {
   const [form, note, isPending] = useFormAction(action);
   const open = checks.filter(({ isLookedAt }) => !isLookedAt);
+  const [isOpen, setOpen] = useState(open.some(({ chalkSeenOn }) => chalkSeenOn !== null));
   if (checks.length === 0) return null;
   return (
-    <details className="sheet mb-3" open={open.some(({ chalkSeenOn }) => chalkSeenOn !== null)}>
+    <details className="sheet mb-3" open={isOpen} onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
       <summary className="flex min-h-11 cursor-pointer items-center gap-2 px-4 text-sm">
         <strong>Spot check</strong>
         <span className="text-quiet">
@@ -29,41 +31,43 @@ export function SpotChecks({ checks, today, action }: Props) {
         </span>
       </summary>
       <FormMessage state={form} />
-      <form action={note}>
-        <ul className="divide-base-300 border-base-300 divide-y border-t">
-          {checks.map(({ tag, barName, place, uses, chalkSeenOn, isLookedAt }) => (
-            <li key={tag} className="flex flex-wrap items-center gap-x-3 gap-y-1 px-4 py-1.5 text-sm">
-              <BarTag tag={tag} />
-              <span>{barName}</span>
-              <span className="text-quiet">
-                {[
-                  place,
-                  chalkSeenOn && `chalk seen ${dayText(chalkSeenOn, today)}`,
-                  uses > 0 && `used or planned ${uses} ${uses === 1 ? "time" : "times"}`,
-                ]
-                  .filter(Boolean)
-                  .join(" · ")}
-              </span>
-              <span className="ml-auto flex items-center gap-2">
-                {isLookedAt && <span className="text-success text-xs font-semibold">looked at today</span>}
-                {(["clean", "chalk"] as const).map((seen) => (
-                  <button
-                    key={seen}
-                    type="submit"
-                    name="seen"
-                    value={`${seen} ${tag}`}
-                    disabled={isPending}
-                    className="btn btn-sm btn-outline"
-                  >
-                    {seen === "clean" ? "Clean" : "Chalk on it"}
-                    <span className="sr-only"> {tag}</span>
-                  </button>
-                ))}
-              </span>
-            </li>
-          ))}
-        </ul>
-      </form>
+      {isOpen && (
+        <form action={note}>
+          <ul className="divide-base-300 border-base-300 divide-y border-t">
+            {checks.map(({ tag, barName, place, uses, chalkSeenOn, isLookedAt }) => (
+              <li key={tag} className="flex flex-wrap items-center gap-x-3 gap-y-1 px-4 py-1.5 text-sm">
+                <BarTag tag={tag} />
+                <span>{barName}</span>
+                <span className="text-quiet">
+                  {[
+                    place,
+                    chalkSeenOn && `chalk seen ${dayText(chalkSeenOn, today)}`,
+                    uses > 0 && `used or planned ${uses} ${uses === 1 ? "time" : "times"}`,
+                  ]
+                    .filter(Boolean)
+                    .join(" · ")}
+                </span>
+                <span className="ml-auto flex items-center gap-2">
+                  {isLookedAt && <span className="text-success text-xs font-semibold">looked at today</span>}
+                  {(["clean", "chalk"] as const).map((seen) => (
+                    <button
+                      key={seen}
+                      type="submit"
+                      name="seen"
+                      value={`${seen} ${tag}`}
+                      disabled={isPending}
+                      className="btn btn-sm btn-outline"
+                    >
+                      {seen === "clean" ? "Clean" : "Chalk on it"}
+                      <span className="sr-only"> {tag}</span>
+                    </button>
+                  ))}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </form>
+      )}
     </details>
   );
 }

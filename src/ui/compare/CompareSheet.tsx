@@ -8,6 +8,7 @@ import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
 import { BarTag } from "../kit/BarTag";
 import { changedHref } from "../kit/intent";
 import Link from "../kit/Link";
+import { Options } from "../kit/Options";
 import { PageHead } from "../kit/PageHead";
 import { StateText } from "../kit/StateText";
 import { BentBars } from "./BentBars";
@@ -110,19 +111,11 @@ export function CompareSheet({ comparison, others }: Props) {
                 >
                   <option value="">add a bar …</option>
                   <optgroup label="On the wall">
-                    {others.map(({ tag, name }) => (
-                      <option key={tag} value={tag}>
-                        {tag} {name}
-                      </option>
-                    ))}
+                    <Options of={others.map(({ tag, name }) => [tag, `${tag} ${name}`])} />
                   </optgroup>
                   {offered.length > 0 && (
                     <optgroup label="On offer">
-                      {offered.map(({ code, name }) => (
-                        <option key={code} value={`offer:${code}`}>
-                          {code} {name}
-                        </option>
-                      ))}
+                      <Options of={offered.map(({ code, name }) => [`offer:${code}`, `${code} ${name}`])} />
                     </optgroup>
                   )}
                 </select>
@@ -160,11 +153,7 @@ export function CompareSheet({ comparison, others }: Props) {
         <label className="ask">
           lift
           <select name="lift" defaultValue={lift.key} key={lift.key}>
-            {lifts.map(({ key, name }) => (
-              <option key={key} value={key}>
-                {name}
-              </option>
-            ))}
+            <Options of={lifts.map(({ key, name }) => [key, name])} />
           </select>
         </label>
         <label className="ask">
@@ -179,23 +168,16 @@ export function CompareSheet({ comparison, others }: Props) {
         <label className="ask">
           plates
           <select name="plates" defaultValue={disc.key} key={disc.key}>
-            {discs.map(({ key, name }) => (
-              <option key={key} value={key}>
-                {name}
-              </option>
-            ))}
+            <Options of={discs.map(({ key, name }) => [key, name])} />
           </select>
         </label>
         {comparison.lifters.length > 0 && (
           <label className="ask">
             for
             <select name="lifter" aria-label="For whom" defaultValue={state.lifter} key={state.lifter}>
-              <option value="">someone of usual size</option>
-              {comparison.lifters.map(({ key, name }) => (
-                <option key={key} value={key}>
-                  {name}
-                </option>
-              ))}
+              <Options
+                of={[["", "someone of usual size"], ...comparison.lifters.map(({ key, name }) => [key, name] as const)]}
+              />
             </select>
           </label>
         )}

@@ -26,7 +26,7 @@ export function Shell({ hallName, isDemo, actor, counts, children }: Props) {
       <a href="#sheet" className="btn btn-sm sr-only focus:not-sr-only focus:absolute focus:z-10">
         Skip to the sheet
       </a>
-      <div className="no-print border-base-300 flex items-center justify-between border-b px-4 py-1 lg:sticky lg:top-0 lg:h-screen lg:flex-col lg:items-stretch lg:justify-start lg:border-r lg:border-b-0 lg:p-0">
+      <div className="no-print border-base-300 relative flex items-center justify-between border-b px-4 py-1 lg:sticky lg:top-0 lg:h-screen lg:flex-col lg:items-stretch lg:justify-start lg:border-r lg:border-b-0 lg:p-0">
         <Link
           href="/"
           className="py-2 text-lg font-bold tracking-tight lg:px-4 lg:py-4"
@@ -35,13 +35,14 @@ export function Shell({ hallName, isDemo, actor, counts, children }: Props) {
           Garrison
         </Link>
         {isDemo && <span className="text-warning text-xs font-semibold lg:hidden">Demonstration</span>}
-        <details className="relative lg:hidden">
+        <details className="peer lg:hidden">
           <summary className="btn btn-ghost list-none">Menu</summary>
-          <nav aria-label="Sections" className="sheet absolute right-0 z-20 w-48 shadow-lg">
-            <NavLinks counts={counts} role={actor.role} />
-          </nav>
         </details>
-        <nav aria-label="Sections" className="hidden grow flex-col lg:flex">
+        {/* One for both: beside the page on a desk, under the button on a telephone. */}
+        <nav
+          aria-label="Sections"
+          className="max-lg:border-base-300 max-lg:bg-base-100 hidden peer-open:block max-lg:absolute max-lg:top-full max-lg:right-4 max-lg:z-20 max-lg:w-48 max-lg:border max-lg:shadow-lg lg:flex! lg:grow lg:flex-col"
+        >
           <NavLinks counts={counts} role={actor.role} />
         </nav>
         <Link

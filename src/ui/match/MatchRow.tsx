@@ -37,7 +37,7 @@ interface Asked {
 }
 
 /** Rows in the page as it arrives. */
-const FIRST = 10;
+const FIRST = 7;
 
 /** Bars that can be used, best first. */
 export function MatchRows({ rows, ...asked }: { rows: readonly Row[] } & Asked) {

@@ -2,11 +2,10 @@ import { PURPOSES, PURPOSE_WORDS, type Purpose } from "@/core/matching/lifter";
 import type { Lift } from "@/core/matching/lifts";
 import { trimmed } from "@/core/units/format";
 import type { Matching } from "@/server/matching";
-import { OfferDrawing } from "../buy/OfferDrawing";
 import { AskForm } from "../kit/AskForm";
 import { ChangeLink } from "../kit/ChangeLink";
 import { KnurlPatterns } from "../kit/BarDrawing";
-import { BarTag } from "../kit/BarTag";
+import { Options } from "../kit/Options";
 import { PageHead } from "../kit/PageHead";
 import { href } from "../kit/search";
 import Link from "../kit/Link";
@@ -15,8 +14,7 @@ import { GuestForm } from "./GuestForm";
 import { type Guest, GUEST } from "./guest";
 import { MatchNav } from "./MatchNav";
 import { MatchRows } from "./MatchRow";
-import { VerdictText } from "../kit/VerdictText";
-import { Say } from "../kit/shown";
+import { NeverRows, OfferedRows } from "./OtherRows";
 
 interface Props {
   lifts: readonly Lift[];
@@ -88,11 +86,7 @@ export function MatchSheet({
         <label className="ask">
           lift
           <select name="lift" defaultValue={liftKey} key={liftKey}>
-            {lifts.map(({ key, name }) => (
-              <option key={key} value={key}>
-                {name}
-              </option>
-            ))}
+            <Options of={lifts.map(({ key, name }) => [key, name])} />
           </select>
         </label>
         <span className="ask">
@@ -115,35 +109,25 @@ export function MatchSheet({
         <label className="ask">
           for
           <select name="lifter" defaultValue={lifterKey} key={lifterKey}>
-            <option value="">anyone</option>
-            <option value={GUEST}>someone not on file</option>
-            {lifters.map(({ key, name, squad }) => (
-              <option key={key} value={key}>
-                {name}
-                {squad ? `, ${squad}` : ""}
-              </option>
-            ))}
+            <Options
+              of={[
+                ["", "anyone"],
+                [GUEST, "someone not on file"],
+                ...lifters.map(({ key, name, squad }) => [key, squad ? `${name}, ${squad}` : name] as const),
+              ]}
+            />
           </select>
         </label>
         <label className="ask">
           a set for
           <select name="purpose" defaultValue={purpose} key={purpose}>
-            {PURPOSES.map((key) => (
-              <option key={key} value={key}>
-                {PURPOSE_WORDS[key]}
-              </option>
-            ))}
+            <Options of={PURPOSES.map((key) => [key, PURPOSE_WORDS[key]])} />
           </select>
         </label>
         <label className="ask">
           at
           <select name="at" defaultValue={stationKey} key={stationKey}>
-            <option value="">any station</option>
-            {stations.map(({ key, name }) => (
-              <option key={key} value={key}>
-                {name}
-              </option>
-            ))}
+            <Options of={[["", "any station"], ...stations.map(({ key, name }) => [key, name] as const)]} />
           </select>
         </label>
         {problem && (
@@ -218,58 +202,21 @@ export function MatchSheet({
               </Link>
             </p>
           )}
-          {matching.offered.length > 0 && (
-            <section className="mt-3 border border-dashed" aria-label="On offer">
-              <h2 className="px-4 pt-2 text-sm font-bold">On offer, not here</h2>
-              <ul className="divide-base-300 divide-y">
-                {matching.offered.map(({ id, code, name, bar, verdict, because }) => (
-                  <li
-                    key={id}
-                    className="grid items-center gap-x-4 px-4 py-2 text-sm md:grid-cols-[6.5rem_11rem_minmax(0,14rem)_minmax(0,1fr)]"
-                  >
-                    <VerdictText verdict={verdict} />
-                    <Link href={`/buy/${id}`} className="font-semibold hover:underline">
-                      {code} {name}
-                    </Link>
-                    <OfferDrawing bar={bar} className="hidden md:block" />
-                    <span>
-                      <Say text={because} />
-                    </span>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
+          {matching.offered.length > 0 && <OfferedRows offered={matching.offered} />}
           {never.length > 0 && (
-            <details className="sheet mt-3" open={fit.length === 0}>
-              <summary className="min-h-11 cursor-pointer px-4 py-3 text-sm font-semibold">
-                {matching.counts.never} {matching.counts.never === 1 ? "bar" : "bars"} never for this
-              </summary>
-              <ul className="divide-base-300 border-base-300 divide-y border-t">
-                {never.map(({ tag, bar, verdict, reasons }) => (
-                  <li
-                    key={tag}
-                    id={`bar-${tag}`}
-                    className="target:bg-base-200 flex flex-wrap items-baseline gap-x-3 px-4 py-2 text-sm"
-                  >
-                    <BarTag tag={tag} />
-                    <span className="w-32 font-semibold">{bar.name}</span>
-                    <VerdictText verdict={verdict} />
-                    <span className="basis-60 grow">
-                      <Say
-                        text={reasons
-                          .filter(({ atBest }) => atBest === "never")
-                          .map(({ text }) => text)
-                          .join(" ")}
-                      />
-                    </span>
-                  </li>
-                ))}
-                {matching.counts.never > shown && (
-                  <li className="text-quiet px-4 py-2 text-sm">And {matching.counts.never - shown} more.</li>
-                )}
-              </ul>
-            </details>
+            <NeverRows
+              rows={never.map(({ tag, bar, verdict, reasons }) => ({
+                tag,
+                name: bar.name,
+                verdict,
+                because: reasons
+                  .filter(({ atBest }) => atBest === "never")
+                  .map(({ text }) => text)
+                  .join(" "),
+              }))}
+              count={matching.counts.never}
+              isOpen={fit.length === 0}
+            />
           )}
         </>
       )}

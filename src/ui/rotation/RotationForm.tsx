@@ -7,6 +7,7 @@ import { MAX_ROTATION_WEEKS, MAX_SESSIONS, MIN_ROTATION_WEEKS, WEEKDAYS } from "
 import { SCHOOL_WORDS, SCHOOLS, type School, waveOf } from "@/core/rotation/rotationWish";
 import { CheckedForm } from "../kit/CheckedForm";
 import { Field, FormMessage } from "../kit/FormParts";
+import { Options } from "../kit/Options";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
 
@@ -40,6 +41,14 @@ function counted(attributes: object, value: string, onType: (text: string) => vo
 }
 const dayName = (day: string) => day[0]!.toUpperCase() + day.slice(1);
 
+/** A label of one of the sessions, which stand in rows under one another. */
+const OfSession = ({ i, children }: { i: number; children: ReactNode }) => (
+  <>
+    <span className="sr-only">Session {i + 1}, </span>
+    {children}
+  </>
+);
+
 /** Who, which lift, which weeks, by which school: everything a rotation is planned from. */
 export function RotationForm({ id, version, start, chosen, lifters, lifts, action }: Props) {
   const [form, send, isPending] = useFormAction(action);
@@ -68,20 +77,16 @@ export function RotationForm({ id, version, start, chosen, lifters, lifts, actio
       <input type="hidden" name="version" value={form.version ?? version} />
       <div className="flex flex-wrap items-end gap-3">
         {typed("name", "Name", "Rotation", "w-56")}
-        <label className="grid gap-1">
-          Lift
-          <select name="liftKey" defaultValue={value("liftKey")} className="select select-sm w-48">
-            {lifts.map(({ key, name }) => (
-              <option key={key} value={key}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="grid gap-1">
-          First week, any day of it
-          <DayField name="startsOn" start={value("startsOn")} className={`${field} w-40`} />
-        </label>
+        <Field state={form} name="liftKey" label="Lift">
+          {(attributes) => (
+            <select {...attributes} defaultValue={value("liftKey")} className="select select-sm w-48">
+              <Options of={lifts.map(({ key, name }) => [key, name])} />
+            </select>
+          )}
+        </Field>
+        <Field state={form} name="startsOn" label="First week, any day of it">
+          {(attributes) => <DayField {...attributes} start={value("startsOn")} className={`${field} w-40`} />}
+        </Field>
         <Field state={form} name="weeks" label={`Weeks, ${MIN_ROTATION_WEEKS} to ${MAX_ROTATION_WEEKS}`}>
           {(attributes) => counted(attributes, weeks, setWeeks)}
         </Field>
@@ -140,22 +145,17 @@ export function RotationForm({ id, version, start, chosen, lifters, lifts, actio
         <legend className="font-bold">Sessions of each week</legend>
         {Array.from({ length: MAX_SESSIONS }, (_, i) => (
           <div key={i} className="flex flex-wrap items-end gap-3 pt-1">
-            <label className="grid gap-1">
-              Day
-              <select
-                name={`session.${i}.weekday`}
-                aria-label={`Session ${i + 1}, day`}
-                defaultValue={value(`session.${i}.weekday`, i === 0 ? "tuesday" : "")}
-                className="select select-sm w-36"
-              >
-                <option value="">none</option>
-                {WEEKDAYS.map((day) => (
-                  <option key={day} value={day}>
-                    {dayName(day)}
-                  </option>
-                ))}
-              </select>
-            </label>
+            <Field state={form} name={`session.${i}.weekday`} label={<OfSession i={i}>day</OfSession>}>
+              {(attributes) => (
+                <select
+                  {...attributes}
+                  defaultValue={value(`session.${i}.weekday`, i === 0 ? "tuesday" : "")}
+                  className="select select-sm w-36"
+                >
+                  <Options of={[["", "none"], ...WEEKDAYS.map((day) => [day, dayName(day)] as const)]} />
+                </select>
+              )}
+            </Field>
             {(
               [
                 ["startsAt", "at", "18:30", "w-20"],
@@ -165,32 +165,20 @@ export function RotationForm({ id, version, start, chosen, lifters, lifts, actio
               ] as const
             ).map(([name, label, otherwise, width]) => (
               <Fragment key={name}>
-                {typed(
-                  `session.${i}.${name}`,
-                  <>
-                    <span className="sr-only">Session {i + 1}, </span>
-                    {label}
-                  </>,
-                  otherwise,
-                  width,
-                )}
+                {typed(`session.${i}.${name}`, <OfSession i={i}>{label}</OfSession>, otherwise, width)}
               </Fragment>
             ))}
-            <label className="grid gap-1">
-              sets for
-              <select
-                name={`session.${i}.purpose`}
-                aria-label={`Session ${i + 1}, sets for`}
-                defaultValue={value(`session.${i}.purpose`, "general")}
-                className="select select-sm w-44"
-              >
-                {PURPOSES.map((key) => (
-                  <option key={key} value={key}>
-                    {PURPOSE_WORDS[key]}
-                  </option>
-                ))}
-              </select>
-            </label>
+            <Field state={form} name={`session.${i}.purpose`} label={<OfSession i={i}>sets for</OfSession>}>
+              {(attributes) => (
+                <select
+                  {...attributes}
+                  defaultValue={value(`session.${i}.purpose`, "general")}
+                  className="select select-sm w-44"
+                >
+                  <Options of={PURPOSES.map((key) => [key, PURPOSE_WORDS[key]])} />
+                </select>
+              )}
+            </Field>
           </div>
         ))}
       </fieldset>

@@ -52,10 +52,12 @@ export function HouseForm({ rules, version, mayEdit, action, preview }: Props) {
       className="grid gap-3 xl:grid-cols-[minmax(0,2fr)_minmax(20rem,1fr)]"
     >
       <input type="hidden" name="version" value={form.version ?? version} />
-      <div className="grid gap-3">
-        {POLICY_KEYS.map((key) => (
-          <PolicyField key={key} name={key} chosen={typed[key] ?? rules.policies[key]} isDisabled={!mayEdit} />
-        ))}
+      <div className="grid content-start gap-3">
+        <div className="grid gap-3 md:grid-cols-2">
+          {POLICY_KEYS.map((key) => (
+            <PolicyField key={key} name={key} chosen={typed[key] ?? rules.policies[key]} isDisabled={!mayEdit} />
+          ))}
+        </div>
         <fieldset className="sheet px-4 py-3">
           <legend className="contents">
             <span className="font-bold">Numbers behind Match</span>
@@ -110,14 +112,13 @@ function PolicyField({
 }) {
   const { question, obeys, options }: Policy = POLICIES[name];
   return (
-    <fieldset className="sheet px-4 py-3" disabled={isDisabled}>
+    <fieldset className="sheet flex min-w-0 flex-col px-4 py-3" disabled={isDisabled}>
       <legend className="contents">
         <span className="font-bold">{question}</span>
-      </legend>{" "}
-      <span className="text-quiet text-xs">obeyed by {obeys.map((one) => OBEYS[one]).join(" and ")}</span>
-      <div className="mt-1 grid gap-x-5 gap-y-1 md:grid-cols-2">
+      </legend>
+      <div className="my-1 grow">
         {options.map((option) => (
-          <label key={option.key} className="flex cursor-pointer gap-3 py-1.5 text-sm">
+          <label key={option.key} className="flex min-h-11 cursor-pointer items-start gap-3 py-1.5 text-sm">
             <input
               type="radio"
               name={name}
@@ -126,14 +127,25 @@ function PolicyField({
               className="radio radio-sm mt-0.5"
             />
             <span>
-              <strong className="block">{option.name}</strong>
-              <span className="block">For: {option.pro}</span>
-              <span className="block">Against: {option.con}</span>
+              <span className="block font-semibold">{option.name}</span>
               <span className="text-quiet block text-xs">{option.changes}</span>
             </span>
           </label>
         ))}
       </div>
+      <details className="text-sm">
+        <summary className="link min-h-11 cursor-pointer py-3">Why?</summary>
+        <dl className="grid gap-2 pb-2">
+          {options.map((option) => (
+            <div key={option.key}>
+              <dt className="font-semibold">{option.name}</dt>
+              <dd>For: {option.pro}</dd>
+              <dd>Against: {option.con}</dd>
+            </div>
+          ))}
+        </dl>
+        <p className="text-quiet pb-2 text-xs">Obeyed by {obeys.map((one) => OBEYS[one]).join(" and ")}.</p>
+      </details>
     </fieldset>
   );
 }

@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 import Link from "../kit/Link";
 import { PickPerson } from "../doors/PickPerson";
 import type { FormAction } from "../kit/formState";
+import { Fold } from "../kit/Fold";
 import { PageHead } from "../kit/PageHead";
 
 interface Props {
@@ -132,6 +133,30 @@ export function SettingsSheet({
             </p>
             {climate}
           </section>
+        </div>
+        <div className="grid gap-3">
+          <section className="sheet p-4" aria-labelledby="house">
+            <h2 id="house" className="mb-1 font-bold">
+              Where practitioners disagree
+            </h2>
+            <p className="text-quiet mb-2 text-sm">
+              Eleven questions with the main schools, and the numbers behind Match.
+            </p>
+            <Link href="/settings/house" className="btn btn-outline">
+              House rules
+            </Link>
+          </section>
+          <section className="sheet p-4" aria-labelledby="screen">
+            <h2 id="screen" className="mb-1 font-bold">
+              Wall screen
+            </h2>
+            <p className="text-quiet mb-2 text-sm">
+              For a tablet beside the bars: touch a lift, see the bar. It shows nothing about anybody.
+            </p>
+            <Link href="/wall" className="btn btn-outline">
+              Open the wall screen
+            </Link>
+          </section>
           {mayManagePeople && (
             <section className="sheet p-4" aria-labelledby="people">
               <h2 id="people" className="mb-1 font-bold">
@@ -156,40 +181,15 @@ export function SettingsSheet({
             </p>
             {keeping}
           </section>
-        </div>
-        <div className="grid gap-3">
-          <section className="sheet p-4" aria-labelledby="rules">
-            <h2 id="rules" className="mb-1 font-bold">
-              Measuring and comparing
-            </h2>
-            <p className="text-quiet mb-3 text-sm">
-              How far a measured value may lie from the stated one before it is flagged, and how much slack this gym
-              calls noticeable.
-            </p>
-            {rules}
-          </section>
-          <section className="sheet p-4" aria-labelledby="house">
-            <h2 id="house" className="mb-1 font-bold">
-              Where practitioners disagree
-            </h2>
-            <p className="text-quiet mb-2 text-sm">
-              Eleven questions with the main schools, and the numbers behind Match.
-            </p>
-            <Link href="/settings/house" className="btn btn-outline">
-              House rules
-            </Link>
-          </section>
-          <section className="sheet p-4" aria-labelledby="screen">
-            <h2 id="screen" className="mb-1 font-bold">
-              Wall screen
-            </h2>
-            <p className="text-quiet mb-2 text-sm">
-              For a tablet beside the bars: touch a lift, see the bar. It shows nothing about anybody.
-            </p>
-            <Link href="/wall" className="btn btn-outline">
-              Open the wall screen
-            </Link>
-          </section>
+          <Fold title="Measuring and comparing" about="when a measured value is flagged, and what slack is noticeable">
+            <div className="px-4 pb-4">
+              <p className="text-quiet mb-3 text-sm">
+                How far a measured value may lie from the stated one before it is flagged, and how much slack this gym
+                calls noticeable.
+              </p>
+              {rules}
+            </div>
+          </Fold>
         </div>
       </div>
     </>

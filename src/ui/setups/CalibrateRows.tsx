@@ -120,7 +120,7 @@ export function CalibrateRows({ name, title, unit, instrument, text, truth, seed
         <tbody>
           {rows.map((row, i) => (
             <tr key={i}>
-              <td className="pr-2">
+              <td className="py-0.5 pr-2">
                 <input
                   aria-label={`${name} ${i + 1}, name`}
                   value={row.name}

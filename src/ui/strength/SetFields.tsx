@@ -2,6 +2,7 @@
 
 import { DayField } from "../kit/DayField";
 import { Field } from "../kit/FormParts";
+import { Options } from "../kit/Options";
 import type { FormState } from "../kit/formState";
 
 export interface BarChoice {
@@ -23,30 +24,25 @@ export function SetFields({ form, start, bars, lifts, today, isOne = false }: Se
   const value = (name: string) => form.typed[name] ?? start[name] ?? "";
   return (
     <>
-      <label className="grid gap-1">
-        Day
-        <DayField name="on" max={today} start={value("on") || today} className="input input-sm w-40" />
-      </label>
-      <label className="grid gap-1">
-        Lift
-        <select name="lift" defaultValue={value("lift")} className="select select-sm w-44">
-          {lifts.map(({ key, name }) => (
-            <option key={key} value={key}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="grid gap-1">
-        Bar
-        <select name="tag" defaultValue={value("tag")} className="select select-sm w-56">
-          {bars.map(({ tag, name }) => (
-            <option key={tag} value={tag}>
-              {tag} {name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Field state={form} name="on" label="Day">
+        {(attributes) => (
+          <DayField {...attributes} max={today} start={value("on") || today} className="input input-sm w-40" />
+        )}
+      </Field>
+      <Field state={form} name="lift" label="Lift">
+        {(attributes) => (
+          <select {...attributes} defaultValue={value("lift")} className="select select-sm w-44">
+            <Options of={lifts.map(({ key, name }) => [key, name])} />
+          </select>
+        )}
+      </Field>
+      <Field state={form} name="tag" label="Bar">
+        {(attributes) => (
+          <select {...attributes} defaultValue={value("tag")} className="select select-sm w-56">
+            <Options of={bars.map(({ tag, name }) => [tag, `${tag} ${name}`])} />
+          </select>
+        )}
+      </Field>
       <div className="basis-full">
         <Field state={form} name="lines" label={isOne ? "Set" : "Sets, one line each"}>
           {(attributes) =>
@@ -101,7 +97,7 @@ export function SetFields({ form, start, bars, lifts, today, isOne = false }: Se
 }
 
 /** Fields that say themselves what is wrong with them. */
-const SHOWN = ["lines", "setting", "variant", "note"];
+const SHOWN = ["on", "lift", "tag", "lines", "setting", "variant", "note"];
 
 /** Problems of a form, each once. */
 export function Problems({ form }: { form: FormState }) {

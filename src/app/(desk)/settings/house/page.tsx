@@ -4,7 +4,7 @@ import { strengthTexts } from "@/core/strength/strengthRuleFields";
 import { matchingRules, steadinessRules, strengthRules } from "@/server/rules";
 import { may, requestContext } from "@/server/access";
 import { PageHead } from "@/ui/kit/PageHead";
-import { SheetPart } from "@/ui/kit/SheetPart";
+import { Fold } from "@/ui/kit/Fold";
 import { StrengthForm } from "@/ui/settings/StrengthForm";
 import { SteadinessForm } from "@/ui/settings/SteadinessForm";
 import { HouseForm } from "@/ui/settings/HouseForm";
@@ -30,32 +30,34 @@ async function HousePage() {
         preview={previewAction}
       />
       <div className="mt-3">
-        <SheetPart
-          id="strength"
-          title="Strength and new bars"
-          about="How loads to start with are estimated from the log. These are starting values of ours; a gym that knows better writes its own."
-        >
-          <StrengthForm
-            texts={strengthTexts(strength)}
-            version={strength.version}
-            mayEdit={may(context, "rule.edit")}
-            action={strengthAction}
-          />
-        </SheetPart>
+        <Fold id="strength" title="Strength and new bars" about="how loads to start with are estimated from the log">
+          <div className="px-4 pb-4">
+            <p className="text-quiet mb-3 text-sm">
+              These are starting values of ours; a gym that knows better writes its own.
+            </p>
+            <StrengthForm
+              texts={strengthTexts(strength)}
+              version={strength.version}
+              mayEdit={may(context, "rule.edit")}
+              action={strengthAction}
+            />
+          </div>
+        </Fold>
       </div>
       <div className="mt-3">
-        <SheetPart
-          id="steadiness"
-          title="How steady bars feel"
-          about="The steadiest first; said where two bars are compared. Some find the cambered bar steadier than the straight one."
-        >
-          <SteadinessForm
-            order={steady.order}
-            version={steady.version}
-            mayEdit={may(context, "rule.edit")}
-            action={steadinessAction}
-          />
-        </SheetPart>
+        <Fold id="steadiness" title="How steady bars feel" about="said where two bars are compared">
+          <div className="px-4 pb-4">
+            <p className="text-quiet mb-3 text-sm">
+              The steadiest first. Some find the cambered bar steadier than the straight one.
+            </p>
+            <SteadinessForm
+              order={steady.order}
+              version={steady.version}
+              mayEdit={may(context, "rule.edit")}
+              action={steadinessAction}
+            />
+          </div>
+        </Fold>
       </div>
     </>
   );

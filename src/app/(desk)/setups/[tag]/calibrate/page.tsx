@@ -30,7 +30,7 @@ export default async function CalibratePage({ params }: { params: Promise<{ tag:
         }
         about={
           kind === "arm"
-            ? "what each mark is in degrees, and each pin in millimetres, on either arm"
+            ? "which angle each mark is, and which distance each pin, on either arm"
             : "holes, offsets and mass centre, from the axis of the sleeves"
         }
       >
@@ -48,8 +48,8 @@ export default async function CalibratePage({ params }: { params: Promise<{ tag:
         action={calibrateAction}
       />
       <p className="text-quiet mt-4 max-w-prose text-xs">
-        A calibration belongs to this one bar. Settings that were kept under the last one stay and say that they are
-        old. The maker’s instructions come first.
+        A calibration belongs to this one bar. Settings saved under the last one stay and say that they are old. The
+        maker’s instructions come first.
       </p>
     </>
   );
