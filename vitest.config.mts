@@ -17,7 +17,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: "unit",
-          include: ["src/{core,api,ui}/**/*.test.{ts,tsx}", "scripts/**/*.test.ts", "tests/words/**/*.test.ts"],
+          include: ["src/{core,api,ui}/**/*.test.{ts,tsx}", "scripts/**/*.test.ts", "tests/{words,look}/**/*.test.ts"],
           environment: "node",
           testTimeout: SLOW_MACHINE_MS,
           setupFiles: ["scripts/lib/testSetup.ts"],

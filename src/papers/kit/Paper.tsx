@@ -7,7 +7,7 @@ import { FACES, registerFonts } from "./fonts";
 export const INK = "#1c2a33";
 export const QUIET = "#5b666c";
 export const RULE = "#d1d4d1";
-export const DANGER = "#a5322a";
+export const DANGER = "#930b08";
 
 const styles = StyleSheet.create({
   page: {

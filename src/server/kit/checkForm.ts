@@ -4,6 +4,7 @@ import type { FieldDef } from "@/core/bars/barFields";
 import { CARE_TASK_FIELDS } from "@/core/care/careTaskFields";
 import { readCareRules } from "@/core/care/readCareRules";
 import { readClimate } from "@/core/care/readClimate";
+import { readInspection } from "@/core/care/readInspection";
 import { readSensor } from "@/core/care/readSensor";
 import { readStaffHours } from "@/core/care/staffHours";
 import { readOffer } from "@/core/buying/offer";
@@ -53,6 +54,7 @@ const READERS: Readonly<Record<string, (texts: Texts) => Read>> = {
   strength: readStrengthRules,
   "care-rules": readCareRules,
   sensor: readSensor,
+  inspection: (texts) => readInspection({ get: (name) => texts[name] ?? null }),
   invitation: readInvitation,
   token: readTokenTexts,
   rotation: (texts) => readWish(texts, (texts.lifterIds ?? "").split(" | ").filter(Boolean)),

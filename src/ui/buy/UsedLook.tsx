@@ -104,7 +104,7 @@ export function UsedLook({ currency, news, house }: Props) {
                   type="button"
                   aria-pressed={answers[key] === choice.key}
                   onClick={() => setAnswers((before) => ({ ...before, [key]: choice.key }))}
-                  className={`btn min-h-12 ${answers[key] === choice.key ? (choice.ends ? "btn-error" : "btn-neutral") : "btn-outline"}`}
+                  className={`btn h-auto min-h-12 whitespace-normal ${answers[key] === choice.key ? (choice.ends ? "btn-error" : "btn-neutral") : "btn-outline"}`}
                 >
                   {choice.text}
                   {choice.offPct > 0 && !choice.ends && (

@@ -8,6 +8,7 @@ import { dueText } from "../kit/dueText";
 import { Field, FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
+import { Day } from "../kit/shown";
 
 /** Bars to a part of a long list. */
 export const PART = 30;
@@ -30,7 +31,9 @@ export function Meter({
       <span className="text-sm">
         {item.barName}
         {item.chalkSeenOn && (
-          <span className="text-accent block text-xs font-semibold">chalk left on, {item.chalkSeenOn}</span>
+          <span className="text-accent block text-xs font-semibold">
+            chalk left on, <Day on={item.chalkSeenOn} />
+          </span>
         )}
       </span>
       <ul className="col-span-2 grid gap-1 md:col-span-1">

@@ -75,7 +75,7 @@ export function RoundNow({ stop, state, look }: { stop: RoundStop; state: RoundS
           back={() => setAsking(null)}
         />
       ) : (
-        <div className="bg-base-100 border-base-300 sticky bottom-0 -mx-4 -mb-4 grid gap-2 border-t px-4 py-3">
+        <div className="bg-base-100 border-base-300 sticky bottom-0 -mx-4 -mb-4 grid [@media(max-height:30rem)]:static gap-2 border-t px-4 py-3">
           {doneOfStop === 0 && stop.tasks.some(({ answers }) => answers.length > 0) ? (
             <p className="text-center font-semibold">Choose a result.</p>
           ) : (

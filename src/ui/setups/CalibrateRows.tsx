@@ -85,7 +85,7 @@ export function CalibrateRows({ name, title, unit, instrument, text, truth, seed
     });
   }
   return (
-    <fieldset className="sheet px-4 py-3">
+    <fieldset className="sheet min-w-0 px-4 py-3">
       <legend className="sr-only">{title}</legend>
       <div className="mb-1 flex flex-wrap items-center justify-between gap-2">
         <h2 className="font-bold" aria-hidden="true">
@@ -108,63 +108,65 @@ export function CalibrateRows({ name, title, unit, instrument, text, truth, seed
       </div>
       <p className="text-quiet mb-2 text-xs">{help}</p>
       <input type="hidden" name={name} value={textOf(rows, unit, units)} />
-      <table className="w-full text-sm">
-        <thead className="text-quiet text-left text-xs">
-          <tr>
-            <th className="font-normal">{unit === "°" ? "mark" : "pin"}</th>
-            <th className="font-normal">left, {shownUnit}</th>
-            <th className="font-normal">right, {shownUnit}</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row, i) => (
-            <tr key={i}>
-              <td className="py-0.5 pr-2">
-                <input
-                  aria-label={`${name} ${i + 1}, name`}
-                  value={row.name}
-                  onChange={({ target }) => change(i, { name: target.value })}
-                  className="input input-sm w-14"
-                />
-              </td>
-              {(["left", "right"] as const).map((side) => (
-                <td key={side} className="pr-2">
-                  <span className="flex flex-col gap-1 sm:flex-row">
-                    <input
-                      aria-label={`${name} ${i + 1}, ${side}`}
-                      value={row[side]}
-                      inputMode={shownUnit === "in" ? "text" : "decimal"}
-                      onChange={({ target }) => change(i, { [side]: target.value })}
-                      className="input input-sm w-20 text-right"
-                    />
-                    <button
-                      type="button"
-                      hidden={truth === null}
-                      className="btn btn-sm btn-outline px-2"
-                      aria-label={`Measure ${side} of ${name} ${i + 1}`}
-                      disabled={truth?.[`${side}.${row.name}`] === undefined}
-                      onClick={() => read(i, side)}
-                    >
-                      Measure
-                    </button>
-                  </span>
-                </td>
-              ))}
-              <td>
-                <button
-                  type="button"
-                  className="btn btn-ghost btn-sm"
-                  aria-label={`Delete ${name} ${i + 1}`}
-                  onClick={() => setRows((all) => all.filter((_, j) => j !== i))}
-                >
-                  ×
-                </button>
-              </td>
+      <div className="overflow-x-auto">
+        <table className="w-full text-sm">
+          <thead className="text-quiet text-left text-xs">
+            <tr>
+              <th className="font-normal">{unit === "°" ? "mark" : "pin"}</th>
+              <th className="font-normal">left, {shownUnit}</th>
+              <th className="font-normal">right, {shownUnit}</th>
+              <th />
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {rows.map((row, i) => (
+              <tr key={i}>
+                <td className="py-0.5 pr-2">
+                  <input
+                    aria-label={`${name} ${i + 1}, name`}
+                    value={row.name}
+                    onChange={({ target }) => change(i, { name: target.value })}
+                    className="input input-sm w-14"
+                  />
+                </td>
+                {(["left", "right"] as const).map((side) => (
+                  <td key={side} className="pr-2">
+                    <span className="flex flex-col gap-1 sm:flex-row">
+                      <input
+                        aria-label={`${name} ${i + 1}, ${side}`}
+                        value={row[side]}
+                        inputMode={shownUnit === "in" ? "text" : "decimal"}
+                        onChange={({ target }) => change(i, { [side]: target.value })}
+                        className="input input-sm w-20 text-right"
+                      />
+                      <button
+                        type="button"
+                        hidden={truth === null}
+                        className="btn btn-sm btn-outline px-2"
+                        aria-label={`Measure ${side} of ${name} ${i + 1}`}
+                        disabled={truth?.[`${side}.${row.name}`] === undefined}
+                        onClick={() => read(i, side)}
+                      >
+                        Measure
+                      </button>
+                    </span>
+                  </td>
+                ))}
+                <td>
+                  <button
+                    type="button"
+                    className="btn btn-ghost btn-sm"
+                    aria-label={`Delete ${name} ${i + 1}`}
+                    onClick={() => setRows((all) => all.filter((_, j) => j !== i))}
+                  >
+                    ×
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       <button
         type="button"
         className="btn btn-sm btn-outline mt-2"

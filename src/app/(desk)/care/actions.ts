@@ -22,7 +22,7 @@ import { inspectBar, tickCheck } from "@/server/care/inspections";
 import { requestContext } from "@/server/access";
 import { type FormState, refusedBy } from "@/ui/kit/formState";
 import { formTexts } from "@/ui/kit/formTexts";
-import { readInspection } from "@/ui/care/readInspection";
+import { readInspection } from "@/core/care/readInspection";
 
 const textOf = (form: FormData, name: string) => String(form.get(name) ?? "");
 

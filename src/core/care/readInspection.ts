@@ -1,3 +1,7 @@
+import type { Problem } from "../problem";
+import { convertTyped, readTyped } from "../units/typedQuantity";
+import type { DialPlace } from "../wear/bendPlace";
+import { ZONES } from "../wear/zones";
 import {
   FINISH_STATES,
   INSPECTED_PARTS,
@@ -6,29 +10,56 @@ import {
   RUST_GRADES,
   type InspectionFacts,
   type RustGrade,
-} from "@/core/care/inspection";
-import type { Problem } from "@/core/problem";
-import type { DialPlace } from "@/core/wear/bendPlace";
-import { ZONES } from "@/core/wear/zones";
+} from "./inspection";
 
 /** How many times the dial is read round one turn. */
 export const DIAL_READINGS = 8;
 
-/** Fields of one turn; the middle's are the oldest and have no word in them. */
+/**
+ * Fields of one turn; the middle's are the oldest and have no word in them.
+ *
+ * @returns a name for each reading, from 0° on
+ */
 export const dialNames = (place: DialPlace) =>
   Array.from({ length: DIAL_READINGS }, (_, i) => `dial${place === "middle" ? "" : place}${i}`);
 
-/** What an inspection's form says; an empty field was not looked at. Every problem is named. */
+/**
+ * By what a turn as a whole is named, where something is wrong with it.
+ *
+ * @returns the path of its problems; no field is called so
+ */
+export const turnName = (place: DialPlace) => `dial.${place}`;
+
+/** What is measured with a gauge, in mm where no unit is said; times are in seconds. */
+const isLength = (name: string) => name === "endPlayMm" || name.startsWith("dial");
+
+const LABELS: Readonly<Record<string, string>> = {
+  spinLeftS: "left spins for",
+  spinRightS: "right spins for",
+  endPlayMm: "end play",
+};
+
+/**
+ * What an inspection's form says; an empty field was not looked at.
+ *
+ * @param form a form, or anything that tells texts by name
+ * @returns the facts, or every problem with its field
+ */
 export function readInspection(
   form: Pick<FormData, "get">,
 ): { ok: true; facts: InspectionFacts } | { ok: false; problems: Problem[] } {
   const problems: Problem[] = [];
   const text = (name: string) => String(form.get(name) ?? "").trim();
   const number = (name: string): number | null => {
-    const said = text(name).replace(",", ".");
+    const said = text(name);
     if (said === "") return null;
-    const value = Number(said);
-    if (!Number.isFinite(value)) problems.push({ path: name, message: `“${text(name)}” is no number` });
+    const typed = readTyped(said, isLength(name) ? "mm" : "s");
+    const value = typed ? convertTyped(typed) : NaN;
+    if (!Number.isFinite(value))
+      problems.push({
+        path: name,
+        message: `${LABELS[name] ?? "dial"}: “${said}” is no ${isLength(name) ? "length; write 1.2, 1.2 mm or 0.05 in" : "time; write 8 or 8.5 s"}`,
+      });
     return value;
   };
   const yesNo = (name: string) => (text(name) === "yes" ? true : text(name) === "no" ? false : null);
@@ -37,7 +68,7 @@ export function readInspection(
     const read = names.map(number).filter((value) => value !== null);
     if (read.length > 0 && read.length < DIAL_READINGS)
       problems.push({
-        path: names[0]!,
+        path: turnName(place),
         message: `Read the dial all round${place === "middle" ? "" : `, ${place}`}: ${read.length} of ${DIAL_READINGS} angles are read.`,
       });
     return read.length === DIAL_READINGS ? read : null;
