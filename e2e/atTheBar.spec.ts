@@ -171,7 +171,7 @@ test("the floor says how many people lift in rows, and how far places are", asyn
   await page.goto("/setups/space");
   await page.getByLabel("Width of the floor").fill("1 m");
   await page.getByRole("button", { name: "Save" }).click();
-  await expect(page.getByText(/^Width: 2 to 60 m/)).toBeVisible();
+  await expect(page.getByText(/^Width of the floor: .* 2 to 60 m/)).toBeVisible();
   await page.getByLabel("Width of the floor").fill("20");
   await page.getByLabel("Depth").fill("9.2 m");
   await page.getByRole("button", { name: "Save" }).click();

@@ -334,8 +334,9 @@ test("the house chooses how care is due, and a task never opens a sleeve", async
   await page.goto("/care/meters");
   await page.getByText("Care is due by the need meter").click();
   await page.getByLabel("watch over this runout").fill("9");
-  await page.getByRole("button", { name: "Go by this" }).click();
-  await expect(page.getByText("The rules were not changed.")).toBeVisible();
+  const rules = page.locator("details").filter({ hasText: "Care is due by the need meter" });
+  await rules.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(rules.getByText("runout to watch must be less than runout to quarantine")).toBeVisible();
 });
 
 test("rounds are planned into the crew's hours, a calendar subscribes, and a moved round moves there", async ({

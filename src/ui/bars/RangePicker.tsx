@@ -4,6 +4,7 @@ import { usePathname, useRouter } from "next/navigation";
 import { useState } from "react";
 import { QUANTITIES, type QuantityKind } from "@/core/bars/quantities";
 import { trimmed } from "@/core/units/format";
+import { useOpened } from "../kit/useOpened";
 import { changedHref, intend, latestParams } from "../kit/intent";
 import { rangeText, type Range } from "@/core/bars/wallQuery";
 
@@ -29,9 +30,9 @@ export function RangePickers({
   className: string;
 }) {
   const set = Object.keys(ranges).length;
-  const [isOpen, setOpen] = useState(set > 0);
+  const { isOpen, fold } = useOpened(set > 0);
   return (
-    <details className={className} open={isOpen} onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
+    <details className={className} {...fold}>
       <summary className="text-quiet hover:text-base-content inline-block min-h-8 cursor-pointer text-sm">
         By numbers{set > 0 && <strong className="text-base-content"> · {set} set</strong>}
       </summary>

@@ -1,7 +1,6 @@
 "use client";
 
 import { checkAnswers } from "@/core/care/checks";
-import { useState } from "react";
 import { listed, sentence } from "@/core/units/format";
 import { daysBetween } from "@/core/units/hallDay";
 import type { DueItem } from "@/server/care/due";
@@ -9,6 +8,7 @@ import { BarTag } from "../kit/BarTag";
 import { dueText } from "../kit/dueText";
 import Link from "../kit/Link";
 import { StateText } from "../kit/StateText";
+import { useOpened } from "../kit/useOpened";
 import { useFirstRows } from "../kit/useFirstRows";
 import { TickForm } from "./TickForms";
 
@@ -82,12 +82,12 @@ export function DueRows({ items, keys, today, mayTick, by, on }: Props) {
 
 /** How late, and what hastens it; touched, the whole sum. */
 function WhyDue({ item, today }: { item: DueRow; today: string }) {
-  const [isOpen, setOpen] = useState(false);
+  const { isOpen, fold } = useOpened();
   const since = item.lastDoneOn === null ? null : daysBetween(item.lastDoneOn, today);
   return (
     <details
       className="col-span-2 col-start-2 row-start-2 min-w-0 text-sm md:col-span-1 md:col-start-auto md:row-start-auto"
-      onToggle={({ currentTarget }) => setOpen(currentTarget.open)}
+      {...fold}
     >
       <summary className="flex min-h-11 cursor-pointer flex-wrap items-center gap-x-2">
         <span className={item.overdueDays > 0 ? "text-accent font-bold" : ""}>

@@ -4,6 +4,7 @@ import { LIMIT_KEYS, LIMIT_NUMBERS } from "@/core/care/readCareRules";
 import { CARE_RULES, type CareRule } from "@/core/care/needMeter";
 import { staffHoursText } from "@/core/care/staffHours";
 import { trimmed } from "@/core/units/format";
+import { FieldProblem } from "../kit/FieldProblem";
 import { Field } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { SavedForm } from "../kit/SavedForm";
@@ -25,7 +26,7 @@ export const RULE_WORDS: Record<CareRule, [name: string, sentence: string]> = {
   ],
 };
 
-const FIELDS = [...LIMIT_KEYS, "quiet", "hour"];
+const FIELDS = ["rule", ...LIMIT_KEYS, "quiet", "hour"];
 
 export function Rules({
   rules,
@@ -67,6 +68,7 @@ export function Rules({
                     </span>
                   </label>
                 ))}
+                <FieldProblem state={form} name="rule" />
               </fieldset>
               <div className="grid max-w-3xl gap-x-8 gap-y-2 sm:grid-cols-2">
                 {LIMIT_KEYS.map((key) => (

@@ -1,6 +1,7 @@
 "use client";
 
 import { CheckedForm } from "../kit/CheckedForm";
+import { Day } from "../kit/shown";
 import { Field, FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
@@ -142,7 +143,7 @@ export function Links({
       <ul className="mt-2 text-sm">
         {links.map(({ id, person, since }) => (
           <li key={id} className="flex flex-wrap items-center gap-3">
-            {person ?? "everybody"}, since {since}
+            {person ?? "everybody"}, since <Day on={since} />
             <form action={take}>
               <input type="hidden" name="id" value={id} />
               <button type="submit" disabled={isTaking} className="btn btn-sm btn-ghost">

@@ -1,11 +1,11 @@
 "use client";
 
-import { useState } from "react";
 import type { SpotCheck } from "@/server/care/rounds";
 import { BarTag } from "../kit/BarTag";
 import { dayText } from "@/core/units/dates";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
+import { useOpened } from "../kit/useOpened";
 import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
@@ -18,10 +18,10 @@ interface Props {
 export function SpotChecks({ checks, today, action }: Props) {
   const [form, note, isPending] = useFormAction(action);
   const open = checks.filter(({ isLookedAt }) => !isLookedAt);
-  const [isOpen, setOpen] = useState(open.some(({ chalkSeenOn }) => chalkSeenOn !== null));
+  const { isOpen, fold } = useOpened(open.some(({ chalkSeenOn }) => chalkSeenOn !== null));
   if (checks.length === 0) return null;
   return (
-    <details className="sheet mb-3" open={isOpen} onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
+    <details className="sheet mb-3" {...fold}>
       <summary className="flex min-h-11 cursor-pointer items-center gap-2 px-4 text-sm">
         <strong>Spot check</strong>
         <span className="text-quiet">

@@ -1,7 +1,8 @@
 "use client";
 
-import { createContext, useContext, useState, type ReactNode } from "react";
+import { createContext, useContext, type ReactNode } from "react";
 import type { FormAction, FormState } from "../kit/formState";
+import { useOpened } from "../kit/useOpened";
 import { useFormAction } from "../kit/useFormAction";
 
 interface Board {
@@ -68,7 +69,7 @@ interface TickProps {
 /** One big Done, with room for a note for those who want to say something; a check wants its result instead. */
 export function TickForm({ tag, task, taskName, doneBy, doneOn, idempotencyKey, answers }: TickProps) {
   const board = useContext(BoardContext)!;
-  const [isOpen, setOpen] = useState(false);
+  const { isOpen, fold } = useOpened();
   return (
     // What the row knows is added as it is sent: thirty rows with five hidden fields each are most of a page.
     <form
@@ -91,7 +92,7 @@ export function TickForm({ tag, task, taskName, doneBy, doneOn, idempotencyKey, 
           Done
         </button>
       ) : (
-        <details className="dropdown dropdown-end" onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
+        <details className="dropdown dropdown-end" {...fold}>
           <summary className="btn btn-outline px-3" aria-label={`Result: ${taskName} on ${tag}`}>
             Result…
           </summary>

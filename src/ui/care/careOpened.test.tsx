@@ -1,5 +1,6 @@
 // @vitest-environment jsdom
 import { fireEvent, render, screen, within } from "@testing-library/react";
+import { renderToString } from "react-dom/server";
 import { describe, expect, it } from "vitest";
 import "../dom.fixture";
 import { noAction } from "../screen.fixture";
@@ -61,6 +62,18 @@ describe("folded away until it is opened", () => {
     open(/Spot check/);
     expect(screen.getByText(/Rack wall · used or planned 3 times/)).toBeTruthy();
     expect(screen.getAllByRole("button").map(({ textContent }) => textContent)).toEqual(["Clean T1", "Chalk on it T1"]);
+  });
+  it("what was opened before the page listened is there once it does", () => {
+    const check = { tag: "T1", barName: "Test bar", place: null, uses: 3, chalkSeenOn: null, isLookedAt: false };
+    const sheet = <SpotChecks checks={[check]} today={TODAY} action={noAction} />;
+    const container = document.createElement("div");
+    document.body.append(container);
+    container.innerHTML = renderToString(sheet);
+    // A touch on a slow line: the browser opens it by itself.
+    container.querySelector("details")!.open = true;
+    expect(screen.queryByRole("button")).toBeNull();
+    render(sheet, { container, hydrate: true });
+    expect(screen.getAllByRole("button")).toHaveLength(2);
   });
   it("bars that can never be used, and the one that a link names", () => {
     const rows = ["T1", "T2"].map((tag) => ({

@@ -324,7 +324,7 @@ describe("the plan of rounds", () => {
       ],
     });
     expect(text).toContain("Care today at 09:00");
-    expect(text).toMatch(/everybody.*2026-03-01/);
+    expect(text).toMatch(/everybody.*Sun 1 Mar/);
   });
 });
 

@@ -1,6 +1,7 @@
 "use client";
 
 import { useState, type ReactNode } from "react";
+import { useOpened } from "./useOpened";
 
 interface Props {
   summary: ReactNode;
@@ -13,9 +14,11 @@ interface Props {
 
 /** Folds away what is made only once it is opened. */
 export function OnceOpen({ summary, className, summaryClass, children }: Props) {
+  const { isOpen, fold } = useOpened();
   const [isMade, setMade] = useState(false);
+  if (isOpen && !isMade) setMade(true);
   return (
-    <details className={className} onToggle={({ currentTarget }) => currentTarget.open && setMade(true)}>
+    <details className={className} {...fold}>
       <summary className={summaryClass}>{summary}</summary>
       {isMade && children()}
     </details>

@@ -1,6 +1,5 @@
 "use client";
 
-import { useState } from "react";
 import { drawBar } from "@/core/drawing/drawBar";
 import type { Basis, Reason } from "@/core/matching/verdict";
 import { FACTOR_WORDS, whyOf } from "@/core/matching/why";
@@ -13,6 +12,7 @@ import Link from "../kit/Link";
 import { href } from "../kit/search";
 import { Say } from "../kit/shown";
 import { useFirstRows } from "../kit/useFirstRows";
+import { useOpened } from "../kit/useOpened";
 import { VerdictText } from "../kit/VerdictText";
 
 const BASIS_WORDS: Record<Basis, string> = {
@@ -51,7 +51,7 @@ export function MatchRows({ rows, ...asked }: { rows: readonly Row[] } & Asked) 
 function MatchRow({ item, setupHref, loadKg, loadText, unit }: Row & Asked) {
   const { tag, bar, place, verdict, reasons, setting } = item;
   const { first, against, forIt } = whyOf(reasons);
-  const [isOpen, setOpen] = useState(false);
+  const { isOpen, fold } = useOpened();
   return (
     <li
       id={`bar-${tag}`}
@@ -80,7 +80,7 @@ function MatchRow({ item, setupHref, loadKg, loadText, unit }: Row & Asked) {
             <Say text={against[0].text} />
           </p>
         )}
-        <details className="group" onToggle={(event) => setOpen(event.currentTarget.open)}>
+        <details className="group" {...fold}>
           <summary className="-my-0.5 flex min-h-8 cursor-pointer list-none flex-wrap items-center gap-x-3 text-xs">
             {setting && <strong>{setting}</strong>}
             {against.map(({ factor }) => (

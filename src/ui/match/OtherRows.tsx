@@ -1,12 +1,12 @@
 "use client";
 
-import { useState, useSyncExternalStore } from "react";
 import type { Verdict } from "@/core/matching/verdict";
 import type { Matching } from "@/server/matching";
 import { OfferDrawing } from "../buy/OfferDrawing";
 import { BarTag } from "../kit/BarTag";
 import Link from "../kit/Link";
 import { Say } from "../kit/shown";
+import { useOpened } from "../kit/useOpened";
 import { VerdictText } from "../kit/VerdictText";
 
 /* Leaves of the client's, as the rows above them: figures go over, and what nobody opens is never drawn. */
@@ -44,23 +44,12 @@ interface NeverProps {
   isOpen: boolean;
 }
 
-function onHash(tell: () => void) {
-  window.addEventListener("hashchange", tell);
-  return () => window.removeEventListener("hashchange", tell);
-}
-
 /** Bars that can never be used for this, and why. */
 export function NeverRows({ rows, count, isOpen: isOpenFirst }: NeverProps) {
-  const [chosen, setOpen] = useState<boolean | null>(null);
   // A link to one of them opens what it is in.
-  const hash = useSyncExternalStore(
-    onHash,
-    () => location.hash,
-    () => "",
-  );
-  const isOpen = chosen ?? (isOpenFirst || rows.some(({ tag }) => hash === `#bar-${tag}`));
+  const { isOpen, fold } = useOpened(isOpenFirst, () => rows.some(({ tag }) => location.hash === `#bar-${tag}`));
   return (
-    <details className="sheet mt-3" open={isOpen} onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
+    <details className="sheet mt-3" {...fold}>
       <summary className="min-h-11 cursor-pointer px-4 py-3 text-sm font-semibold">
         {count} {count === 1 ? "bar" : "bars"} never for this
       </summary>

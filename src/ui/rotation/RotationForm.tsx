@@ -6,6 +6,7 @@ import { PURPOSE_WORDS, PURPOSES } from "@/core/matching/lifter";
 import { MAX_ROTATION_WEEKS, MAX_SESSIONS, MIN_ROTATION_WEEKS, WEEKDAYS } from "@/core/rotation/readWish";
 import { SCHOOL_WORDS, SCHOOLS, type School, waveOf } from "@/core/rotation/rotationWish";
 import { CheckedForm } from "../kit/CheckedForm";
+import { FieldProblem } from "../kit/FieldProblem";
 import { Field, FormMessage } from "../kit/FormParts";
 import { Options } from "../kit/Options";
 import type { FormAction } from "../kit/formState";
@@ -107,6 +108,7 @@ export function RotationForm({ id, version, start, chosen, lifters, lifts, actio
             </label>
           ))}
         </div>
+        <FieldProblem state={form} name="lifterIds" />
       </fieldset>
       <fieldset>
         <legend className="font-bold">How to rotate</legend>
@@ -193,13 +195,6 @@ export function RotationForm({ id, version, start, chosen, lifters, lifts, actio
         </button>
         <FormMessage state={form} />
       </div>
-      {form.problems.length > 0 && (
-        <ul role="alert" className="text-error list-disc pl-5">
-          {form.problems.map(({ path, message }) => (
-            <li key={path + message}>{message}</li>
-          ))}
-        </ul>
-      )}
     </CheckedForm>
   );
 }

@@ -4,6 +4,7 @@ import { useState } from "react";
 import type { ClimateClass } from "@/core/care/climateClass";
 import type { Air } from "@/core/care/corrosion";
 import { AIR_KEYS, AIR_NUMBERS } from "@/core/care/readClimate";
+import { FieldProblem } from "../kit/FieldProblem";
 import type { FormAction } from "../kit/formState";
 import { SavedForm } from "../kit/SavedForm";
 import { RuleNumber } from "./RuleNumber";
@@ -23,6 +24,8 @@ const CLIMATES: readonly (readonly [ClimateClass, string])[] = [
   ["salt-humid", "Humid, with salt from the sea"],
 ];
 
+const FIELDS = ["climate", ...AIR_KEYS];
+
 /** The air that care goes by where no sensor measures it. */
 export function ClimateForm({ climate, version, mayEdit, action }: Props) {
   const [chosen, setChosen] = useState<string>(typeof climate === "string" ? climate : "own");
@@ -30,7 +33,7 @@ export function ClimateForm({ climate, version, mayEdit, action }: Props) {
   return (
     <SavedForm
       kind="climate"
-      fields={chosen === "own" ? AIR_KEYS : []}
+      fields={chosen === "own" ? FIELDS : ["climate"]}
       className="grid gap-2 text-sm"
       readOnly="The manager chooses the climate."
       {...{ version, mayEdit, action }}
@@ -51,6 +54,7 @@ export function ClimateForm({ climate, version, mayEdit, action }: Props) {
               {words}
             </label>
           ))}
+          <FieldProblem state={form} name="climate" />
           {chosen === "own" && (
             <div className="grid gap-2">
               {AIR_KEYS.map((key) => (

@@ -72,6 +72,9 @@ export function CalibrateRows({ name, title, unit, instrument, text, truth, seed
   const problems = problem ? [problem] : refused;
   const [rows, setRows] = useState<Row[]>(() => rowsOf(text, unit, units));
   const [gauge, setGauge] = useState<SimulatedInstrument>(() => takeInstrument(instrument, seed));
+  // As the instrument shows it: a tenth of a millimetre, also where it is nought.
+  const shown = (reading: number) =>
+    shownUnit === "in" ? fieldNumber(Number(fixed(reading, 1)), "mm", units) : fixed(reading, 1);
   const change = (i: number, part: Partial<Row>) =>
     setRows((all) => all.map((row, j) => (j === i ? { ...row, ...part } : row)));
 
@@ -80,9 +83,7 @@ export function CalibrateRows({ name, title, unit, instrument, text, truth, seed
     if (known === undefined) return;
     const taken = readInstrument(gauge, known);
     setGauge(taken.instrument);
-    change(i, {
-      [side]: unit === "mm" ? fieldNumber(Number(fixed(taken.reading, 1)), unit, units) : fixed(taken.reading, 1),
-    });
+    change(i, { [side]: shown(taken.reading) });
   }
   return (
     <fieldset className="sheet min-w-0 px-4 py-3">

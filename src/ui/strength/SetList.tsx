@@ -1,6 +1,5 @@
 "use client";
 
-import { useState } from "react";
 import { setText } from "@/core/strength/logLines";
 import { totalWork, workOf } from "@/core/strength/workload";
 import { trimmed } from "@/core/units/format";
@@ -10,6 +9,7 @@ import type { FormAction } from "../kit/formState";
 import { EditSetForm, OneTouchForm } from "./LogForms";
 import type { BarChoice } from "./SetFields";
 import { Kg } from "../kit/shown";
+import { useOpened } from "../kit/useOpened";
 
 interface Props {
   lifter: string;
@@ -73,12 +73,12 @@ function SetGroup({
   today,
   actions,
 }: Omit<Props, "groups"> & { group: readonly LogItem[]; session: readonly LogItem[] | null }) {
-  const [isOpen, setOpen] = useState(false);
+  const { isOpen, fold } = useOpened();
   const first = group[0]!;
   const more = [first.setting, first.handsHelped && "hands helped", first.note, SOURCES[first.source]].filter(Boolean);
   return (
     <li>
-      <details onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
+      <details {...fold}>
         <summary className="grid min-h-11 cursor-pointer grid-cols-[6rem_minmax(0,1fr)_auto] items-center gap-x-3 py-1 sm:grid-cols-[7rem_4rem_minmax(0,1fr)_auto]">
           <span className="text-quiet leading-tight whitespace-nowrap">
             {dayText(first.on, today)}
