@@ -1,6 +1,8 @@
 import type { FieldDef } from "../bars/barFields";
 import type { Problem } from "../problem";
-import { isHallDay, type HallDay } from "../units/hallDay";
+import { dateText } from "../units/dates";
+import { readDay } from "../units/readDay";
+import type { HallDay } from "../units/hallDay";
 import { convertTyped, readTyped, type TypedQuantity } from "../units/typedQuantity";
 import { EXPERIENCES, LIMIT_WORDS, LIMITS, PURPOSES, PURPOSE_WORDS } from "./lifter";
 
@@ -50,7 +52,7 @@ export const LIFTER_FIELDS = {
     mostEach: 120,
     group: "rating",
     label: "competitions",
-    hint: "one a line: 2027-02-14 ipf River open",
+    hint: "one a line: 14 Feb 2027 ipf River open",
   },
 } as const satisfies Record<string, FieldDef>;
 
@@ -87,7 +89,7 @@ export function readUsualLoads(
 }
 
 /**
- * "2027-02-14 ipf River open" by line, or what is wrong with each line.
+ * "14 Feb 2027 ipf River open" by line, its day in any way that people write one with its year, or what is wrong with each line.
  *
  * @returns competitions by day, and every problem
  */
@@ -98,14 +100,33 @@ export function readMeetings(
   const meetings: Meeting[] = [];
   const problems: Problem[] = [];
   for (const line of lines) {
-    const [on = "", ...rest] = line.split(/\s+/);
-    const said = rest.join(" ");
+    const [on, said] = dayAndRest(line);
     // The longest name that fits: "River Federation" before "River".
     const named = rules.filter((one) => `${said} `.startsWith(`${one} `)).sort((a, b) => b.length - a.length)[0];
     const say = (message: string) => problems.push({ path: "meetings", message: `competitions: “${line}” ${message}` });
-    if (!isHallDay(on)) say("must begin with a day, as 2027-02-14");
+    if (on === null) say("must begin with a day and its year, as 14 Feb 2027");
     else if (!named) say(`must name its rules after the day: ${rules.join(", ")}`);
     else meetings.push({ on, rules: named, name: said.slice(named.length).trim() });
   }
   return { meetings, problems };
 }
+
+/** A line's day, which may be of several words, and what stands behind it. */
+function dayAndRest(line: string): [on: HallDay | null, rest: string] {
+  const words = line.trim().split(/\s+/);
+  for (let count = Math.min(4, words.length); count > 0; count -= 1) {
+    const said = words.slice(0, count).join(" ");
+    // A competition without its year is nobody's guess.
+    const on = /\d{4}/.test(said) ? readDay(said, "1970-01-01") : null;
+    if (on) return [on, words.slice(count).join(" ")];
+  }
+  return [null, line];
+}
+
+/**
+ * Lines of competitions as people read them.
+ *
+ * @returns "14 Feb 2027 ipf River open" for "2027-02-14 ipf River open"; `readMeetings` reads both
+ */
+export const spokenMeetings = (text: string): string =>
+  text.replace(/(^|\n|\| )(\d{4}-\d{2}-\d{2})(?= )/g, (_, before: string, day: string) => `${before}${dateText(day, "")}`);

@@ -3,7 +3,7 @@ import { describe, expect, it, test } from "vitest";
 import { conformity, type RuleBook } from "../bars/conformity";
 import { measured, testBar } from "../bars/testBar.fixture";
 import { fieldText, readField } from "../bars/fieldText";
-import { LIFTER_FIELDS, readMeetings, readUsualLoads } from "./lifterFields";
+import { LIFTER_FIELDS, readMeetings, spokenMeetings, readUsualLoads } from "./lifterFields";
 import { BOOK_SPECS, meetsSpec, rangeWords } from "./meetingSpec";
 
 const near = (value: number, spread: number) => fc.integer({ min: -20, max: 20 }).map((n) => value + (n / 10) * spread);
@@ -85,7 +85,21 @@ describe("what a coach types of a lifter", () => {
       problems: [],
     });
   });
+  it("takes a competition's day as people write it, and says it so", () => {
+    const written = ["14 Feb 2027 ipf River open", "Sun 14 Feb 2027 ipf", "14.2.2027 ipf 3 May cup"];
+    expect(readMeetings(written, ["ipf"])).toEqual({
+      meetings: ["River open", "", "3 May cup"].map((name) => ({ on: "2027-02-14", rules: "ipf", name })),
+      problems: [],
+    });
+    const lines = ["2027-02-14 ipf River open", "2027-03-01 ipf"];
+    for (const joint of ["\n", " | "]) {
+      const spoken = spokenMeetings(lines.join(joint));
+      expect(spoken).not.toMatch(/\d{4}-\d\d/);
+      expect(readMeetings(spoken.split(joint), ["ipf"])).toEqual(readMeetings(lines, ["ipf"]));
+    }
+  });
   test.each([
+    ["14 Feb ipf", "must begin with a day and its year"],
     ["soon ipf", "must begin with a day"],
     ["2027-02-30 ipf", "must begin with a day"],
     ["2027-02-14 nobody", "must name its rules"],

@@ -21,6 +21,7 @@ import { ImportForm, SensorForm } from "./AirForms";
 import { MonthTable, monthName } from "./MonthTable";
 import { Now, Why } from "./AirNow";
 import type { AirSheetProps } from "./airSheetProps";
+import { Day } from "../kit/shown";
 
 const TICK = { fontSize: 11, fill: "var(--color-quiet)" };
 
@@ -128,7 +129,13 @@ export function AirSheet(props: AirSheetProps) {
         <h2 className="font-bold">{sensor.name}</h2>
         <p className="mb-3 text-sm">
           {readingsWords(sensor.kind, extent)}
-          {extent.since && ` since ${extent.since.slice(0, 10)}`}. On bars there {trimmed(sensor.chloride, 1)} mg of
+          {extent.since && (
+            <>
+              {" "}
+              since <Day on={extent.since.slice(0, 10)} />
+            </>
+          )}
+          . On bars there {trimmed(sensor.chloride, 1)} mg of
           salt and {trimmed(sensor.so2, 1)} mg of sulphur dioxide fall on each m² a day.
         </p>
         {mayEdit && (

@@ -14,8 +14,10 @@ import {
 import { everyDaysIn, rustStep, type CareSpan } from "@/core/care/careAndCondition";
 import { RUST_GRADES, type InspectionLimits } from "@/core/care/inspection";
 import { groupBy } from "@/core/collections/groupBy";
+import { monthText } from "@/core/units/dates";
 import { fixed } from "@/core/units/format";
 import type { BarCondition } from "@/server/care/records";
+import { useShown } from "../kit/shown";
 
 interface Props {
   tag: string;
@@ -31,6 +33,7 @@ const dayOf = (moment: number) => new Date(moment).toISOString().slice(0, 10);
 
 /** One bar's care against its condition: runout and rust as they were found, and under them every time it was cared for. */
 export function ConditionChart({ tag, condition: { care, looks, spans }, limits, today }: Props) {
+  const { day, mm, say } = useShown();
   const turns = looks.flatMap(({ on, tirMm }) => (tirMm === null ? [] : [{ x: at(on), tirMm }]));
   const rust = looks.flatMap(({ on, rust: grade }) => (grade === null ? [] : [{ x: at(on), grade: rustStep(grade) }]));
   const lanes = [...groupBy(care, ({ taskName }) => taskName)].sort(([, a], [, b]) => b.length - a.length);
@@ -43,12 +46,12 @@ export function ConditionChart({ tag, condition: { care, looks, spans }, limits,
     domain,
     tick: TICK,
     stroke: "var(--color-faint)",
-    tickFormatter: (moment: number) => dayOf(moment).slice(0, 7),
+    tickFormatter: (moment: number) => monthText(dayOf(moment)),
     minTickGap: 30,
   };
   const said = [
-    ...turns.map(({ x, tirMm }) => `${dayOf(x)} runout ${fixed(tirMm, 1)} mm`),
-    ...rust.map(({ x, grade }) => `${dayOf(x)} rust ${RUST_GRADES[grade]![0]}`),
+    ...turns.map(({ x, tirMm }) => `${day(dayOf(x))} runout ${mm(tirMm, 1)}`),
+    ...rust.map(({ x, grade }) => `${day(dayOf(x))} rust ${RUST_GRADES[grade]![0]}`),
   ];
   return (
     <div className="grid gap-2">
@@ -65,13 +68,13 @@ export function ConditionChart({ tag, condition: { care, looks, spans }, limits,
                 {...UPRIGHT}
                 domain={[0, most]}
                 ticks={Array.from({ length: most + 1 }, (_, i) => i)}
-                tickFormatter={(value: number) => `${value} mm`}
+                tickFormatter={(value: number) => mm(value, 1)}
               />
               <ReferenceLine y={limits.watchTirMm} stroke="var(--color-accent)" strokeDasharray="4 3" />
               <ReferenceLine y={limits.quarantineTirMm} stroke="var(--color-error)" strokeDasharray="4 3" />
               <Tooltip
-                labelFormatter={(x) => dayOf(Number(x))}
-                formatter={(value) => `${fixed(Number(value), 2)} mm`}
+                labelFormatter={(x) => day(dayOf(Number(x)))}
+                formatter={(value) => mm(Number(value), 2)}
               />
               <Line dataKey="tirMm" name="runout" stroke="var(--color-base-content)" isAnimationActive={false} />
             </ComposedChart>
@@ -91,7 +94,7 @@ export function ConditionChart({ tag, condition: { care, looks, spans }, limits,
                 interval={0}
               />
               <Tooltip
-                labelFormatter={(x) => dayOf(Number(x))}
+                labelFormatter={(x) => day(dayOf(Number(x)))}
                 formatter={(value) => RUST_GRADES[Number(value)]?.[0] ?? ""}
               />
               <Line
@@ -141,7 +144,7 @@ export function ConditionChart({ tag, condition: { care, looks, spans }, limits,
       {spans.length > 0 && (
         <ul className="text-sm">
           {spans.map((span) => (
-            <li key={span.from}>{spanWords(span)}</li>
+            <li key={span.from}>{say(spanWords(span))}</li>
           ))}
         </ul>
       )}

@@ -1,4 +1,4 @@
-import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
+import { LIFTER_FIELDS, spokenMeetings } from "@/core/matching/lifterFields";
 import type { ReactNode } from "react";
 import { ValueText } from "../kit/QuantityText";
 import type { FieldDef } from "@/core/bars/barFields";
@@ -10,6 +10,7 @@ import Link from "../kit/Link";
 import { BarTag } from "../kit/BarTag";
 import { KeptList } from "../setups/KeptList";
 import { ConfirmForm, EraseForm, UseForm } from "./LifterForms";
+import { Day } from "../kit/shown";
 
 interface Props {
   id: string;
@@ -74,7 +75,7 @@ export function LifterSheet({
             defs={LIFTER_FIELDS}
             id={id}
             version={version}
-            texts={texts}
+            texts={{ ...texts, meetings: spokenMeetings(texts.meetings ?? "") }}
             action={saveAction}
           />
           {mayErase && <EraseForm lifter={lifterKey} action={eraseAction} />}
@@ -119,7 +120,7 @@ export function LifterSheet({
               <li key={tag} className="py-1">
                 <BarTag tag={tag} /> {name}
                 <span className="text-quiet block text-xs">
-                  since {firstUsedOn}, last {lastUsedOn}
+                  since <Day on={firstUsedOn} />, last <Day on={lastUsedOn} />
                   {setting && `; “${setting}”`}
                 </span>
               </li>

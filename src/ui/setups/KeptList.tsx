@@ -3,6 +3,7 @@ import { BarTag } from "../kit/BarTag";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { CopyForm } from "./SettingForms";
+import { Day } from "../kit/shown";
 
 /** Settings that were kept, newest first, each with its card; what was replaced is under it. */
 export function KeptList({
@@ -36,7 +37,7 @@ export function KeptList({
               <strong>{one.lifterName}</strong>, {one.liftName}: {one.words}
               {one.jCupHole !== null && `, J-cups in hole ${one.jCupHole}`}
               <span className="text-quiet block text-xs">
-                {one.keptOn}, {one.by}
+                <Day on={one.keptOn} />, {one.by}
                 {one.note && `; “${one.note}”`}
                 {one.isOld && (
                   <span className="text-accent font-semibold">; the bar was calibrated again since: check it</span>
@@ -51,7 +52,7 @@ export function KeptList({
                   <ul className="text-quiet text-xs">
                     {before.map((old) => (
                       <li key={old.id}>
-                        {old.keptOn}: {old.words}
+                        <Day on={old.keptOn} />: {old.words}
                         {old.jCupHole !== null && `, hole ${old.jCupHole}`}
                         {old.note && `; “${old.note}”`}
                       </li>

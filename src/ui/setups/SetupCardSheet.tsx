@@ -6,6 +6,7 @@ import Link from "../kit/Link";
 import { PrintButton } from "../kit/PrintButton";
 import { SheetDrawing } from "../kit/SheetDrawing";
 import { StepList } from "./StepList";
+import { Day } from "../kit/shown";
 
 /** One setup card, live: on a telephone step by step at the bar, on paper as it hangs on the wall. */
 export function SetupCardSheet({
@@ -28,7 +29,7 @@ export function SetupCardSheet({
           <BarTag tag={bar.tag} className="text-lg!" />
           <h1 className="text-2xl">{page.lifterName}</h1>
           <p className="text-quiet text-sm">
-            {bar.name}, {page.liftName}, set on {page.keptOn}
+            {bar.name}, {page.liftName}, set on <Day on={page.keptOn} />
           </p>
         </div>
         <nav aria-label="With this card" className="no-print flex flex-wrap gap-2">

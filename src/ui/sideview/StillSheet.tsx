@@ -11,6 +11,7 @@ import { Kg } from "../kit/shown";
 import { useFormAction } from "../kit/useFormAction";
 import { StillCard } from "./StillCard";
 import type { StillBar, StillLifter } from "./stillProps";
+import { Day } from "../kit/shown";
 
 interface Props {
   lifters: readonly StillLifter[];
@@ -108,13 +109,13 @@ export function StillSheet({ lifters, lifter, bars, asked, lifts, saved, today, 
                   disabled={stills.length >= MAX_STILLS}
                   onClick={() => add(one)}
                 >
-                  Open<span className="sr-only"> the still of {one.takenOn}</span>
+                  Open<span className="sr-only"> the still of <Day on={one.takenOn} /></span>
                 </button>
                 {maySave && (
                   <form action={remove}>
                     <input type="hidden" name="id" value={one.id} />
                     <button type="submit" disabled={isPending} className="btn btn-sm btn-ghost">
-                      Delete<span className="sr-only"> the still of {one.takenOn}</span>
+                      Delete<span className="sr-only"> the still of <Day on={one.takenOn} /></span>
                     </button>
                   </form>
                 )}

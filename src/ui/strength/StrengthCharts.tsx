@@ -109,14 +109,16 @@ export function BandChart({
 
 /** Work by week: load × repetitions. */
 export function WorkChart({ weeks }: { weeks: readonly { from: string; kg: number; loadKg: number }[] }) {
+  const { units, kg: inUnits, day } = useShown();
+  const data = weeks.map(({ from, kg }) => ({ from, work: units.mass === "lb" ? kg / KG_PER_LB : kg }));
   return (
     <div
       role="img"
-      aria-label={`Work of the last weeks: ${weeks.map(({ from, kg }) => `week of ${from} ${Math.round(kg)} kg`).join(", ")}`}
+      aria-label={`Work of the last weeks: ${weeks.map(({ from, kg }) => `week of ${day(from)} ${inUnits(kg, 0)}`).join(", ")}`}
       className="h-36"
     >
       <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 400, height: 144 }}>
-        <BarChart data={[...weeks]} margin={MARGIN} accessibilityLayer={false}>
+        <BarChart data={data} margin={MARGIN} accessibilityLayer={false}>
           <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
           <XAxis
             dataKey="from"
@@ -125,12 +127,12 @@ export function WorkChart({ weeks }: { weeks: readonly { from: string; kg: numbe
             tickFormatter={(day: string) => DAY.format(new Date(`${day}T12:00:00Z`)).replace(/^\w+,? /, "")}
             minTickGap={24}
           />
-          <YAxis width={56} tick={TICK} stroke="var(--color-faint)" tickFormatter={(kg: number) => fixed(kg, 0)} />
+          <YAxis width={56} tick={TICK} stroke="var(--color-faint)" tickFormatter={(work: number) => fixed(work, 0)} />
           <Tooltip
-            labelFormatter={(day) => `Week of ${DAY.format(new Date(`${String(day)}T12:00:00Z`))}`}
-            formatter={(value) => [`${fixed(Number(value), 0)} kg`, "load × repetitions"]}
+            labelFormatter={(from) => `Week of ${day(String(from))}`}
+            formatter={(value) => [`${fixed(Number(value), 0)} ${units.mass}`, "load × repetitions"]}
           />
-          <Bar dataKey="kg" fill="var(--color-primary)" isAnimationActive={false} />
+          <Bar dataKey="work" fill="var(--color-primary)" isAnimationActive={false} />
         </BarChart>
       </ResponsiveContainer>
     </div>
