@@ -42,7 +42,7 @@ test("three deadlift bars over one another: which gives most slack at 220 kg, an
     await expect(bench.getByRole("figure", { name: /^stiffness against K04, by load/ })).toBeVisible();
     await bench.getByLabel("second bar").selectOption("K05");
     await expect(bench.getByTestId("differ-from")).toContainText(/from \d+ kg on/);
-    await bench.getByLabel("Difference in mm").fill("20");
+    await bench.getByLabel("Difference", { exact: true }).fill("20");
     await expect(bench.getByTestId("differ-from")).toContainText("at no load up to 500 kg");
   });
   await test.step("the link shows the next person the same; grip and plates change the numbers", async () => {

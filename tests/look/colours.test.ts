@@ -81,7 +81,8 @@ describe.each([
     const worst = hardest(colours);
     expect(worst.by, worst.pair).toBeGreaterThan(APART.inks);
     for (const [name, hex] of Object.entries(colours))
-      expect(contrast(hex, theme["base-100"]!), name).toBeGreaterThanOrEqual(4.5);
+      for (const ground of ["base-100", "base-200"])
+        expect(contrast(hex, theme[ground]!), `${name} on ${ground}`).toBeGreaterThanOrEqual(4.5);
     expect(new Set(INKS.map(({ dash }) => dash)).size).toBe(INKS.length);
   });
 });

@@ -60,9 +60,11 @@ export function inchFraction(inches: number): string {
 }
 
 const NUMBER = String.raw`[−+-]?\d[\d,]*(?:\.\d+)?`;
-/** A figure, or two of which only the second names the unit; a ratio ("kg a mm", "N/mm") and a plate's own mark stay. */
+/** Between figures of which only the last names the unit. */
+const BETWEEN = " to |–| and | against | of | · ";
+/** A figure, or several of which only the last names the unit; a ratio ("kg a mm", "N/mm") and a plate's own mark stay. */
 const QUANTITY = new RegExp(
-  String.raw`(?<![\d.,×/])(${NUMBER})(?:( to |–| and | against | of )(${NUMBER}))?([  ])(kg|mm)(?![\p{L}\d²³/·])(?! (?:a mm|discs?|plates?|bumpers?|on each millimetre))`,
+  String.raw`(?<![\d.,×/])(${NUMBER}(?:(?:${BETWEEN})${NUMBER})*)([  ])(kg|mm)(?![\p{L}\d²³/·])(?! (?:a mm|discs?|plates?|bumpers?|on each millimetre))`,
   "gu",
 );
 
@@ -75,22 +77,19 @@ const QUANTITY = new RegExp(
  */
 export function saidIn(text: string, units: Units): string {
   if (units.mass === "kg" && units.length === "mm") return text;
-  return text.replace(
-    QUANTITY,
-    (all, first: string, between: string | undefined, second: string | undefined, gap: string, unit: string) => {
-      if (unit === "kg" ? units.mass === "kg" : units.length === "mm") return all;
-      const turned = (number: string) => {
-        const plain = number.replaceAll(",", "").replace("−", "-").replace("+", "");
-        const decimals = plain.split(".")[1]?.length ?? 0;
-        const said =
-          unit === "kg"
-            ? shownMass(Number(plain), Math.max(1, decimals), units)
-            : shownLength(Number(plain), decimals, units);
-        return number.startsWith("+") ? `+${said}` : number.startsWith("−") ? said.replace("-", "−") : said;
-      };
-      return `${turned(first)}${between ? `${between}${turned(second!)}` : ""}${gap}${unit === "kg" ? "lb" : "in"}`;
-    },
-  );
+  return text.replace(QUANTITY, (all, figures: string, gap: string, unit: string) => {
+    if (unit === "kg" ? units.mass === "kg" : units.length === "mm") return all;
+    const turned = (number: string) => {
+      const plain = number.replaceAll(",", "").replace("−", "-").replace("+", "");
+      const decimals = plain.split(".")[1]?.length ?? 0;
+      const said =
+        unit === "kg"
+          ? shownMass(Number(plain), Math.max(1, decimals), units)
+          : shownLength(Number(plain), decimals, units);
+      return number.startsWith("+") ? `+${said}` : number.startsWith("−") ? said.replace("-", "−") : said;
+    };
+    return `${figures.replace(new RegExp(NUMBER, "g"), turned)}${gap}${unit === "kg" ? "lb" : "in"}`;
+  });
 }
 
 /**

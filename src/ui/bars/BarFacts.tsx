@@ -84,7 +84,7 @@ function factText(def: FieldDef, text: string, currency: string) {
         </ul>
       );
     default:
-      return text;
+      return <Say text={text} />;
   }
 }
 

@@ -137,7 +137,7 @@ export function BarForm({ mode, texts, places, currency, showsMoney, action, bac
                 key={kind}
                 name={statedKey(kind)}
                 def={{ kind: "text", most: 20, group: "geometry", label: quantityLabel(kind, build) }}
-                label={`${quantityLabel(kind, build)}, ${QUANTITIES[kind].unit}`}
+                unit={QUANTITIES[kind].unit}
                 text={known[statedKey(kind)] ?? ""}
                 problems={problemsOf(statedKey(kind))}
               />

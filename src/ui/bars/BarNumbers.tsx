@@ -5,9 +5,10 @@ import { seatToSeatOf } from "@/core/bars/lengths";
 import { measurableKinds, QUANTITIES, quantityLabel } from "@/core/bars/quantities";
 import { statedKey } from "@/core/bars/barRecord";
 import type { Tolerances } from "@/core/bars/tolerances";
-import { listed, trimmed } from "@/core/units/format";
+import { listed } from "@/core/units/format";
 import type { BarDetails } from "@/server/bars";
 import { dayText } from "@/core/units/dates";
+import { Say } from "../kit/shown";
 import { QuantityName } from "../kit/QuantityName";
 import { QuantityLegend, QuantityText, ValueText } from "../kit/QuantityText";
 
@@ -66,7 +67,9 @@ export function BarNumbers({ details: { bar, texts, measurements }, tolerances, 
                   <td className="px-2 text-right font-semibold whitespace-nowrap">
                     <QuantityText quantity={quantity} decimals={decimals} unit={unit} />
                   </td>
-                  <td className="stated px-2 text-right whitespace-nowrap">{texts[statedKey(kind)] ?? ""}</td>
+                  <td className="stated px-2 text-right whitespace-nowrap">
+                    <Say text={texts[statedKey(kind)] ?? ""} />
+                  </td>
                   <td
                     className={`px-2 text-right whitespace-nowrap ${flagged.has(kind) ? "text-accent font-bold" : "text-quiet"}`}
                   >
@@ -77,10 +80,12 @@ export function BarNumbers({ details: { bar, texts, measurements }, tolerances, 
                     {last && (
                       <>
                         <span className="block">
-                          {last.typed}
-                          {quantity.readings &&
-                            quantity.readings.length > 1 &&
-                            `, spread ${trimmed(spreadOf(quantity.readings), 2)}`}
+                          <Say text={last.typed} />
+                          {quantity.readings && quantity.readings.length > 1 && (
+                            <>
+                              , spread <ValueText value={spreadOf(quantity.readings)} decimals={2} unit={unit} isBare />
+                            </>
+                          )}
                         </span>
                         {last.instrument}
                         {last.counts ? "" : " (simulated: does not count)"}, {last.by}, {dayText(last.on, today)}

@@ -2,6 +2,7 @@ import { AlertTriangle, Check, HelpCircle, Minus } from "lucide-react";
 import type { Bar } from "@/core/bars/bar";
 import { conformity, RULE_BOOK_NAMES, ruleBooksFor, type Conformity, type LineResult } from "@/core/bars/conformity";
 import type { Tolerances } from "@/core/bars/tolerances";
+import { Say } from "../kit/shown";
 
 interface Props {
   bar: Bar;
@@ -52,16 +53,18 @@ export function BarRules({ bar, tolerances, clampPairKg }: Props) {
                       <th scope="row" className="py-1 pr-2 pl-4 text-left font-normal">
                         {about}
                       </th>
-                      <td className="px-2">{rule ?? "silent"}</td>
+                      <td className="px-2">{rule ? <Say text={rule} /> : "silent"}</td>
                       <td className={`px-2 whitespace-nowrap ${source === "stated" ? "stated" : ""}`}>
-                        {found ?? "–"}
+                        {found ? <Say text={found} /> : "–"}
                       </td>
                       <td className="px-2 pr-4">
                         <span className={`inline-flex items-center gap-1 whitespace-nowrap ${className}`}>
                           <Icon aria-hidden="true" className="size-3.5" /> {word}
                         </span>
                         {note && result !== "nothing-to-say" && (
-                          <span className="text-quiet block text-xs">{note}</span>
+                          <span className="text-quiet block text-xs">
+                            <Say text={note} />
+                          </span>
                         )}
                       </td>
                     </tr>

@@ -5,6 +5,7 @@ import { drawBar, viewsOf } from "@/core/drawing/drawBar";
 import { drawingNote, sideWords, VIEW_WORDS } from "@/core/drawing/dimensionedSheet";
 import { Shapes } from "../kit/BarDrawing";
 import { DimensionedBar } from "./DimensionedBar";
+import { Say } from "../kit/shown";
 import { PictureLinks } from "./PictureLinks";
 
 /** One bar large: its main view with dimension lines, then the other views, and a file of it. */
@@ -54,7 +55,9 @@ export function DrawingSheet({
                 <figcaption className="text-quiet text-xs">
                   {VIEW_WORDS[view]}
                   {isSide && sideWords(bar) !== "" && (
-                    <span className="text-base-content block text-sm">{sideWords(bar)}</span>
+                    <span className="text-base-content block text-sm">
+                      <Say text={sideWords(bar)} />
+                    </span>
                   )}
                 </figcaption>
               </figure>
@@ -64,7 +67,7 @@ export function DrawingSheet({
       )}
       <div className="flex flex-wrap items-center justify-between gap-x-4 px-4 pt-1 pb-2">
         <p className="text-quiet text-xs">
-          {drawingNote(bar)}
+          <Say text={drawingNote(bar)} />
           {mayMeasure && " Touch a part to measure it."}
         </p>
         <PictureLinks svg={`/bars/${encodeURIComponent(bar.tag)}/drawing.svg`} name={`${bar.tag}-drawing`} />

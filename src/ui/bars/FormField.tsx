@@ -17,6 +17,8 @@ interface Props {
   hint?: string;
   suggestions?: readonly string[];
   onChange?: (text: string) => void;
+  /** Of a text that says its unit itself: what a bare number in it means. */
+  unit?: string;
 }
 
 /** One field of a bar, written as its kind needs, with its hint and its problem beside it. */
@@ -30,6 +32,7 @@ export function FormField({
   hint = def.hint,
   suggestions,
   onChange,
+  unit = def.kind === "number" ? def.unit : undefined,
 }: Props) {
   const { registered, problem } = useChecked(name);
   // What the check says now comes before what the last answer said.
@@ -47,9 +50,9 @@ export function FormField({
     <div className={name === "note" ? "sm:col-span-2 lg:col-span-3" : isWide(def) ? "sm:col-span-2" : undefined}>
       <label htmlFor={id} className="mb-1 block text-sm font-semibold">
         {label}
-        {def.kind === "number" && def.unit && (
+        {unit && (
           <span className="font-normal">
-            , <UnitName of={def.unit} />
+            , <UnitName of={unit} />
           </span>
         )}
         {def.isRequired && (
@@ -62,6 +65,7 @@ export function FormField({
       <Control
         def={def}
         text={text}
+        unit={unit}
         attributes={{ ...registered, ...attributes }}
         suggestions={suggestions}
         onChange={onChange}
@@ -130,12 +134,14 @@ const isTurned = (unit: string): unit is "kg" | "mm" => unit === "kg" || unit ==
 function Control({
   def,
   text,
+  unit: stands,
   attributes,
   suggestions,
   onChange,
 }: {
   def: FieldDef;
   text: string;
+  unit: string | undefined;
   attributes: { id: string; name: string; "aria-invalid": boolean } & Partial<UseFormRegisterReturn>;
   suggestions: readonly string[] | undefined;
   onChange: ((text: string) => void) | undefined;
@@ -175,7 +181,7 @@ function Control({
     case "day":
       return <DayField {...named(attributes)} start={text} className="input w-full" />;
     default: {
-      const unit = def.kind === "mass" ? "kg" : def.kind === "number" && isTurned(def.unit) ? def.unit : undefined;
+      const unit = def.kind === "mass" ? "kg" : stands && isTurned(stands) ? stands : undefined;
       // A number that is kept in kg or mm stands there in the reader's unit; what was typed with its unit stays as it is.
       if (unit && def.kind === "number" && text !== "" && Number.isFinite(Number(text)))
         return (

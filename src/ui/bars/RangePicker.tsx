@@ -3,7 +3,8 @@
 import { usePathname, useRouter } from "next/navigation";
 import { useState } from "react";
 import { QUANTITIES, type QuantityKind } from "@/core/bars/quantities";
-import { trimmed } from "@/core/units/format";
+import { ValueText } from "../kit/QuantityText";
+import { useShown } from "../kit/shown";
 import { useOpened } from "../kit/useOpened";
 import { changedHref, intend, latestParams } from "../kit/intent";
 import { rangeText, type Range } from "@/core/bars/wallQuery";
@@ -59,6 +60,7 @@ export function RangePickers({
 /** From and to of one quantity, with two sliders between the least and the greatest on the wall. */
 function RangePicker({ kind, label, span, range }: Props) {
   const { unit } = QUANTITIES[kind];
+  const { name: nameOf } = useShown();
   const router = useRouter();
   const path = usePathname();
   const step = niceStep((span.greatest - span.least) / STEPS);
@@ -79,11 +81,11 @@ function RangePicker({ kind, label, span, range }: Props) {
   }
 
   return (
-    <div role="group" aria-label={`${label}, ${unit}`} className="min-w-0">
+    <div role="group" aria-label={`${label}, ${nameOf(unit)}`} className="min-w-0">
       <p className="flex justify-between gap-2 text-xs">
         <span className="text-quiet">{label}</span>
         <span className="font-semibold whitespace-nowrap">
-          {trimmed(from, 2)} – {trimmed(to, 2)} <span className="unit">{unit}</span>
+          <ValueText value={from} decimals={2} unit={unit} isBare /> – <ValueText value={to} decimals={2} unit={unit} />
         </span>
       </p>
       {(

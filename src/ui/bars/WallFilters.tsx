@@ -8,6 +8,7 @@ import { ChangeLink } from "../kit/ChangeLink";
 import { Options } from "../kit/Options";
 import { RangePickers } from "./RangePicker";
 import type { WallQuery } from "@/core/bars/wallQuery";
+import { Say } from "../kit/shown";
 
 interface Props {
   query: WallQuery;
@@ -110,7 +111,7 @@ function Active({ query }: { query: WallQuery }) {
             className="border-base-300 bg-base-100 inline-flex min-h-9 items-center gap-2 border px-3 text-sm"
             label={`Show all again: ${words}`}
           >
-            {words} <span aria-hidden="true">×</span>
+            <Say text={words} /> <span aria-hidden="true">×</span>
           </ChangeLink>
         </li>
       ))}

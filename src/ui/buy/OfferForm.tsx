@@ -116,7 +116,7 @@ export function OfferForm({ id, version, texts, currency, action, back }: Props)
                 key={kind}
                 name={statedKey(kind)}
                 def={{ kind: "text", most: 20, group: "geometry", label: quantityLabel(kind, build) }}
-                label={`${quantityLabel(kind, build)}, ${QUANTITIES[kind].unit}`}
+                unit={QUANTITIES[kind].unit}
                 text={known[statedKey(kind)] ?? ""}
                 problems={problemsOf(statedKey(kind))}
               />

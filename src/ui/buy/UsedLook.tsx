@@ -5,6 +5,7 @@ import { minorDigits, readMoney, roundMoneyText } from "@/core/buying/money";
 import { LOOK_STEPS, NO_WARRANTY_PCT, usedWorth } from "@/core/buying/usedBar";
 import { trimmed } from "@/core/units/format";
 import { PrintButton } from "../kit/PrintButton";
+import { Say } from "../kit/shown";
 
 /** An amount as it is typed: "433", "433.50". */
 const plainAmount = (minor: number, currency: string) =>
@@ -104,9 +105,9 @@ export function UsedLook({ currency, news, house }: Props) {
                   type="button"
                   aria-pressed={answers[key] === choice.key}
                   onClick={() => setAnswers((before) => ({ ...before, [key]: choice.key }))}
-                  className={`btn h-auto min-h-12 whitespace-normal ${answers[key] === choice.key ? (choice.ends ? "btn-error" : "btn-neutral") : "btn-outline"}`}
+                  className={`btn h-auto min-h-12 shrink whitespace-normal ${answers[key] === choice.key ? (choice.ends ? "btn-error" : "btn-neutral") : "btn-outline"}`}
                 >
-                  {choice.text}
+                  <Say text={choice.text} />
                   {choice.offPct > 0 && !choice.ends && (
                     <span className="text-xs font-normal">−{house[`${key}.${choice.key}`] ?? choice.offPct} %</span>
                   )}

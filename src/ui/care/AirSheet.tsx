@@ -135,8 +135,8 @@ export function AirSheet(props: AirSheetProps) {
               since <Day on={extent.since.slice(0, 10)} />
             </>
           )}
-          . On bars there {trimmed(sensor.chloride, 1)} mg of
-          salt and {trimmed(sensor.so2, 1)} mg of sulphur dioxide fall on each m² a day.
+          . On bars there {trimmed(sensor.chloride, 1)} mg of salt and {trimmed(sensor.so2, 1)} mg of sulphur dioxide
+          fall on each m² a day.
         </p>
         {mayEdit && (
           <div className="grid gap-4 lg:grid-cols-2">

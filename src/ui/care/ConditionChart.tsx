@@ -72,10 +72,7 @@ export function ConditionChart({ tag, condition: { care, looks, spans }, limits,
               />
               <ReferenceLine y={limits.watchTirMm} stroke="var(--color-accent)" strokeDasharray="4 3" />
               <ReferenceLine y={limits.quarantineTirMm} stroke="var(--color-error)" strokeDasharray="4 3" />
-              <Tooltip
-                labelFormatter={(x) => day(dayOf(Number(x)))}
-                formatter={(value) => mm(Number(value), 2)}
-              />
+              <Tooltip labelFormatter={(x) => day(dayOf(Number(x)))} formatter={(value) => mm(Number(value), 2)} />
               <Line dataKey="tirMm" name="runout" stroke="var(--color-base-content)" isAnimationActive={false} />
             </ComposedChart>
           </Picture>

@@ -11,6 +11,7 @@ import Link from "../kit/Link";
 import type { ConditionChart } from "./ConditionChart";
 import { ConditionOverTime } from "./ConditionOverTime";
 import { MonthBars } from "./MonthBars";
+import { UnitName } from "../kit/shown";
 
 const MONTHS = Array.from({ length: 12 }, (_, i) => monthText(`2026-${String(i + 1).padStart(2, "0")}`));
 
@@ -112,7 +113,16 @@ const COLUMNS: DataColumn[] = [
   { key: "done", head: "done", isWide: true },
   { key: "minutes", head: "min", isNumber: true },
   { key: "cost", head: "cost", isNumber: true },
-  { key: "runout", head: "runout, mm", isNumber: true },
+  {
+    key: "runout",
+    head: (
+      <>
+        runout, <UnitName of="mm" />
+      </>
+    ),
+    name: "runout, mm",
+    isNumber: true,
+  },
   { key: "rust", head: "rust" },
   { key: "found", head: "found", isNumber: true, isWide: true },
   { key: "time", head: "over time", isPlain: true },

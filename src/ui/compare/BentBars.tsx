@@ -1,7 +1,7 @@
+import { Fragment } from "react";
 import type { Bar } from "@/core/bars/bar";
 import { bentAxis } from "@/core/drawing/drawBentBar";
 import { spreadLabels } from "@/core/drawing/spreadLabels";
-import { trimmed } from "@/core/units/format";
 import type { Bent } from "@/core/whip/compareWhip";
 import type { ComparedKind } from "@/server/compare";
 import { SHEET_HALF_MM } from "../kit/BarDrawing";
@@ -27,12 +27,20 @@ export function BentBars({ bent, handsMm, exaggeration, supportWord }: Props) {
   const linesAt = -lowest + 110;
   const height = top + linesAt + drawn.length * 62 + 20;
   return (
-    <section className="sheet mb-3" aria-label="Bars bent under the load">
+    <section className="sheet relative mb-3" aria-label="Bars bent under the load">
+      <span id="bent-bars" className="sr-only">
+        {drawn.map(({ bar, own }, i) => (
+          <Fragment key={bar.tag}>
+            {i > 0 && ", "}
+            {bar.tag} bends <Mm value={own.whip.deflectionMm} decimals={1} />
+          </Fragment>
+        ))}
+      </span>
       <svg
         viewBox={`${-SHEET_HALF_MM} ${-top} ${2 * SHEET_HALF_MM} ${height}`}
         className="drawn block max-h-[22rem] w-full"
         role="img"
-        aria-label={drawn.map(({ bar, own }) => `${bar.tag} bends ${trimmed(own.whip.deflectionMm, 1)} mm`).join(", ")}
+        aria-labelledby="bent-bars"
       >
         <line
           x1={0}

@@ -4,19 +4,22 @@ import { usePathname, useRouter } from "next/navigation";
 import { useRef, useState, type FormEvent } from "react";
 import { ALLOYS } from "@/core/bars/bar";
 import { candidateText, readCandidate } from "@/core/bars/candidate";
+import { QUANTITIES } from "@/core/bars/quantities";
+import { readNumberRule } from "@/core/units/numberRule";
+import { UnitInput, UnitName } from "../kit/shown";
 import { changedHref, intend, latestParams } from "../kit/intent";
 
 const FIELDS = [
-  ["mass", "mass, kg", "20"],
-  ["diameter", "shaft diameter, mm", "28.5"],
-  ["length", "between collars, mm", "1310"],
-  ["collar", "collar thickness, mm", "30"],
+  ["mass", "mass", 20],
+  ["shaftDiameter", "shaft diameter", 28.5],
+  ["shaftLength", "between collars", 1310],
+  ["collarThickness", "collar thickness", 30],
 ] as const;
 
 /** Puts a bar that nobody owns into the comparison; it lives in the link and nowhere else. */
 export function CandidateForm() {
   const dialog = useRef<HTMLDialogElement>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problems, setProblems] = useState<Readonly<Record<string, string>>>({});
   const router = useRouter();
   const path = usePathname();
 
@@ -33,14 +36,18 @@ export function CandidateForm() {
     const form = new FormData(event.currentTarget);
     // Semicolons and tildes divide offers and their figures in the link.
     const said = (name: string) => String(form.get(name) ?? "").replace(/[;~]/g, " ");
-    const figure = (name: string) => said(name).replace(",", ".");
+    const found: Record<string, string> = {};
+    const figures = FIELDS.map(([kind, label]) => {
+      const { unit, range } = QUANTITIES[kind];
+      const read = readNumberRule({ label, unit, range }, said(kind));
+      if (!read.ok) found[kind] = read.message;
+      return read.ok ? read.value : "";
+    });
+    setProblems(found);
     const candidate = readCandidate(
-      [said("name"), ...FIELDS.map(([name]) => figure(name)), said("alloy"), figure("yield")].join("~"),
+      [said("name"), ...figures, said("alloy"), said("yield").replace(",", ".")].join("~"),
     );
-    if (!candidate) {
-      setProblem("Every figure must be a number that can be true of a bar.");
-      return;
-    }
+    if (!candidate) return;
     compare(candidateText(candidate));
   }
 
@@ -60,10 +67,19 @@ export function CandidateForm() {
             <input name="name" className="input w-full" placeholder="offer" maxLength={30} />
           </label>
           <div className="grid grid-cols-2 gap-3">
-            {FIELDS.map(([name, label, usual]) => (
-              <label key={name} className="grid gap-1 text-sm font-semibold">
-                {label}
-                <input name={name} defaultValue={usual} inputMode="decimal" className="input w-full" />
+            {FIELDS.map(([kind, label, usual]) => (
+              <label key={kind} className="grid content-start gap-1 text-sm font-semibold">
+                <span>
+                  {label}, <UnitName of={QUANTITIES[kind].unit} />
+                </span>
+                <UnitInput
+                  name={kind}
+                  unit={kind === "mass" ? "kg" : "mm"}
+                  value={usual}
+                  aria-invalid={problems[kind] !== undefined}
+                  className="input w-full"
+                />
+                {problems[kind] && <span className="text-error font-normal">{problems[kind]}</span>}
               </label>
             ))}
             <label className="grid gap-1 text-sm font-semibold">
@@ -81,11 +97,6 @@ export function CandidateForm() {
               <input name="yield" inputMode="decimal" className="input w-full" placeholder="not known" />
             </label>
           </div>
-          {problem && (
-            <p role="alert" className="text-error text-sm">
-              {problem}
-            </p>
-          )}
           <div className="flex gap-3">
             <button className="btn btn-neutral">Compare</button>
             <button type="button" className="btn btn-outline" onClick={() => dialog.current?.close()}>

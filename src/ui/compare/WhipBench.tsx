@@ -9,7 +9,7 @@ import { trimmed } from "@/core/units/format";
 import { BenchChart } from "./BenchChart";
 import { INKS } from "./inks";
 import { useSweep } from "./useSweep";
-import { Mm, Say } from "../kit/shown";
+import { Mm, Say, useShown } from "../kit/shown";
 
 interface Props {
   /** The bars that bend, with their place in the comparison, which gives the ink. */
@@ -148,6 +148,7 @@ function DifferenceFinder({
   noticeableMm,
   isFloor,
 }: Pick<Props, "bars" | "handsMm" | "disc" | "noticeableMm" | "isFloor">) {
+  const { mm } = useShown();
   const [difference, setDifference] = useState(noticeableMm);
   const [pair, setPair] = useState<[string, string]>([bars[0]!.bar.tag, bars.at(-1)!.bar.tag]);
   const find = (tag: string, other: number) => bars.find(({ bar }) => bar.tag === tag) ?? bars.at(other)!;
@@ -193,7 +194,8 @@ function DifferenceFinder({
       <input
         type="range"
         className="range range-sm w-full max-w-xl"
-        aria-label="Difference in mm"
+        aria-label="Difference"
+        aria-valuetext={mm(difference, 1)}
         min={MIN_DIFFERENCE_MM}
         max={MAX_DIFFERENCE_MM}
         step={0.1}

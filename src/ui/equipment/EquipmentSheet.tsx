@@ -1,11 +1,10 @@
 import type { ReactNode } from "react";
 import type { FieldDef } from "@/core/bars/barFields";
 import { ValueText } from "../kit/QuantityText";
-import { UnitName } from "../kit/shown";
+import { Kg, UnitName } from "../kit/shown";
 import { EQUIPMENT_FIELDS, type EquipmentKind } from "@/core/equipment/equipmentFields";
 import type { Pairing } from "@/core/equipment/pairPlates";
 import { kgFromMassUnits } from "@/core/units/exactMass";
-import { fixed } from "@/core/units/format";
 import type { FormAction } from "../kit/formState";
 import { DataTable, type DataCell, type DataColumn } from "../kit/DataTable";
 import { readMass } from "../kit/massInput";
@@ -152,7 +151,7 @@ function Weights({
   mayWeigh: boolean;
   action: FormAction;
 }) {
-  const kg = (units: number) => fixed(kgFromMassUnits(units), 3);
+  const kg = (units: number) => <Kg value={kgFromMassUnits(units)} decimals={3} isAligned />;
   return (
     <section aria-label="Weighed one by one" className="border-base-300 border-t pt-3">
       <h3 className="mb-1 text-sm font-semibold">Weighed one by one</h3>
@@ -163,12 +162,12 @@ function Weights({
               <strong>
                 {a.mark} with {b.mark}
               </strong>
-              : {kg(a.massUnits)} and {kg(b.massUnits)} kg, the sides differ by {kg(differenceUnits)} kg
+              : {kg(a.massUnits)} and {kg(b.massUnits)}, the sides differ by {kg(differenceUnits)}
             </li>
           ))}
           {pairing.single && (
             <li className="text-quiet">
-              {pairing.single.mark}: {kg(pairing.single.massUnits)} kg, without a partner
+              {pairing.single.mark}: {kg(pairing.single.massUnits)}, without a partner
             </li>
           )}
         </ul>

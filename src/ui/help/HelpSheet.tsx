@@ -4,6 +4,7 @@ import { KeyList } from "../kit/Keyboard";
 import Link from "../kit/Link";
 import { PageHead } from "../kit/PageHead";
 import { TermDrawing } from "../kit/TermDrawing";
+import { Say } from "../kit/shown";
 
 /** Where to go for what; a lifter sees what a lifter may open. */
 const WAYS: readonly { href: string; word: string; what: string; forLifters?: true }[] = [
@@ -86,7 +87,7 @@ function Entry({ term }: { term: TermKey }) {
         <div className="my-1">
           <TermDrawing term={term} />
         </div>
-        {meaning}
+        <Say text={meaning} />
       </dd>
     </div>
   );

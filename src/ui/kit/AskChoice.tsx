@@ -1,3 +1,8 @@
+"use client";
+
+import { Options } from "./Options";
+import { useShown } from "./shown";
+
 interface Props {
   name: string;
   /** What stands before it in the sentence. */
@@ -7,19 +12,9 @@ interface Props {
   options: readonly (readonly [key: string, words: string])[] | null;
 }
 
-/** Up to so many are picked from a list. */
-const MAX_LISTED = 200;
-
-/** The options of a list that may be too long to be one. */
-export function optionsUpTo<T>(
-  all: readonly T[],
-  option: (one: T) => readonly [key: string, words: string],
-): readonly (readonly [key: string, words: string])[] | null {
-  return all.length > MAX_LISTED ? null : all.map(option);
-}
-
 /** A word of a question that is chosen from a list; tall enough for a finger. */
 export function AskChoice({ name, word, value, options }: Props) {
+  const { say } = useShown();
   return (
     <label className="ask">
       {word}
@@ -27,11 +22,7 @@ export function AskChoice({ name, word, value, options }: Props) {
         <input name={name} defaultValue={value} key={value} autoComplete="off" size={6} className="min-h-11!" />
       ) : (
         <select name={name} defaultValue={value} key={value} className="min-h-11!">
-          {options.map(([key, words]) => (
-            <option key={key} value={key}>
-              {words}
-            </option>
-          ))}
+          <Options of={options.map(([key, words]) => [key, say(words)])} />
         </select>
       )}
     </label>

@@ -2,7 +2,7 @@
 
 import { ClipboardCopy, Columns3 } from "lucide-react";
 import { useState } from "react";
-import { type DataColumn, nameOf } from "./dataColumns";
+import type { DataColumn } from "./dataColumns";
 import type { DataTableState } from "./useDataTable";
 
 /** A list this short is read at a glance: no filter. */
@@ -54,7 +54,7 @@ export function DataTableTools({ label, columns, count, state: { table, found, c
                     checked={table.getColumn(column.key)?.getIsVisible() ?? true}
                     onChange={(event) => table.getColumn(column.key)?.toggleVisibility(event.target.checked)}
                   />
-                  {nameOf(column)}
+                  {column.head}
                 </label>
               ))}
           </div>

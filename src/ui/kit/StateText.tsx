@@ -1,5 +1,6 @@
 import { CircleAlert, CircleDashed, CircleSlash, Eye } from "lucide-react";
 import type { BarState } from "@/core/bars/bar";
+import { Say } from "./shown";
 
 const LOOK: Record<BarState, { text: string; className: string; Mark: typeof Eye | null }> = {
   "in-service": { text: "in service", className: "", Mark: null },
@@ -17,7 +18,11 @@ export function StateText({ state, reason }: { state: BarState; reason?: string 
       {Mark && <Mark aria-hidden="true" className="size-3.5 shrink-0 translate-y-0.5" />}
       <span>
         {text}
-        {reason && state !== "in-service" && <span className="font-normal">: {reason}</span>}
+        {reason && state !== "in-service" && (
+          <span className="font-normal">
+            : <Say text={reason} />
+          </span>
+        )}
       </span>
     </span>
   );

@@ -3,6 +3,7 @@
 import { useId, type ReactNode } from "react";
 import { TERMS, type TermKey } from "@/core/glossary/terms";
 import { TermDrawing } from "./TermDrawing";
+import { Say } from "./shown";
 
 /** A word of the trade with dots under it: touched, it says what it means, with a drawing. */
 export function Term({ of, children }: { of: TermKey; children: ReactNode }) {
@@ -27,7 +28,9 @@ export function Term({ of, children }: { of: TermKey; children: ReactNode }) {
         <span className="my-2 block">
           <TermDrawing term={of} />
         </span>
-        <span className="block">{meaning}</span>
+        <span className="block">
+          <Say text={meaning} />
+        </span>
       </span>
     </>
   );

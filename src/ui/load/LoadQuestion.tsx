@@ -1,7 +1,8 @@
 import { ENDINGS, type Ending } from "@/core/loading/endings";
 import { kgFromMassUnits } from "@/core/units/exactMass";
 import { trimmed } from "@/core/units/format";
-import { AskChoice, optionsUpTo } from "../kit/AskChoice";
+import { AskChoice } from "../kit/AskChoice";
+import { optionsUpTo } from "../kit/optionsUpTo";
 import { AskForm } from "../kit/AskForm";
 import { FoldOnPhone } from "../kit/FoldOnPhone";
 import { loadParams, TOLERANCES_KG, type LoadState } from "./loadState";

@@ -1,4 +1,5 @@
-import { AskChoice, optionsUpTo } from "../kit/AskChoice";
+import { AskChoice } from "../kit/AskChoice";
+import { optionsUpTo } from "../kit/optionsUpTo";
 import { AskForm } from "../kit/AskForm";
 import { PageHead } from "../kit/PageHead";
 import { LadderAsk, PlatesAsk } from "./LadderAsk";
@@ -7,6 +8,7 @@ import { MAX_LIFTERS } from "./sessionAsk";
 import { RunningNow } from "./RunningNow";
 import { RUN_ADDRESS, Run } from "./SessionRun";
 import type { SessionSheetProps } from "./sessionSheetProps";
+import { Kg } from "../kit/shown";
 
 /** Ladders to the work sets of everybody on one bar, and the plates for each set so that fewest are handled. */
 export function SessionSheet(props: SessionSheetProps) {
@@ -20,7 +22,7 @@ export function SessionSheet(props: SessionSheetProps) {
       <AskForm
         action={RUN_ADDRESS}
         label="The session"
-        className="sheet no-print mb-3 grid gap-x-6 gap-y-1 px-4 py-2 md:grid-cols-[15rem_1fr]"
+        className="sheet no-print mb-3 grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-1 px-4 py-2 md:grid-cols-[15rem_minmax(0,1fr)]"
       >
         <label className="grid content-start gap-1 text-sm">
           who, and the work set; one a line
@@ -75,9 +77,9 @@ export function SessionSheet(props: SessionSheetProps) {
             options={[["", "any"], ...lifts.map(({ key, name }): [string, string] => [key, name])]}
           />
           <p className="text-quiet basis-full text-xs">
-            Up to {MAX_LIFTERS} lifters. Everybody reaches the work sets in the same round. Steps are rounded down to
-            2.5 kg over the empty bar; work sets are taken as they are. With a lift and a station, settings and J-cups
-            of lifters the hall knows are counted too.
+            Up to {MAX_LIFTERS} lifters. Everybody reaches the work sets in the same round. Steps are rounded down to{" "}
+            <Kg value={2.5} decimals={1} /> over the empty bar; work sets are taken as they are. With a lift and a
+            station, settings and J-cups of lifters the hall knows are counted too.
           </p>
         </div>
       </AskForm>

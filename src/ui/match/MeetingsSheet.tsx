@@ -5,6 +5,7 @@ import { MEETING_QUANTITIES, rangeWords, type MeetingQuantity, type MeetingSpec 
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
+import { Say } from "../kit/shown";
 
 export interface MeetingItem {
   /** Null for rules that come with the program. */
@@ -44,7 +45,7 @@ export function MeetingsSheet({ items, lifts, mayEdit, action }: Props) {
               {own.map((item) => (
                 <li key={item.id ?? rules} className="py-2 text-sm">
                   <p>
-                    <strong>{item.lifts.map(nameOf).join(", ")}:</strong> {specWords(item.spec)}
+                    <strong>{item.lifts.map(nameOf).join(", ")}:</strong> <Say text={specWords(item.spec)} />
                   </p>
                   {item.id !== null && mayEdit && (
                     <details>

@@ -11,7 +11,7 @@ import type { FormAction } from "../kit/formState";
 import { VerdictText } from "../kit/VerdictText";
 import { RuleNumber } from "./RuleNumber";
 import { useFormAction } from "../kit/useFormAction";
-import { Kg } from "../kit/shown";
+import { Kg, Say } from "../kit/shown";
 
 export type Preview = { ok: true; flips: Flip[]; graded: number } | { ok: false; message: string };
 
@@ -127,7 +127,9 @@ function PolicyField({
               className="radio radio-sm mt-0.5"
             />
             <span>
-              <span className="block font-semibold">{option.name}</span>
+              <span className="block font-semibold">
+                <Say text={option.name} />
+              </span>
               <span className="text-quiet block text-xs">{option.changes}</span>
             </span>
           </label>
@@ -138,7 +140,9 @@ function PolicyField({
         <dl className="grid gap-2 pb-2">
           {options.map((option) => (
             <div key={option.key}>
-              <dt className="font-semibold">{option.name}</dt>
+              <dt className="font-semibold">
+                <Say text={option.name} />
+              </dt>
               <dd>For: {option.pro}</dd>
               <dd>Against: {option.con}</dd>
             </div>

@@ -105,7 +105,9 @@ export function FrameBench(props: Props) {
                 {refused.map((way) => (
                   <li key={JSON.stringify(way.answer.setting)} className="py-1.5">
                     {wordsOf(way)}{" "}
-                    <span className="text-error">{way.answer.refusals.map(({ text }) => text).join(" ")}</span>
+                    <span className="text-error">
+                      <Say text={way.answer.refusals.map(({ text }) => text).join(" ")} />
+                    </span>
                   </li>
                 ))}
               </ul>
@@ -120,7 +122,7 @@ export function FrameBench(props: Props) {
               <p className="text-lg font-bold">Do not lift it like this.</p>
               {refusals.map(({ key, text }) => (
                 <p key={key} className="text-sm">
-                  {text}
+                  <Say text={text} />
                 </p>
               ))}
             </div>
@@ -138,7 +140,7 @@ export function FrameBench(props: Props) {
           )}
           {warnings.map((text) => (
             <p key={text} className="text-accent text-sm font-semibold">
-              {text}
+              <Say text={text} />
             </p>
           ))}
           <dl className="mb-2 grid grid-cols-[1fr_auto] gap-x-3 text-sm">

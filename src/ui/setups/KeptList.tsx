@@ -3,7 +3,7 @@ import { BarTag } from "../kit/BarTag";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { CopyForm } from "./SettingForms";
-import { Day } from "../kit/shown";
+import { Day, Say } from "../kit/shown";
 
 /** Settings that were kept, newest first, each with its card; what was replaced is under it. */
 export function KeptList({
@@ -34,7 +34,7 @@ export function KeptList({
           <li key={one.id} className="flex flex-wrap items-baseline gap-x-4 gap-y-1 py-2">
             {showsBar && <BarTag tag={one.tag} href={`/setups/${encodeURIComponent(one.tag)}`} />}
             <span className="min-w-48 flex-1">
-              <strong>{one.lifterName}</strong>, {one.liftName}: {one.words}
+              <strong>{one.lifterName}</strong>, {one.liftName}: <Say text={one.words} />
               {one.jCupHole !== null && `, J-cups in hole ${one.jCupHole}`}
               <span className="text-quiet block text-xs">
                 <Day on={one.keptOn} />, {one.by}
@@ -52,7 +52,7 @@ export function KeptList({
                   <ul className="text-quiet text-xs">
                     {before.map((old) => (
                       <li key={old.id}>
-                        <Day on={old.keptOn} />: {old.words}
+                        <Day on={old.keptOn} />: <Say text={old.words} />
                         {old.jCupHole !== null && `, hole ${old.jCupHole}`}
                         {old.note && `; “${old.note}”`}
                       </li>

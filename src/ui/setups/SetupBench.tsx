@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import type { Build } from "@/core/balance/body";
-import { Day } from "../kit/shown";
+import { Day, Say } from "../kit/shown";
 import { FAMILIES } from "@/core/bars/families";
 import type { SvgSheet } from "@/core/drawing/svgText";
 import type { Lift } from "@/core/matching/lifts";
@@ -67,20 +67,20 @@ export function SetupBench(props: Props) {
   const hands = (
     <div className="text-sm">
       <p>
-        <strong>Hands.</strong> {card.hands}
+        <strong>Hands.</strong> <Say text={card.hands} />
       </p>
       <p>
-        <strong>Letting go.</strong> {card.lettingGo}
+        <strong>Letting go.</strong> <Say text={card.lettingGo} />
       </p>
       {card.atDepth && (
         <p>
-          <strong>Depth.</strong> {card.atDepth}
+          <strong>Depth.</strong> <Say text={card.atDepth} />
         </p>
       )}
       {chart?.kind !== "arm" &&
         card.effects.map((text) => (
           <p key={text} className="mt-1">
-            {text}
+            <Say text={text} />
           </p>
         ))}
     </div>
@@ -110,7 +110,7 @@ export function SetupBench(props: Props) {
       </header>
       {card.first.map((text) => (
         <p key={text} role="note" className="sheet border-l-error text-error mb-3 border-l-4 px-4 py-2 font-semibold">
-          {text}
+          <Say text={text} />
         </p>
       ))}
       {bar.state !== "in-service" && bar.state !== "watch" && (
@@ -194,7 +194,7 @@ export function SetupBench(props: Props) {
           {chart?.kind !== "arm" && rackHoles}
           <section className="sheet px-4 py-3" aria-label="Settings of this bar">
             <div className="flex flex-wrap items-baseline justify-between gap-3">
-              <h2 className="font-bold">Kept for this bar</h2>
+              <h2 className="font-bold">Saved for this bar</h2>
               <a href={props.cardsHref} className="link min-h-10 py-2 text-sm">
                 Small cards as PDF
               </a>
@@ -229,7 +229,7 @@ export function SetupBench(props: Props) {
             </section>
           )}
           {mayEdit && !lifter && lifters.length > 0 && (!set.wantsChart || chart) && (
-            <p className="sheet text-quiet px-4 py-3 text-sm">Choose a lifter above to keep the setting for them.</p>
+            <p className="sheet text-quiet px-4 py-3 text-sm">Choose a lifter above to save the setting for them.</p>
           )}
           {mayEdit && options.some(({ choices }) => choices.length > 1) && (
             <section className="sheet px-4 py-3" aria-label="How it is set">

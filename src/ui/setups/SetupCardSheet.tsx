@@ -6,7 +6,7 @@ import Link from "../kit/Link";
 import { PrintButton } from "../kit/PrintButton";
 import { SheetDrawing } from "../kit/SheetDrawing";
 import { StepList } from "./StepList";
-import { Day } from "../kit/shown";
+import { Day, Say } from "../kit/shown";
 
 /** One setup card, live: on a telephone step by step at the bar, on paper as it hangs on the wall. */
 export function SetupCardSheet({
@@ -62,7 +62,7 @@ export function SetupCardSheet({
       )}
       {[...card.first, ...card.refusals].map((text) => (
         <p key={text} role="note" className="sheet border-l-error text-error mb-2 border-l-4 px-4 py-2 font-bold">
-          {text}
+          <Say text={text} />
         </p>
       ))}
       <section className="sheet mb-2 px-4 py-3" aria-label="Set it">
@@ -85,7 +85,9 @@ export function SetupCardSheet({
                 className="border-base-300 col-span-3 grid grid-cols-subgrid border-b py-0.5 last:border-b-0"
               >
                 <dt className="text-quiet">{label}</dt>
-                <dd className="text-right font-bold">{text}</dd>
+                <dd className="text-right font-bold">
+                  <Say text={text} />
+                </dd>
                 <dd className="text-quiet w-16 text-right">{imperial ?? ""}</dd>
               </div>
             ))}
@@ -109,21 +111,25 @@ export function SetupCardSheet({
               text ? (
                 <div key={label}>
                   <dt className="text-quiet text-xs">{label}</dt>
-                  <dd>{text}</dd>
+                  <dd>
+                    <Say text={text} />
+                  </dd>
                 </div>
               ) : null,
             )}
           </dl>
           {card.effects.map((text) => (
             <p key={text} className="text-quiet mt-1.5 text-xs">
-              {text}
+              <Say text={text} />
             </p>
           ))}
         </section>
         <section className="sheet order-4 flex gap-4 px-4 py-3 text-sm" aria-label="Cautions">
           <div className="grid content-start gap-1.5">
             {card.cautions.map((text) => (
-              <p key={text}>{text}</p>
+              <p key={text}>
+                <Say text={text} />
+              </p>
             ))}
             <p className="text-quiet text-xs">Made for {madeFor(page)}. Geometry, not a diagnosis.</p>
           </div>

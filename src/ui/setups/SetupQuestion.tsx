@@ -3,6 +3,7 @@ import { UnitInput, UnitName } from "../kit/shown";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import type { SetupState } from "./setupState";
+import { WishInput } from "./WishInput";
 
 interface Props {
   tag: string;
@@ -66,38 +67,17 @@ export function SetupQuestion({ tag, state, lifts, lifters, stations, plates, te
           />
           <label className="ask">
             grip wished at
-            <input
-              name="height"
-              defaultValue={texts.height ?? ""}
-              key={`w${texts.height ?? ""}`}
-              placeholder="+50 or 275"
-              size={9}
-            />{" "}
-            mm
+            <WishInput value={texts.height ?? ""} /> <UnitName of="mm" />
           </label>
           <label className="ask">
             hands apart
-            <input
-              name="width"
-              defaultValue={texts.width ?? ""}
-              key={`wi${texts.width ?? ""}`}
-              placeholder="any"
-              size={4}
-              inputMode="numeric"
-            />{" "}
-            mm
+            <UnitInput name="width" unit="mm" value={state.wishWidthMm} placeholder="any" size={7} />{" "}
+            <UnitName of="mm" />
           </label>
           <label className="ask">
             outside of the knees
-            <input
-              name="knees"
-              defaultValue={texts.knees ?? ""}
-              key={`k${texts.knees ?? ""}`}
-              placeholder="measure"
-              size={7}
-              inputMode="numeric"
-            />{" "}
-            mm
+            <UnitInput name="knees" unit="mm" value={state.kneesMm} placeholder="measure" size={7} />{" "}
+            <UnitName of="mm" />
           </label>
         </>
       )}

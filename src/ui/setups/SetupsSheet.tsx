@@ -97,7 +97,7 @@ export function SetupsSheet({ bars, kept, counts, conflicts, mayRead }: Props) {
                     key={key + text}
                     className={`block text-xs font-semibold ${isDangerous ? "text-error" : "text-accent"}`}
                   >
-                    {text}
+                    <Say text={text} />
                   </span>
                 ))}
               </div>

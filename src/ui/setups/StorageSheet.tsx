@@ -72,7 +72,9 @@ export function StorageSheet(props: Props) {
           {conflicts.map(({ key, text, isDangerous }) => (
             <li key={key + text} className="flex flex-wrap items-baseline gap-x-3 py-1.5">
               <strong className={isDangerous ? "text-error" : "text-accent"}>{isDangerous ? "danger" : "fix"}</strong>
-              <span className="min-w-60 flex-1">{text}</span>
+              <span className="min-w-60 flex-1">
+                <Say text={text} />
+              </span>
             </li>
           ))}
         </ul>

@@ -41,8 +41,9 @@ function size(text: string | undefined, unit: "kg" | "mm", least: number, most: 
 /** Heights said against a full plate ("+50") or from the floor ("275"), in mm from the floor. */
 export function readWishedHeight(text: string | undefined): number | null {
   const said = text?.trim().replace("−", "-") ?? "";
-  const value = number(said, -200, 1000);
-  if (value === null) return null;
+  const typed = readTyped(said, "mm");
+  const value = typed ? convertTyped(typed) : NaN;
+  if (!(value >= -200 && value <= 1000)) return null;
   return /^[+-]/.test(said) || value === 0 ? 225 + value : value;
 }
 

@@ -3,7 +3,8 @@
 import { useState } from "react";
 import { dayText } from "@/core/units/dates";
 import type { SideView } from "@/server/sideview";
-import { AskChoice, optionsUpTo } from "../kit/AskChoice";
+import { AskChoice } from "../kit/AskChoice";
+import { optionsUpTo } from "../kit/optionsUpTo";
 import { AskForm } from "../kit/AskForm";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
@@ -109,13 +110,21 @@ export function StillSheet({ lifters, lifter, bars, asked, lifts, saved, today, 
                   disabled={stills.length >= MAX_STILLS}
                   onClick={() => add(one)}
                 >
-                  Open<span className="sr-only"> the still of <Day on={one.takenOn} /></span>
+                  Open
+                  <span className="sr-only">
+                    {" "}
+                    the still of <Day on={one.takenOn} />
+                  </span>
                 </button>
                 {maySave && (
                   <form action={remove}>
                     <input type="hidden" name="id" value={one.id} />
                     <button type="submit" disabled={isPending} className="btn btn-sm btn-ghost">
-                      Delete<span className="sr-only"> the still of <Day on={one.takenOn} /></span>
+                      Delete
+                      <span className="sr-only">
+                        {" "}
+                        the still of <Day on={one.takenOn} />
+                      </span>
                     </button>
                   </form>
                 )}

@@ -1,5 +1,6 @@
 import type { GymLog, GymSet } from "@/server/logbook";
-import { AskChoice, optionsUpTo } from "../kit/AskChoice";
+import { AskChoice } from "../kit/AskChoice";
+import { optionsUpTo } from "../kit/optionsUpTo";
 import { AskForm } from "../kit/AskForm";
 import { BarTag } from "../kit/BarTag";
 import { DataTable, type DataColumn, type DataRow } from "../kit/DataTable";
@@ -53,7 +54,7 @@ export function GymLogSheet({ log: { sets, isCut }, days, asked, lifters, lifts,
   const listed = (words: string, options: readonly (readonly [string, string])[] | null) =>
     options && [...any(words), ...options];
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
       <AskForm action="/logbook" label="Which sets" className="flex flex-wrap gap-x-5">
         <AskChoice
           name="days"

@@ -117,7 +117,7 @@ function SetGroup({
               <OneTouchForm
                 fields={{ lifter, id: set.id }}
                 word="Delete"
-                label={`Delete ${set.loadValue} ${set.loadUnit} × ${set.repetitions} on ${set.on}`}
+                label={`Delete ${set.loadValue} ${set.loadUnit} × ${set.repetitions} on ${dayText(set.on, today)}`}
                 action={actions.remove}
               />
             </div>
