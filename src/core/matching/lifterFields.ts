@@ -129,4 +129,7 @@ function dayAndRest(line: string): [on: HallDay | null, rest: string] {
  * @returns "14 Feb 2027 ipf River open" for "2027-02-14 ipf River open"; `readMeetings` reads both
  */
 export const spokenMeetings = (text: string): string =>
-  text.replace(/(^|\n|\| )(\d{4}-\d{2}-\d{2})(?= )/g, (_, before: string, day: string) => `${before}${dateText(day, "")}`);
+  text.replace(
+    /(^|\n|\| )(\d{4}-\d{2}-\d{2})(?= )/g,
+    (_, before: string, day: string) => `${before}${dateText(day, "")}`,
+  );

@@ -79,13 +79,13 @@ export function saidIn(text: string, units: Units): string {
   if (units.mass === "kg" && units.length === "mm") return text;
   return text.replace(QUANTITY, (all, figures: string, gap: string, unit: string) => {
     if (unit === "kg" ? units.mass === "kg" : units.length === "mm") return all;
+    const plainOf = (number: string) => number.replaceAll(",", "").replace("−", "-").replace("+", "");
+    const numbers = figures.match(new RegExp(NUMBER, "g")) ?? [];
+    // Figures that stand together are said equally exactly.
+    const decimals = Math.max(...numbers.map((number) => plainOf(number).split(".")[1]?.length ?? 0));
     const turned = (number: string) => {
-      const plain = number.replaceAll(",", "").replace("−", "-").replace("+", "");
-      const decimals = plain.split(".")[1]?.length ?? 0;
-      const said =
-        unit === "kg"
-          ? shownMass(Number(plain), Math.max(1, decimals), units)
-          : shownLength(Number(plain), decimals, units);
+      const plain = Number(plainOf(number));
+      const said = unit === "kg" ? shownMass(plain, Math.max(1, decimals), units) : shownLength(plain, decimals, units);
       return number.startsWith("+") ? `+${said}` : number.startsWith("−") ? said.replace("-", "−") : said;
     };
     return `${figures.replace(new RegExp(NUMBER, "g"), turned)}${gap}${unit === "kg" ? "lb" : "in"}`;

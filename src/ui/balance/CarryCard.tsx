@@ -6,6 +6,7 @@ import { CARRIES, CARRY_KEYS, type CarryKey } from "@/core/balance/carry";
 import { fixed, trimmed } from "@/core/units/format";
 import { FigureDrawing } from "./FigureDrawing";
 import { Slider } from "./Slider";
+import { useShown } from "../kit/shown";
 
 /** One carry of the comparison: its figure, its numbers, and what can be moved of it. */
 export function CarryCard({
@@ -133,6 +134,7 @@ export function CarryCard({
 }
 
 function Numbers({ answer }: { answer: Balance }) {
+  const { mm } = useShown();
   const roll = answer.rollTorqueNm;
   // The plain word first; its term, for whoever looks for it, small beside.
   const rows: [plain: string, term: string, value: string, unit: string][] = [
@@ -151,11 +153,11 @@ function Numbers({ answer }: { answer: Balance }) {
       fixed(Math.abs(roll), 1),
       "N·m",
     ],
-    ["load ahead of mid-foot", "", fixed(answer.loadAheadOfMidFootMm, 0), "mm"],
+    ["load ahead of mid-foot", "", mm(answer.loadAheadOfMidFootMm, 0), ""],
     ...(answer.correctionReachMm === null
       ? []
       : ([
-          ["the hands can move it", "", fixed(answer.correctionReachMm, 0), "mm"],
+          ["the hands can move it", "", mm(answer.correctionReachMm, 0), ""],
           ["held by the hands", "torque", fixed(answer.holdTorqueNm, 1), "N·m"],
         ] as [string, string, string, string][])),
   ];

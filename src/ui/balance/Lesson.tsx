@@ -1,6 +1,7 @@
 import type { Balance } from "@/core/balance/balance";
 import type { BalanceState } from "@/core/balance/balanceState";
 import { CARRIES } from "@/core/balance/carry";
+import { Say } from "../kit/shown";
 import { balanceSentence, carryDifference } from "@/core/balance/verdictWords";
 import { trimmed } from "@/core/units/format";
 
@@ -39,7 +40,7 @@ export function Lesson({ state, answers }: { state: BalanceState; answers: reado
   return (
     <>
       <p>
-        <strong>{first.name}.</strong> {balanceSentence(first.answer)}
+        <strong>{first.name}.</strong> <Say text={balanceSentence(first.answer)} />
       </p>
       {others.map(({ name, answer }) => (
         <p key={name}>{carryDifference(first.answer, answer, [first.name, name])}</p>
