@@ -1,10 +1,9 @@
 "use client";
 
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import { balance, hinge, type Balance } from "@/core/balance/balance";
 import {
   BALANCE_RANGES,
-  balanceParams,
   MAX_CARRIES,
   startingCarry,
   type AskedCarry,
@@ -18,6 +17,7 @@ import { CarryCard } from "./CarryCard";
 import { figureTopMm } from "./FigureDrawing";
 import { Lesson } from "./Lesson";
 import { Slider } from "./Slider";
+import { useAddress } from "./useAddress";
 
 interface Props {
   start: BalanceState;
@@ -29,7 +29,6 @@ interface Props {
 }
 
 const INKS = ["var(--color-primary)", "var(--color-secondary)", "var(--color-accent)"];
-const WRITE_AFTER_MS = 250;
 
 /** Lifter, bar and load from the side, live: each carry at its own shank lean, or all at one pose. */
 export function BalanceSheet({ start, lifters, handTorqueNm, who }: Props) {
@@ -224,20 +223,4 @@ function answerOf(state: BalanceState, { carry, shankLeanDeg }: AskedCarry, hand
     handTorqueLimitNm,
   };
   return mode === "hinge" ? hinge(question, trunkLeanDeg) : balance(question);
-}
-
-/**
- * Keeps the address in step, so that a link shows the same thing; not on every tick of a slider. Nothing is written
- * before somebody moves something: it would call back whoever just followed a link from here.
- */
-function useAddress(state: BalanceState, start: BalanceState) {
-  const first = useRef(start);
-  useEffect(() => {
-    if (state === first.current) return;
-    const timer = setTimeout(() => {
-      const params = new URLSearchParams(balanceParams(state)).toString();
-      window.history.replaceState(null, "", params ? `?${params}` : window.location.pathname);
-    }, WRITE_AFTER_MS);
-    return () => clearTimeout(timer);
-  }, [state]);
 }

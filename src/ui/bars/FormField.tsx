@@ -5,21 +5,8 @@ import type { UseFormRegisterReturn } from "react-hook-form";
 import { DayField } from "../kit/DayField";
 import { useChecked } from "../kit/checkedField";
 import { UnitInput, UnitName } from "../kit/shown";
-
-interface Props {
-  name: string;
-  /** Where a page has more than one form with the same fields. */
-  id?: string;
-  def: FieldDef;
-  text: string;
-  problems: readonly string[];
-  label?: string;
-  hint?: string;
-  suggestions?: readonly string[];
-  onChange?: (text: string) => void;
-  /** Of a text that says its unit itself: what a bare number in it means. */
-  unit?: string;
-}
+import { Choices } from "./FieldChoices";
+import { type Props } from "./fieldProps";
 
 /** One field of a bar, written as its kind needs, with its hint and its problem beside it. */
 export function FormField({
@@ -86,44 +73,6 @@ export function FormField({
 
 /** Sentences and lists want room. */
 const isWide = (def: FieldDef) => def.kind === "list" || (def.kind === "text" && def.most > 200);
-
-/** Any of several, each with its box. */
-function Choices({
-  id,
-  name,
-  def,
-  text,
-  problems,
-  label,
-  hint,
-}: Pick<Props, "name" | "text" | "problems" | "label" | "hint"> & {
-  id: string;
-  def: FieldDef & { kind: "choices" };
-}) {
-  const chosen = text.split(/[\s,|]+/);
-  return (
-    <fieldset className="sm:col-span-2 lg:col-span-full">
-      <legend className="mb-1 text-sm font-semibold">{label}</legend>
-      <div className="flex flex-wrap gap-x-5 gap-y-1 text-sm">
-        {def.of.map((key) => (
-          <label key={key} className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              name={name}
-              id={`${id}-${key}`}
-              value={key}
-              defaultChecked={chosen.includes(key)}
-              className="checkbox checkbox-sm"
-            />
-            {def.words?.[key] ?? key.replaceAll("-", " ")}
-          </label>
-        ))}
-      </div>
-      {hint && <p className="text-quiet text-xs">{hint}</p>}
-      {problems.length > 0 && <p className="text-error mt-1 text-sm">{problems.join(" ")}</p>}
-    </fieldset>
-  );
-}
 
 /** What a field of days takes of a registered one; bounds are not its kind's. */
 const named = ({ max: _max, min: _min, ...rest }: { id: string; name: string } & Partial<UseFormRegisterReturn>) =>

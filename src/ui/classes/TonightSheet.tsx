@@ -12,7 +12,8 @@ import { boardOf } from "./boardModel";
 import { BrushDuty } from "./BrushDuty";
 import { BrokenPlan } from "./BrokenPlan";
 import { ClassBoard } from "./ClassBoard";
-import { AddEntryForm, AssignForm, LockForm, ReassignForm } from "./EntryForms";
+import { AddEntryForm, AssignForm, ReassignForm } from "./EntryForms";
+import { LockForm } from "./LockForm";
 import { PlatesNote } from "./PlatesNote";
 
 /** A class is proven only together with its plates. */

@@ -9,7 +9,6 @@ import type { RackFacts } from "@/core/loading/tippingOf";
 import { kgFromMassUnits } from "@/core/units/exactMass";
 import type { RunView } from "@/server/loading";
 import { KnurlPatterns } from "../kit/BarDrawing";
-import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { PrintButton } from "../kit/PrintButton";
@@ -25,7 +24,7 @@ import { DRAWN_DIAMETER_MM, DRAWN_THICKNESS_MM, Sleeve, type PlateFace } from ".
 import { RunNow } from "./RunNow";
 import { RunTipping } from "./RunTipping";
 import { useOthers } from "./useOthers";
-import { useFormAction } from "../kit/useFormAction";
+import { End } from "./EndRun";
 
 interface Props {
   first: RunView;
@@ -212,17 +211,4 @@ export function RunScreen({ first, bar, stationName, rack, clamp, plates, planHr
 function previousSetup(sets: readonly RunSet[], set: RunSet): Pick<RunSet, "setup" | "jCupHole"> | null {
   const before = sets.slice(0, sets.indexOf(set)).filter(({ state }) => state === "done");
   return before.at(-1) ?? null;
-}
-
-function End({ id, action, word, isMain }: { id: string; action: FormAction; word: string; isMain?: boolean }) {
-  const [form, send, isPending] = useFormAction(action);
-  return (
-    <form action={send} className="flex flex-wrap items-center gap-3">
-      <input type="hidden" name="id" value={id} />
-      <button type="submit" disabled={isPending} className={`btn min-h-14 ${isMain ? "btn-neutral" : "btn-ghost"}`}>
-        {word}
-      </button>
-      <FormMessage state={form} />
-    </form>
-  );
 }

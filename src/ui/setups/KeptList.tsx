@@ -2,7 +2,7 @@ import type { KeptSetting } from "@/server/setups";
 import { BarTag } from "../kit/BarTag";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
-import { CopyForm } from "./SettingForms";
+import { CopyForm } from "./CopyForm";
 import { Day, Say } from "../kit/shown";
 
 /** Settings that were kept, newest first, each with its card; what was replaced is under it. */

@@ -1,61 +1,23 @@
-import type { ReactNode } from "react";
-import type { Build } from "@/core/balance/body";
 import { Day, Say } from "../kit/shown";
 import { FAMILIES } from "@/core/bars/families";
-import type { SvgSheet } from "@/core/drawing/svgText";
-import type { Lift } from "@/core/matching/lifts";
-import type { FrameAnswer } from "@/core/setups/frame";
-import type { FrameWay } from "@/core/setups/frameWays";
-import type { SetupCard } from "@/core/setups/setupCard";
-import type { KeptSetting, SetBar, StationHoles } from "@/server/setups";
 import { KnurlPatterns } from "../kit/BarDrawing";
 import { BarTag } from "../kit/BarTag";
-import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { SheetDrawing } from "../kit/SheetDrawing";
 import { ArmBench } from "./ArmBench";
 import { FrameBench } from "./FrameBench";
-import { KeptList } from "./KeptList";
 import { OptionPicker } from "./OptionPicker";
 import { RackHoles } from "./RackHoles";
-import { KeepForm, StandForm } from "./SettingForms";
 import { SetupQuestion } from "./SetupQuestion";
-import { setupHref, type SearchTexts, type SetupState } from "./setupState";
+import { setupHref } from "./setupState";
 import { SetupsNav } from "./SetupsNav";
-
-interface Props {
-  set: SetBar;
-  state: SetupState;
-  search: SearchTexts;
-  card: SetupCard;
-  drawing: SvgSheet;
-  build: Build | null;
-  lifter: { key: string; name: string } | null;
-  isMeasured: boolean;
-  lifters: readonly { key: string; name: string }[];
-  lifts: readonly Lift[];
-  plates: readonly number[];
-  holes: readonly StationHoles[];
-  frame: FrameAnswer | null;
-  /** Every height it can be set to, or settings one after the other. */
-  heights: ReactNode;
-  ways: { ways: readonly FrameWay[]; refused: readonly FrameWay[] } | null;
-  wayWords: (way: FrameWay) => string;
-  wayHref: (way: FrameWay) => string;
-  wayChange: (way: FrameWay) => Record<string, string | null>;
-  kept: readonly KeptSetting[];
-  likeFor: (setting: KeptSetting) => { key: string; name: string; apartMm: number | null }[];
-  mayEdit: boolean;
-  canCopy: boolean;
-  cardsHref: string;
-  keepAction: FormAction;
-  standAction: FormAction;
-  copyAction: FormAction;
-}
+import type { SetupBenchProps } from "./setupBenchProps";
+import { SetupSaved } from "./SetupSaved";
+import { SetupWords } from "./SetupWords";
 
 /** One bar that adjusts: set it for a lifter and a lift, see what that does, keep it, print its card. */
-export function SetupBench(props: Props) {
-  const { set, state, search, card, drawing, build, lifter, lifts, lifters, holes, frame, ways, kept, mayEdit } = props;
+export function SetupBench(props: SetupBenchProps) {
+  const { set, state, search, card, drawing, build, lifter, lifts, lifters, holes, frame, ways, mayEdit } = props;
   const { bar, chart, options } = set;
   const address = `/setups/${encodeURIComponent(bar.tag)}`;
   const pick = (change: Record<string, string>) =>
@@ -64,27 +26,7 @@ export function SetupBench(props: Props) {
     holes.length > 0 && chart?.kind !== "frame" && bar.canBeRacked !== false ? (
       <RackHoles holes={holes} at={state.at} />
     ) : null;
-  const hands = (
-    <div className="text-sm">
-      <p>
-        <strong>Hands.</strong> <Say text={card.hands} />
-      </p>
-      <p>
-        <strong>Letting go.</strong> <Say text={card.lettingGo} />
-      </p>
-      {card.atDepth && (
-        <p>
-          <strong>Depth.</strong> <Say text={card.atDepth} />
-        </p>
-      )}
-      {chart?.kind !== "arm" &&
-        card.effects.map((text) => (
-          <p key={text} className="mt-1">
-            <Say text={text} />
-          </p>
-        ))}
-    </div>
-  );
+  const hands = <SetupWords card={card} hasEffects={chart?.kind !== "arm"} />;
   return (
     <>
       <KnurlPatterns />
@@ -189,69 +131,7 @@ export function SetupBench(props: Props) {
           {lifter.name} has no height or body mass yet: add them to see lean, moments and J-cup holes.
         </p>
       )}
-      <div className="mt-3 grid items-start gap-3 lg:grid-cols-2">
-        <div className="grid gap-3">
-          {chart?.kind !== "arm" && rackHoles}
-          <section className="sheet px-4 py-3" aria-label="Settings of this bar">
-            <div className="flex flex-wrap items-baseline justify-between gap-3">
-              <h2 className="font-bold">Saved for this bar</h2>
-              <a href={props.cardsHref} className="link min-h-10 py-2 text-sm">
-                Small cards as PDF
-              </a>
-            </div>
-            <KeptList
-              kept={kept}
-              copy={mayEdit && props.canCopy ? { action: props.copyAction, liftersFor: props.likeFor } : undefined}
-            />
-          </section>
-        </div>
-        <div className="grid gap-3">
-          {mayEdit && lifter && (!set.wantsChart || chart) && (
-            <section className="sheet px-4 py-3" aria-label="Save setting">
-              <h2 className="mb-2 font-bold">Save this setting</h2>
-              <KeepForm
-                key={`${lifter.key}${state.lift}${state.at}${holes.map(({ hole }) => hole).join()}`}
-                tag={bar.tag}
-                lifter={lifter.key}
-                lifterName={lifter.name}
-                lift={state.lift}
-                setting={withHand(state, frame)}
-                stations={
-                  chart?.kind === "frame" || bar.canBeRacked === false
-                    ? []
-                    : holes.map(({ key, name, hole }) => ({ key, name, hole }))
-                }
-                at={state.at}
-                totalKg={state.loadKg}
-                plateMm={state.plateMm}
-                action={props.keepAction}
-              />
-            </section>
-          )}
-          {mayEdit && !lifter && lifters.length > 0 && (!set.wantsChart || chart) && (
-            <p className="sheet text-quiet px-4 py-3 text-sm">Choose a lifter above to save the setting for them.</p>
-          )}
-          {mayEdit && options.some(({ choices }) => choices.length > 1) && (
-            <section className="sheet px-4 py-3" aria-label="How it is set">
-              <h2 className="mb-2 font-bold">How it is set now{chart ? ", side by side" : ""}</h2>
-              {set.present === null && <p className="text-quiet mb-1 text-sm">Not recorded yet.</p>}
-              <StandForm
-                key={JSON.stringify(set.present)}
-                tag={bar.tag}
-                options={options}
-                present={set.present}
-                hasSides={chart !== null}
-                action={props.standAction}
-              />
-            </section>
-          )}
-        </div>
-      </div>
+      <SetupSaved {...props} rackHoles={rackHoles} />
     </>
   );
-}
-
-/** A frame's setting is kept with where the hands go. */
-function withHand({ setting }: SetupState, frame: FrameAnswer | null) {
-  return frame ? { ...setting, hand: String(Math.round(frame.handMm)) } : setting;
 }

@@ -1,7 +1,5 @@
 "use client";
 
-import { useRouter } from "next/navigation";
-import { useEffect } from "react";
 import { recognisedBy } from "@/core/bars/recognise";
 import { drawBar } from "@/core/drawing/drawBar";
 import { LIFT_GROUPS, LIFT_GROUP_WORDS, type LiftGroup } from "@/core/matching/liftGroups";
@@ -12,6 +10,7 @@ import { BothMasses } from "./BothMasses";
 import { IdleWall, type HungBar } from "./IdleWall";
 import { LiftPictogram } from "./LiftPictogram";
 import { Say } from "../kit/shown";
+import { useReturn } from "./useReturn";
 
 interface Props {
   hallName: string;
@@ -35,29 +34,6 @@ export function WallScreen({ hallName, lifts, answer, returnAfter, bars = [], id
       {!answer && <IdleWall bars={bars} afterSeconds={idleAfter} />}
     </main>
   );
-}
-
-/** Goes back to the start when nobody touches it for a while. */
-function useReturn(isOn: boolean, seconds: number) {
-  const router = useRouter();
-  useEffect(() => {
-    if (!isOn) return;
-    let timer = setTimeout(leave, seconds * 1000);
-    function leave() {
-      router.replace("/wall");
-    }
-    function again() {
-      clearTimeout(timer);
-      timer = setTimeout(leave, seconds * 1000);
-    }
-    window.addEventListener("pointerdown", again);
-    window.addEventListener("keydown", again);
-    return () => {
-      clearTimeout(timer);
-      window.removeEventListener("pointerdown", again);
-      window.removeEventListener("keydown", again);
-    };
-  }, [isOn, seconds, router]);
 }
 
 function Start({ hallName, lifts }: { hallName: string; lifts: Props["lifts"] }) {

@@ -1,0 +1,6 @@
+"use client";
+
+export interface Choice {
+  key: string;
+  name: string;
+}

@@ -1,0 +1,41 @@
+"use client";
+
+import { FormMessage } from "../kit/FormParts";
+import type { FormAction } from "../kit/formState";
+import { useFormAction } from "../kit/useFormAction";
+import { Say } from "../kit/shown";
+
+/** Copies a setting to somebody built alike. */
+export function CopyForm({
+  id,
+  lifters,
+  action,
+}: {
+  id: string;
+  lifters: readonly { key: string; name: string; apartMm: number | null }[];
+  action: FormAction;
+}) {
+  const [form, send, isPending] = useFormAction(action);
+  return (
+    <form action={send} className="flex flex-wrap items-center gap-2 text-sm">
+      <input type="hidden" name="id" value={id} />
+      <select name="lifter" aria-label="Copy to" className="select select-sm w-52">
+        {lifters.map(({ key, name, apartMm }) => (
+          <option key={key} value={key}>
+            {name}
+            {apartMm === null ? "" : <Say text={`, built ${Math.round(apartMm)} mm apart`} />}
+          </option>
+        ))}
+      </select>
+      <button className="btn btn-sm btn-outline" disabled={isPending}>
+        Copy
+      </button>
+      <FormMessage state={form} />
+      {form.problems.map(({ message }) => (
+        <p key={message} className="text-error text-sm">
+          {message}
+        </p>
+      ))}
+    </form>
+  );
+}
