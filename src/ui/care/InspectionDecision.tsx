@@ -21,6 +21,9 @@ const EDGES = {
   retire: "border-l-error",
 } as const;
 
+/** Fields that say themselves what is wrong with them. */
+const SHOWN = /^(dial|spin|endPlay|part\.|hops|crackSeen$|knurl|rust|finish|decided|reason)/;
+
 interface Props {
   form: FormState;
   inspecting: Inspecting;
@@ -95,6 +98,13 @@ export function InspectionDecision({
             />
           )}
         </Field>
+        {form.problems
+          .filter(({ path }) => !SHOWN.test(path))
+          .map(({ path, message }) => (
+            <p key={path + message} className="text-error text-sm">
+              {message}
+            </p>
+          ))}
         <div className="flex flex-wrap items-center gap-3">
           <button type="submit" disabled={isPending} className="btn btn-neutral min-h-14 text-lg">
             Save

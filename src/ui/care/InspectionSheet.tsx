@@ -61,7 +61,7 @@ const PART_WORDS: Record<InspectedPart, string> = {
 export function InspectionSheet(props: Props) {
   const { bar, parts, limits, truth, mayInspect, mayOverride, idempotencyKey, action } = props;
   const [form, send, isPending] = useFormAction(action);
-  const inspecting = useInspection(bar, limits, form);
+  const { takeEarly, ...inspecting } = useInspection(bar, limits, form);
   return (
     <>
       <PageHead title={`Inspect ${bar.tag}`} about={bar.name}>
@@ -85,7 +85,7 @@ export function InspectionSheet(props: Props) {
           <input type="hidden" name="tag" value={bar.tag} />
           <input type="hidden" name="idempotencyKey" value={idempotencyKey} />
           <input type="hidden" name="simulated" value={inspecting.known.simulated ?? ""} />
-          <div className="grid content-start gap-3">
+          <div ref={takeEarly} data-inspected="" className="grid content-start gap-3">
             {FAMILIES[bar.family].form === "straight" && (
               <DialTurns {...{ bar, limits, form, inspecting }} simulatedMm={truth?.tirMm ?? null} />
             )}

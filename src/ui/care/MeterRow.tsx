@@ -42,14 +42,14 @@ export function Meter({
           return (
             <li
               key={task}
-              className="grid grid-cols-[minmax(0,12rem)_4rem_minmax(0,1fr)] items-center gap-x-3 py-0.5 text-sm lg:grid-cols-[minmax(0,11rem)_4rem_minmax(0,1fr)_6rem]"
+              className="grid grid-cols-[minmax(0,1fr)_4rem] items-center gap-x-3 py-0.5 text-sm sm:grid-cols-[minmax(0,12rem)_4rem_minmax(0,1fr)] lg:grid-cols-[minmax(0,11rem)_4rem_minmax(0,1fr)_6rem]"
             >
               <span className="leading-snug">{taskName}</span>
               <span className={`text-right font-bold ${need.need >= 1 - 1e-9 ? "text-accent" : ""}`}>
                 {fixed(100 * need.need, 0)}
                 <span className="unit">%</span>
               </span>
-              <span className="min-w-0">
+              <span className="min-w-0 max-sm:col-span-2">
                 <span className="bg-base-300 block h-2 w-full max-w-80" aria-hidden>
                   <span
                     className={`block h-2 ${need.need >= 1 - 1e-9 ? "bg-accent" : "bg-primary"}`}

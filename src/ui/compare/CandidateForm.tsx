@@ -79,7 +79,11 @@ export function CandidateForm() {
                   aria-invalid={problems[kind] !== undefined}
                   className="input w-full"
                 />
-                {problems[kind] && <span className="text-error font-normal">{problems[kind]}</span>}
+                {problems[kind] && (
+                  <span role="alert" className="text-error font-normal">
+                    {problems[kind]}
+                  </span>
+                )}
               </label>
             ))}
             <label className="grid gap-1 text-sm font-semibold">

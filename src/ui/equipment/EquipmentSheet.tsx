@@ -151,7 +151,9 @@ function Weights({
   mayWeigh: boolean;
   action: FormAction;
 }) {
-  const kg = (units: number) => <Kg value={kgFromMassUnits(units)} decimals={3} isAligned />;
+  const kg = (units: number, isBare = false) => (
+    <Kg value={kgFromMassUnits(units)} decimals={3} isAligned isBare={isBare} />
+  );
   return (
     <section aria-label="Weighed one by one" className="border-base-300 border-t pt-3">
       <h3 className="mb-1 text-sm font-semibold">Weighed one by one</h3>
@@ -162,7 +164,7 @@ function Weights({
               <strong>
                 {a.mark} with {b.mark}
               </strong>
-              : {kg(a.massUnits)} and {kg(b.massUnits)}, the sides differ by {kg(differenceUnits)}
+              : {kg(a.massUnits, true)} and {kg(b.massUnits)}, the sides differ by {kg(differenceUnits)}
             </li>
           ))}
           {pairing.single && (

@@ -43,7 +43,7 @@ export function DataTable({ label, columns, rows, empty, sortedBy }: Props) {
   return (
     <div>
       <DataTableTools label={label} columns={columns} count={rows.length} state={state} />
-      <div className="max-h-[80svh] overflow-auto" role="region" aria-label={`${label}, table`} tabIndex={0}>
+      <div className="relative max-h-[80svh] overflow-auto" role="region" aria-label={`${label}, table`} tabIndex={0}>
         <table className="w-full border-collapse text-sm">
           <thead className="bg-base-100 text-quiet sticky top-0 z-10 text-xs">
             <tr className="border-base-content border-b">
