@@ -28,7 +28,7 @@ export async function signIn(
   if (name === "" || asked.passphrase === "")
     return failed("invalid", "Type your name and your passphrase.", [
       ...(name === "" ? [{ path: "name", message: "Name or e-mail: type the one you joined with." }] : []),
-      ...(asked.passphrase === "" ? [{ path: "passphrase", message: "Passphrase: type it." }] : []),
+      ...(asked.passphrase === "" ? [{ path: "passphrase", message: "Passphrase: it is needed." }] : []),
     ]);
   const { db, address } = step;
   const key = hashOf(name).slice(0, 32);

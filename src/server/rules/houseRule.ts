@@ -6,9 +6,17 @@ import { houseRules } from "@/data/schema";
 import { type Context, inTransaction } from "@/server/access";
 import { type Outcome, recordChange, stale } from "@/server/kit";
 
-/** One rule of the house as it is stored; version 0 where the house decided nothing. */
-export async function storedRule(hall: HallDb, key: string): Promise<{ value: unknown; version: number }> {
-  const row = await hall.first(houseRules, { where: eq(houseRules.key, key) });
+/**
+ * One rule of the house as it is stored; version 0 where the house decided nothing.
+ *
+ * @param forUpdate held until the transaction ends, against whoever writes it by another way, like a hall's file
+ */
+export async function storedRule(
+  hall: HallDb,
+  key: string,
+  forUpdate = false,
+): Promise<{ value: unknown; version: number }> {
+  const row = await hall.first(houseRules, { where: eq(houseRules.key, key), ...(forUpdate ? { forUpdate } : {}) });
   return { value: row?.value, version: row?.version ?? 0 };
 }
 
@@ -34,7 +42,7 @@ export async function keepRule(context: Context, rule: KeptRule): Promise<Outcom
   return inTransaction(context, async (context) => {
     const { hall } = context;
     await hall.hold(`rule ${key}`);
-    const now = await storedRule(hall, key);
+    const now = await storedRule(hall, key, true);
     if (now.version !== version)
       return stale(
         `Someone else changed ${what} meanwhile. Save again to overwrite.`,

@@ -29,7 +29,7 @@ export function PinForm({ hasPin, action }: { hasPin: boolean; action: FormActio
         state={state}
         name="pin"
         label={hasPin ? "New PIN" : "PIN"}
-        about={hasPin ? "You have one. Leave it blank to remove it." : "Four to eight digits."}
+        about={hasPin ? "You have one. Leave blank to remove it." : "Four to eight digits."}
         type="password"
         inputMode="numeric"
         autoComplete="off"
