@@ -5,7 +5,7 @@ import { todayCount } from "@/server/today";
 import { DEVICE_HOME, keptBriefly, requestContext } from "@/server/access";
 import { CheckProvider } from "@/ui/kit/formCheck";
 import { Shell } from "@/ui/kit/Shell";
-import { ShownProvider } from "@/ui/kit/shown";
+import { ShownProvider } from "@/ui/kit/ShownProvider";
 import { checkFormAction } from "./formActions";
 import { TabletShell } from "@/ui/kit/TabletShell";
 

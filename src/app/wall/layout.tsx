@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import { FloorKeeper } from "@/ui/kit/FloorKeeper";
-import { ShownProvider } from "@/ui/kit/shown";
+import { ShownProvider } from "@/ui/kit/ShownProvider";
 import { requestContext } from "@/server/access";
 
 /** The wall's screens have no frame; a demonstration says what it is on them too. */

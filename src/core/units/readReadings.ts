@@ -4,7 +4,7 @@ export type ReadReadings = { ok: true; readings: TypedQuantity[] } | { ok: false
 
 /**
  * Several readings from one line of text, divided by semicolons, dots in the middle, new lines, or spaces before a
- * number. A unit written once, after the last reading, is meant for all of them.
+ * number that is no fraction: "51 9/16" is one reading. A unit written once, after the last reading, is meant for all of them.
  *
  * @param unit what a number without a unit is in.
  * @returns the readings in the order typed, or the parts that are no quantity; none of either for an empty line.
@@ -13,7 +13,7 @@ export type ReadReadings = { ok: true; readings: TypedQuantity[] } | { ok: false
  */
 export function readReadings(text: string, unit: Unit): ReadReadings {
   const parts = text
-    .split(/[;·\n]|\s+(?=[\d.])/)
+    .split(/[;·\n]|\s+(?=[\d.])(?!\d+\/\d)/)
     .map((part) => part.trim())
     .filter(Boolean);
   const readings = parts.map((part) => readTyped(part, unit));

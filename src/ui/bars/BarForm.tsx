@@ -15,6 +15,7 @@ import { FAMILIES, FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
 import { measurableKinds, QUANTITIES, quantityLabel } from "@/core/bars/quantities";
 import { CheckedForm } from "../kit/CheckedForm";
 import { FormMessage } from "../kit/FormParts";
+import { FormProblems } from "../kit/FormProblems";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { FormField } from "./FormField";
@@ -80,11 +81,7 @@ export function BarForm({ mode, texts, places, currency, showsMoney, action, bac
       {form.problems.length > 0 && (
         <div role="alert" className="sheet border-l-error border-l-4 px-4 py-2 text-sm">
           <p className="text-error font-bold">{form.message}</p>
-          <ul className="list-disc pl-5">
-            {form.problems.map(({ path, message }) => (
-              <li key={path + message}>{message}</li>
-            ))}
-          </ul>
+          <FormProblems form={form} className="text-base-content!" />
           {form.version !== undefined && <p>Overwrite replaces what is there now. Cancel keeps it.</p>}
         </div>
       )}

@@ -9,13 +9,17 @@ import {
   takeInstrument,
   type SimulatedInstrument,
 } from "@/core/instruments/simulatedInstrument";
-import { fixed } from "@/core/units/format";
+import { KG_PER_LB, MM_PER_IN } from "@/core/units/constants";
+import { fixed, trimmed } from "@/core/units/format";
+import { inchFraction, unitName, type Units } from "@/core/units/shown";
 
 interface Props {
   kind: Instrument;
   /** What it would find at the bar, had it neither noise nor a zero error. */
   truth: number;
   unit: QuantityFacts["unit"];
+  /** What it is switched to. */
+  units: Units;
   /** A number that is not the same twice, for what the instrument wakes up with. */
   seed: number;
   onReading: (text: string) => void;
@@ -30,8 +34,24 @@ const PLACES: Record<Instrument, number> = {
   "angle gauge": 1,
 };
 
+/** What stands on it: a tape has marks every 1/32 in, a dial three places of an inch. */
+function onItsFace(value: number, kind: Instrument, unit: QuantityFacts["unit"], units: Units): string {
+  if (unit === "kg" && units.mass === "lb") return fixed(value / KG_PER_LB, PLACES[kind]);
+  if (unit === "mm" && units.length === "in")
+    return kind === "tape" ? inchFraction(value / MM_PER_IN) : fixed(value / MM_PER_IN, 3);
+  return fixed(value, PLACES[kind]);
+}
+
+/** Its steps, as a person reads them. */
+function stepOf(kind: Instrument, unit: QuantityFacts["unit"], units: Units): string {
+  const { resolution } = SIMULATED_INSTRUMENTS[kind];
+  if (unit === "kg" && units.mass === "lb") return `${trimmed(resolution / KG_PER_LB, 2)} lb`;
+  if (unit === "mm" && units.length === "in") return kind === "tape" ? "1/32 in" : "0.001 in";
+  return `${resolution} ${unit}`;
+}
+
 /** A made-up instrument: it shows what a real one would, noise, steps and a zero to null included. */
-export function InstrumentPanel({ kind, truth, unit, seed, onReading }: Props) {
+export function InstrumentPanel({ kind, truth, unit, units, seed, onReading }: Props) {
   const facts = SIMULATED_INSTRUMENTS[kind];
   const [instrument, setInstrument] = useState<SimulatedInstrument>(() => takeInstrument(kind, seed));
   const [shown, setShown] = useState<number | null>(null);
@@ -56,14 +76,14 @@ export function InstrumentPanel({ kind, truth, unit, seed, onReading }: Props) {
         className="bg-base-200 border-base-300 mb-3 block border px-3 py-2 text-right text-3xl font-bold"
         aria-label="It shows"
       >
-        {shown === null ? "–" : fixed(shown, PLACES[kind])}
-        <span className="unit">{unit}</span>
+        {shown === null ? "–" : onItsFace(shown, kind, unit, units)}
+        <span className="unit">{unitName(unit, units)}</span>
       </output>
       <div className="grid grid-cols-2 gap-2">
         <button
           type="button"
           className="btn btn-neutral col-span-2 min-h-14 text-base"
-          onClick={() => onReading(fixed(take(truth), PLACES[kind]))}
+          onClick={() => onReading(onItsFace(take(truth), kind, unit, units))}
         >
           Read the bar
         </button>
@@ -82,7 +102,7 @@ export function InstrumentPanel({ kind, truth, unit, seed, onReading }: Props) {
         </button>
       </div>
       <p className="text-quiet mt-2 text-xs">
-        For learning and trying without hardware: shows steps of {facts.resolution} {unit} and is a little different
+        For learning and trying without hardware: shows steps of {stepOf(kind, unit, units)} and is a little different
         each time. To zero it: {facts.howToNull}.
       </p>
     </section>

@@ -29,19 +29,13 @@ export function WearStrip({ bar, wear, found, bend }: Props) {
   const words = wear ? wearWords(wear) : null;
   return (
     <figure className="border-base-300 border-t px-0 pt-2" data-testid="wear-strip">
-      <figcaption className="px-4 text-sm">
+      <figcaption id="wear-along" className="px-4 text-sm">
         <strong>Along the shaft</strong> {words && <Say text={words} />}
       </figcaption>
       <svg
         viewBox={`${-SHEET_HALF_MM} ${bend ? -110 : -60} ${2 * SHEET_HALF_MM} ${bend ? 170 : 120}`}
         role="img"
-        aria-label={[
-          words ?? "",
-          ...placed.map(({ text, zone }) => `${text}: ${ZONE_NAMES[zone]}`),
-          bend ? bendPlaceWords(bend) : "",
-        ]
-          .filter(Boolean)
-          .join(" ")}
+        aria-labelledby="wear-along wear-places"
         className="block w-full"
       >
         {[-1, 1].map((side) => (
@@ -108,7 +102,7 @@ export function WearStrip({ bar, wear, found, bend }: Props) {
           </g>
         ))}
       </svg>
-      <ol className="grid gap-x-6 px-4 pb-2 text-sm sm:grid-cols-2">
+      <ol id="wear-places" className="grid gap-x-6 px-4 pb-2 text-sm sm:grid-cols-2">
         {placed.map(({ n, text, zone, on, isOpen }) => (
           <li key={n} className={isOpen ? "" : "text-quiet"}>
             <strong>{n}</strong> {text}: {ZONE_NAMES[zone]}, <Day on={on} />

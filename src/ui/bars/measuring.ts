@@ -5,11 +5,18 @@ import { flaggedGaps } from "@/core/bars/flaggedGaps";
 import { gapMeaning } from "@/core/bars/gapMeaning";
 import { lengthCulprit } from "@/core/bars/lengthCulprit";
 import { seatSumMismatchMm } from "@/core/bars/lengths";
-import { measurableKinds, QUANTITIES, quantityLabel, type QuantityKind } from "@/core/bars/quantities";
+import {
+  measurableKinds,
+  QUANTITIES,
+  quantityLabel,
+  type QuantityFacts,
+  type QuantityKind,
+} from "@/core/bars/quantities";
 import type { Tolerances } from "@/core/bars/tolerances";
 import { sentence, signed, trimmed } from "@/core/units/format";
 import { readReadings } from "@/core/units/readReadings";
-import { convertTyped, type TypedQuantity } from "@/core/units/typedQuantity";
+import { METRIC, unitName, type Units } from "@/core/units/shown";
+import { convertTyped, type TypedQuantity, type Unit } from "@/core/units/typedQuantity";
 
 /** One bar of a session. */
 export interface SessionBar {
@@ -53,15 +60,21 @@ export function stepFrom(bars: readonly SessionBar[], { tag, kind }: Step, by: 1
   return { tag: neighbour.tag, kind: by === 1 ? its[0]! : its.at(-1)! };
 }
 
+const EXAMPLE = {
+  kg: "20.1, or 44.3 lb",
+  mm: "28.05 mm, or 1.105 in, or 1 1/8 in",
+  s: "12.5",
+} satisfies Record<QuantityFacts["unit"], string>;
+
 export type Entered =
   { ok: true; typed: TypedQuantity[]; values: number[]; mean: number; spread: number } | { ok: false; message: string };
 
-/** The boxes of one step as readings, or what is wrong; empty boxes are skipped. */
-export function enteredReadings(kind: QuantityKind, boxes: readonly string[]): Entered {
+/** The boxes of one step as readings, a bare number in the person's unit, or what is wrong; empty boxes are skipped. */
+export function enteredReadings(kind: QuantityKind, boxes: readonly string[], units: Units = METRIC): Entered {
   const { unit, range, label } = QUANTITIES[kind];
-  const read = readReadings(boxes.filter((box) => box.trim() !== "").join("; "), unit);
+  const read = readReadings(boxes.filter((box) => box.trim() !== "").join("; "), unitName(unit, units) as Unit);
   if (!read.ok)
-    return { ok: false, message: `“${read.unread.join("”, “")}” is no number. Write it like 28.05 or 1.1 in.` };
+    return { ok: false, message: `“${read.unread.join("”, “")}” is not a number. Write it like ${EXAMPLE[unit]}.` };
   const typed = read.readings;
   if (typed.length === 0) return { ok: false, message: "No reading yet." };
   if (new Set(typed.map((one) => one.unit)).size > 1) return { ok: false, message: "Write all readings in one unit." };
@@ -82,10 +95,11 @@ export function withReadings(bar: Bar, kind: QuantityKind, values: readonly numb
 /** What the readings say against what is stated and against the other lengths, as sentences; nothing when all is well. */
 export function findings(bar: Bar, kind: QuantityKind, tolerances: Tolerances): string[] {
   const label = quantityLabel(kind, FAMILIES[bar.family].form);
+  const { unit, decimals } = QUANTITIES[kind];
   const gap = flaggedGaps(bar, tolerances).find((one) => one.kind === kind);
   const found = gap
     ? [
-        `${label} is ${signed(gap.gap, QUANTITIES[kind].decimals)} ${QUANTITIES[kind].unit} from the stated ${trimmed(bar.quantities[kind]!.statedValue!, 2)} (tolerance ${gap.tolerance}): ${gapMeaning(bar, gap)}`,
+        `${label} is ${signed(gap.gap, decimals)} ${unit} from the stated ${trimmed(bar.quantities[kind]!.statedValue!, 2)} ${unit} (tolerance ${gap.tolerance} ${unit}): ${gapMeaning(bar, gap)}`,
       ]
     : [];
   const isLength = ["seatToSeat", "shaftLength", "collarThickness", "sleeveLength", "overallLength"].includes(kind);

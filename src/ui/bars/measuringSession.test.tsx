@@ -2,12 +2,17 @@
 import { render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { describe, expect, it } from "vitest";
-import { QUANTITIES } from "@/core/bars/quantities";
+import { QUANTITIES, type QuantityKind } from "@/core/bars/quantities";
 import { MENS_BAR, stated, testBar } from "@/core/bars/testBar.fixture";
 import { STARTING_TOLERANCES } from "@/core/bars/tolerances";
+import { convertTyped } from "@/core/units/typedQuantity";
+import { METRIC } from "@/core/units/shown";
 import "../dom.fixture";
+import { ShownProvider } from "../kit/ShownProvider";
+import { KeyPad } from "./KeyPad";
 import { sessionKinds, type SessionBar } from "./measuring";
-import { MeasuringSession, type KeepReadings } from "./MeasuringSession";
+import { MeasuringSession } from "./MeasuringSession";
+import type { KeepReadings } from "./useMeasuring";
 
 /* A measuring session as the manager touches it: keys, tabs, instruments, and a server that may say no. */
 
@@ -16,20 +21,25 @@ const BARS: SessionBar[] = [
   { bar: testBar({ mass: stated(15) }, { tag: "T2", name: "Second bar" }), place: null },
 ];
 
-function session(answer: (kept: KeepReadings) => { ok: boolean; message: string } | Promise<never> = () => OK) {
+function session(
+  answer: (kept: KeepReadings) => { ok: boolean; message: string } | Promise<never> = () => OK,
+  { units = METRIC, kind = "mass" as QuantityKind } = {},
+) {
   const kept: KeepReadings[] = [];
   render(
-    <MeasuringSession
-      bars={BARS}
-      start={{ tag: "T1", kind: "mass" }}
-      tolerances={STARTING_TOLERANCES}
-      seed={7}
-      offersSimulated
-      action={async (one) => {
-        kept.push(one);
-        return answer(one);
-      }}
-    />,
+    <ShownProvider units={units} today="2026-11-27" locale="en-GB">
+      <MeasuringSession
+        bars={BARS}
+        start={{ tag: "T1", kind }}
+        tolerances={STARTING_TOLERANCES}
+        seed={7}
+        offersSimulated
+        action={async (one) => {
+          kept.push(one);
+          return answer(one);
+        }}
+      />
+    </ShownProvider>,
   );
   return { kept, user: userEvent.setup() };
 }
@@ -44,7 +54,7 @@ describe("readings", () => {
   it("are typed, averaged as they are typed, kept with their unit and instrument, and the next quantity is asked", async () => {
     const { kept, user } = session();
     await user.type(boxes()[0]!, "20.1");
-    expect(screen.getByTestId("mean").textContent).toBe((20.1).toFixed(QUANTITIES.mass.decimals));
+    expect(screen.getByTestId("mean").textContent).toBe(`${(20.1).toFixed(QUANTITIES.mass.decimals)}kg`);
     await user.click(keep());
     expect(kept).toHaveLength(1);
     expect(kept[0]).toMatchObject({ tag: "T1", kind: "mass", instrument: QUANTITIES.mass.instrument });
@@ -116,6 +126,63 @@ describe("readings", () => {
     }
     expect(new Set(kept.map(({ idempotencyKey }) => idempotencyKey)).size).toBe(2);
     expect(kept.map(({ kind }) => kind)).toEqual(["mass", "shaftDiameter"]);
+  });
+});
+
+describe("in pounds and inches", () => {
+  const OTHER = { mass: "lb", length: "in" } as const;
+
+  it("a bare number is in the person's unit, and is kept as it was typed", async () => {
+    const { kept, user } = session(undefined, { units: OTHER });
+    await user.type(boxes()[0]!, "44.5");
+    expect(screen.getByTestId("mean").textContent).toBe("44.5lb");
+    await user.click(keep());
+    expect(kept[0]!.readings).toEqual([{ value: "44.5", unit: "lb" }]);
+    await user.type(boxes()[0]!, "28.1 mm");
+    await user.click(keep());
+    expect(kept[1]!.readings).toEqual([{ value: "28.1", unit: "mm" }]);
+  });
+
+  it("fractions are read and have keys of their own", async () => {
+    const { kept, user } = session(undefined, { units: OTHER, kind: "shaftLength" });
+    const keys = within(screen.getByRole("group", { name: "Number keys" }));
+    const press = (name: string | RegExp) => user.click(keys.getByRole("button", { name }));
+    for (const key of ["5", "1", /Space/, "9", /Fraction/, "1", "6"]) await press(key);
+    expect(boxes()[0]!.value).toBe("51 9/16");
+    expect(screen.getByTestId("mean").textContent).toBe("51 9/16in");
+    await user.click(keep());
+    expect(kept[0]!.readings).toEqual([{ value: "51.5625", unit: "in" }]);
+  });
+
+  it("what was typed stays in its unit when the other units are shown for a moment", async () => {
+    const { kept, user } = session();
+    await user.type(boxes()[0]!, "20");
+    await user.click(screen.getByRole("group", { name: "Number keys" }));
+    boxes()[0]!.blur();
+    await user.keyboard("k");
+    expect(screen.getByTestId("mean").textContent).toBe("44.09lb");
+    await user.click(keep());
+    expect(kept[0]!.readings).toEqual([{ value: "20", unit: "kg" }]);
+  });
+
+  it("a simulated instrument is switched to them too", async () => {
+    const { kept, user } = session(undefined, { units: OTHER, kind: "shaftDiameter" });
+    await user.click(screen.getByRole("checkbox", { name: "simulated instrument" }));
+    await user.click(screen.getByRole("button", { name: "Zero it" }));
+    await user.click(screen.getByRole("button", { name: "Read the bar" }));
+    await user.click(keep());
+    expect(kept[0]!.readings[0]!.unit).toBe("in");
+    expect(Math.abs(convertTyped(kept[0]!.readings[0]!) - 28)).toBeLessThan(0.5);
+  });
+});
+
+describe("what may lie on either side of zero", () => {
+  it("has a key for its sign", async () => {
+    const user = userEvent.setup();
+    const typed: string[] = [];
+    render(<KeyPad onKey={(key) => typed.push(key)} onBack={() => {}} onSign={() => typed.push("sign")} />);
+    await user.click(screen.getByRole("button", { name: "Plus or minus" }));
+    expect(typed).toEqual(["sign"]);
   });
 });
 

@@ -3,21 +3,9 @@
 import { DayField } from "../kit/DayField";
 import { useState, type ReactNode } from "react";
 import { FormMessage } from "../kit/FormParts";
+import { FormProblems } from "../kit/FormProblems";
 import type { FormAction, FormState } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
-
-/** Problems of a form, each once. */
-export function Problems({ form }: { form: FormState }) {
-  const said = form.problems.filter(({ message }) => message !== form.message);
-  if (said.length === 0) return null;
-  return (
-    <ul role="alert" className="text-error basis-full list-disc pl-5 text-sm">
-      {said.map(({ path, message }) => (
-        <li key={path + message}>{message}</li>
-      ))}
-    </ul>
-  );
-}
 
 interface OneFormProps {
   fields: Readonly<Record<string, string | number>>;
@@ -44,7 +32,7 @@ export function OneForm({ fields, word, action, isMain = false, children }: OneF
         {word}
       </button>
       <FormMessage state={form} />
-      <Problems form={form} />
+      <FormProblems form={form} />
     </form>
   );
 }
@@ -112,7 +100,7 @@ export function ImportOffersForm({ action }: { action: FormAction }) {
         </button>
         <FormMessage state={form} />
       </div>
-      <Problems form={form} />
+      <FormProblems form={form} />
     </form>
   );
 }

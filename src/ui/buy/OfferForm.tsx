@@ -9,6 +9,7 @@ import { OFFER_FIELDS, OFFER_KEYS, OFFERED_FIELDS } from "@/core/buying/offer";
 import { FormField } from "../bars/FormField";
 import { CheckedForm } from "../kit/CheckedForm";
 import type { FormAction } from "../kit/formState";
+import { FormProblems } from "../kit/FormProblems";
 import Link from "../kit/Link";
 import { useFormAction } from "../kit/useFormAction";
 
@@ -52,11 +53,7 @@ export function OfferForm({ id, version, texts, currency, action, back }: Props)
       {form.status === "refused" && (
         <div role="alert" className="sheet border-l-error border-l-4 px-4 py-2 text-sm">
           <p className="text-error font-bold">{form.message}</p>
-          <ul className="list-disc pl-5">
-            {form.problems.map(({ path, message }) => (
-              <li key={path + message}>{message}</li>
-            ))}
-          </ul>
+          <FormProblems form={form} className="text-base-content!" />
         </div>
       )}
       <fieldset className="sheet grid gap-x-4 gap-y-3 p-4 sm:grid-cols-2 lg:grid-cols-4">

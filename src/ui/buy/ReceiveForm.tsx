@@ -5,11 +5,11 @@ import { QUANTITIES, type QuantityKind } from "@/core/bars/quantities";
 import { RECEIVING_CHECKS } from "@/core/buying/receiving";
 import { fixed } from "@/core/units/format";
 import { FormMessage } from "../kit/FormParts";
+import { FormProblems } from "../kit/FormProblems";
 import type { FormAction } from "../kit/formState";
 import { freshKey } from "../kit/freshKey";
 import { asBase64, shrinkPhoto } from "../kit/shrinkPhoto";
 import { useFormAction } from "../kit/useFormAction";
-import { Problems } from "./BuyForms";
 
 interface Props {
   offerId: string;
@@ -120,7 +120,7 @@ export function ReceiveForm({ offerId, wantedTag, kinds, action }: Props) {
           <input name="tag" defaultValue={known("tag") || wantedTag} className="input min-h-12 w-32" />
         </label>
       </div>
-      <Problems form={form} />
+      <FormProblems form={form} />
       <FormMessage state={form} />
       <div className="bg-base-200 sticky bottom-0 grid grid-cols-3 gap-2 py-2">
         {VERDICTS.map(([verdict, word, about]) => (

@@ -2,6 +2,7 @@
 
 import { INSPECTION_VERDICTS } from "@/core/care/inspection";
 import { Field, FormMessage } from "../kit/FormParts";
+import { FormProblems } from "../kit/FormProblems";
 import { Options } from "../kit/Options";
 import type { FormState } from "../kit/formState";
 import { Say } from "../kit/shown";
@@ -98,13 +99,7 @@ export function InspectionDecision({
             />
           )}
         </Field>
-        {form.problems
-          .filter(({ path }) => !SHOWN.test(path))
-          .map(({ path, message }) => (
-            <p key={path + message} className="text-error text-sm">
-              {message}
-            </p>
-          ))}
+        <FormProblems form={form} isBeside={(path) => SHOWN.test(path)} />
         <div className="flex flex-wrap items-center gap-3">
           <button type="submit" disabled={isPending} className="btn btn-neutral min-h-14 text-lg">
             Save

@@ -5,6 +5,7 @@ import { STATION_FOUNDS } from "@/core/care/stationChecks";
 import { dayText } from "@/core/units/dates";
 import type { CheckedStation } from "@/server/equipment";
 import { FormMessage } from "../kit/FormParts";
+import { FormProblems } from "../kit/FormProblems";
 import type { FormAction } from "../kit/formState";
 import { freshKey } from "../kit/freshKey";
 import { useFormAction } from "../kit/useFormAction";
@@ -25,11 +26,7 @@ export function StationCare({ stations, today, mayCheck, mayReturn, action }: Pr
   return (
     <div className="grid gap-3">
       <FormMessage state={form} />
-      {form.problems.map(({ path, message }) => (
-        <p key={path + message} className="text-error text-sm">
-          {message}
-        </p>
-      ))}
+      <FormProblems form={form} />
       <div className="grid items-start gap-3 lg:grid-cols-2">
         {stations.map(({ key, name, outOfUse, parts }) => (
           <section

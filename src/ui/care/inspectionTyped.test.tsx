@@ -9,7 +9,7 @@ import type { Units } from "@/core/units/shown";
 import "../dom.fixture";
 import { CheckProvider } from "../kit/formCheck";
 import type { FormState } from "../kit/formState";
-import { sentText, ShownProvider } from "../kit/shown";
+import { sentText, ShownProvider } from "../kit/ShownProvider";
 import { InspectionSheet } from "./InspectionSheet";
 
 /* A bar inspected on the bench: figures as they are read off the gauge, in either unit, and what they come to meanwhile. */

@@ -6,6 +6,7 @@ import { CheckedForm } from "../kit/CheckedForm";
 import { useChecked } from "../kit/checkedField";
 import { DayField } from "../kit/DayField";
 import { FormMessage } from "../kit/FormParts";
+import { FormProblems } from "../kit/FormProblems";
 import type { FormAction, FormState } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
 
@@ -32,13 +33,7 @@ export function ClassForm({ id, version, texts, stations, action }: Props) {
     >
       <input type="hidden" name="id" value={id ?? ""} />
       <input type="hidden" name="version" value={form.version ?? version} />
-      {form.problems.length > 0 && (
-        <ul role="alert" className="text-error list-disc pl-5 text-sm">
-          {form.problems.map(({ path, message }) => (
-            <li key={path + message}>{message}</li>
-          ))}
-        </ul>
-      )}
+      <FormProblems form={form} />
       <div className="grid grid-cols-2 items-start gap-3 sm:grid-cols-6">
         <Asked {...of("name")} label="name" className="col-span-2" />
         <DayAsked {...of("heldOn")} label="day" />

@@ -3,6 +3,7 @@
 import { useState } from "react";
 import { PURPOSES, PURPOSE_WORDS } from "@/core/matching/lifter";
 import { FormMessage } from "../kit/FormParts";
+import { FormProblems } from "../kit/FormProblems";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
 import { type Choice } from "./entryChoice";
@@ -55,13 +56,7 @@ export function AddEntryForm({
         Add
       </button>
       <FormMessage state={form} />
-      {form.problems.length > 0 && (
-        <ul role="alert" className="text-error w-full list-disc pl-5">
-          {form.problems.map(({ path, message }) => (
-            <li key={path + message}>{message}</li>
-          ))}
-        </ul>
-      )}
+      <FormProblems form={form} />
     </form>
   );
 }

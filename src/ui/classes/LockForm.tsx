@@ -3,6 +3,7 @@
 import type { ClassItem } from "@/server/classes";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
+import { Options } from "../kit/Options";
 import { useFormAction } from "../kit/useFormAction";
 import type { Choice } from "./entryChoice";
 
@@ -23,7 +24,6 @@ export function LockForm({
   action: FormAction;
 }) {
   const [form, send, isPending] = useFormAction(action);
-  const select = "select select-sm";
   return (
     <form
       action={send}
@@ -33,49 +33,21 @@ export function LockForm({
     >
       <input type="hidden" name="classId" value={classId} />
       <input type="hidden" name="entryId" value={item.id} />
-      <input type="hidden" name="was.block" value={item.lockedBlock ?? ""} />
-      <input type="hidden" name="was.station" value={item.lockedStation ?? ""} />
-      <input type="hidden" name="was.tag" value={item.lockedTag ?? ""} />
-      <select
-        name="block"
-        aria-label="Block"
-        defaultValue={item.lockedBlock ?? ""}
-        disabled={isPending}
-        className={`${select} w-28`}
-      >
-        <option value="">any block</option>
-        {blocks.map((time, i) => (
-          <option key={time} value={i + 1}>
-            {time}
-          </option>
-        ))}
-      </select>
-      <select
-        name="station"
-        aria-label="Station"
-        defaultValue={item.lockedStation ?? ""}
-        disabled={isPending}
-        className={`${select} w-32`}
-      >
-        <option value="">any station</option>
-        {stations.map(({ key, name }) => (
-          <option key={key} value={key}>
-            {name}
-          </option>
-        ))}
-      </select>
-      <select
-        name="tag"
-        aria-label="Bar"
-        defaultValue={item.lockedTag ?? ""}
-        disabled={isPending}
-        className={`${select} w-24`}
-      >
-        <option value="">any bar</option>
-        {tags.map((tag) => (
-          <option key={tag}>{tag}</option>
-        ))}
-      </select>
+      <Lock
+        {...{ name: "block", label: "Block", any: "any block", width: "w-28", isPending }}
+        kept={item.lockedBlock === null ? "" : String(item.lockedBlock)}
+        options={blocks.map((time, i) => [String(i + 1), time] as const)}
+      />
+      <Lock
+        {...{ name: "station", label: "Station", any: "any station", width: "w-32", isPending }}
+        kept={item.lockedStation ?? ""}
+        options={stations.map(({ key, name }) => [key, name] as const)}
+      />
+      <Lock
+        {...{ name: "tag", label: "Bar", any: "any bar", width: "w-24", isPending }}
+        kept={item.lockedTag ?? ""}
+        options={tags.map((tag) => [tag, tag] as const)}
+      />
       <button
         name="remove"
         value="1"
@@ -86,5 +58,35 @@ export function LockForm({
       </button>
       <FormMessage state={form} />
     </form>
+  );
+}
+
+interface LockProps {
+  name: string;
+  label: string;
+  /** What stands there where nothing is fixed. */
+  any: string;
+  /** As it was when the form was opened. */
+  kept: string;
+  options: readonly (readonly [key: string, words: string])[];
+  width: string;
+  isPending: boolean;
+}
+
+/** One thing that may be fixed, with what it was: so that two people who fix it at once are told. */
+function Lock({ name, label, any, kept, options, width, isPending }: LockProps) {
+  return (
+    <>
+      <input type="hidden" name={`was.${name}`} value={kept} />
+      <select
+        name={name}
+        aria-label={label}
+        defaultValue={kept}
+        disabled={isPending}
+        className={`select select-sm ${width}`}
+      >
+        <Options of={[["", any], ...options]} />
+      </select>
+    </>
   );
 }

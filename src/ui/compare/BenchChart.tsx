@@ -115,7 +115,7 @@ export function BenchChart({ title, xs, curves, xUnit, yUnit, decimals, mark, to
 /** Five or so round places between the least and the greatest. */
 function ticksOf(xs: readonly number[]): number[] {
   const [least, most] = [xs[0] ?? 0, xs.at(-1) ?? 0];
-  const step = [50, 100, 200, 500].find((one) => (most - least) / one <= 7) ?? 1000;
+  const step = [5, 10, 20, 50, 100, 200, 500].find((one) => (most - least) / one <= 7) ?? 1000;
   const first = Math.ceil(least / step) * step;
   return Array.from({ length: Math.floor((most - first) / step) + 1 }, (_, i) => first + i * step);
 }

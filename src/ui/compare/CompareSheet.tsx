@@ -1,18 +1,11 @@
-import { Say, UnitInput, UnitName } from "../kit/shown";
-import { isUsable } from "@/core/bars/bar";
 import { drawBar } from "@/core/drawing/drawBar";
-import { comparisonParams, MAX_COMPARED } from "@/core/whip/comparisonState";
 import type { Comparison } from "@/server/compare";
-import { AskForm } from "../kit/AskForm";
 import { BarDrawing, KnurlPatterns } from "../kit/BarDrawing";
-import { BarTag } from "../kit/BarTag";
-import { changedHref } from "../kit/intent";
 import Link from "../kit/Link";
-import { Options } from "../kit/Options";
-import { PageHead } from "../kit/PageHead";
-import { StateText } from "../kit/StateText";
+import { Say } from "../kit/shown";
 import { BentBars } from "./BentBars";
-import { CandidateForm } from "./CandidateForm";
+import { CompareAsk, supportWord } from "./CompareAsk";
+import { CompareHead } from "./CompareHead";
 import { INKS } from "./inks";
 import { InWords } from "./InWords";
 import { EXAGGERATION } from "./paperSheet";
@@ -27,103 +20,15 @@ interface Props {
 
 /** Two to six bars over one another: what differs inked, what is equal faint, and whether it matters at this load. */
 export function CompareSheet({ comparison, others }: Props) {
-  const { state, items, offered, unknownTags, lifts, lift, discs, disc, handsMm, noticeableMm, rows, judgement } =
-    comparison;
-  const params = comparisonParams(state);
-  const to = (path: string, change: Record<string, string | null> = {}) =>
-    changedHref(path, new URLSearchParams(), { ...params, ...change });
-  const without = (i: number): Record<string, string | null> => {
-    const { kind } = items[i]!;
-    const others = items.filter((item, k) => k !== i && item.kind === kind);
-    if (kind === "own") return { bars: others.map(({ bar }) => bar.tag).join(",") || null };
-    if (kind === "offer") return { offers: others.map(({ bar }) => bar.tag).join(",") || null };
-    const place = items.slice(0, i).filter((item) => item.kind === kind).length;
-    return { try: (params.try ?? "").split(";").toSpliced(place, 1).join(";") || null };
-  };
+  const { state, items, unknownTags, lift, disc, handsMm, noticeableMm, rows, judgement } = comparison;
   const isFloor = lift.start === "floor" && lift.speed === "slow";
   const bending = items.flatMap(({ bar, bent }, ink) => (bent.ok ? [{ bar, ink }] : []));
   const unbent = items.flatMap(({ bar, bent, kind }, ink) => (bent.ok ? [] : [{ bar, kind, ink }]));
-  const support = lift.contact === "back" ? "back" : "hands";
+  const support = supportWord(lift);
   return (
     <>
       <KnurlPatterns />
-      <PageHead
-        title="Compare"
-        about={
-          <span className="flex flex-wrap items-center gap-x-3 gap-y-1">
-            {items.map(({ bar, kind }, i) => (
-              <span key={bar.tag} className="inline-flex items-center gap-1.5" style={{ color: INKS[i]!.color }}>
-                {kind === "own" ? <BarTag tag={bar.tag} /> : <b>{bar.tag}</b>} <span>{bar.name}</span>
-                {kind !== "own" ? (
-                  <span className="text-quiet text-sm">offer</span>
-                ) : (
-                  !isUsable(bar.state) && <StateText state={bar.state} />
-                )}
-                <Link
-                  href={to("/compare", without(i))}
-                  aria-label={`Remove ${bar.tag} from the comparison`}
-                  className="text-quiet hover:text-base-content no-print px-1"
-                >
-                  ×
-                </Link>
-              </span>
-            ))}
-          </span>
-        }
-      >
-        <div className="no-print flex flex-wrap items-center gap-3 text-sm">
-          {items.length > 0 && (
-            <>
-              <a href={to("/compare/sheet.csv")} className="link inline-flex min-h-10 items-center">
-                CSV
-              </a>
-              <a
-                href={to("/compare/sheet.svg")}
-                download="comparison.svg"
-                className="link inline-flex min-h-10 items-center"
-              >
-                SVG
-              </a>
-              <a href={to("/compare/sheet.pdf")} className="link inline-flex min-h-10 items-center">
-                PDF
-              </a>
-            </>
-          )}
-          {items.length < MAX_COMPARED && (
-            <>
-              <CandidateForm />
-              <AskForm
-                action="/compare"
-                label="Add a bar"
-                keep={{
-                  ...Object.fromEntries(Object.entries(params).map(([key, value]) => [key, value ?? undefined])),
-                }}
-              >
-                <label className="sr-only" htmlFor="add">
-                  Add a bar
-                </label>
-                <select
-                  id="add"
-                  name="add"
-                  defaultValue=""
-                  key={`${params.bars} ${params.offers}`}
-                  className="select select-sm w-40"
-                >
-                  <option value="">add a bar …</option>
-                  <optgroup label="On the wall">
-                    <Options of={others.map(({ tag, name }) => [tag, `${tag} ${name}`])} />
-                  </optgroup>
-                  {offered.length > 0 && (
-                    <optgroup label="On offer">
-                      <Options of={offered.map(({ code, name }) => [`offer:${code}`, `${code} ${name}`])} />
-                    </optgroup>
-                  )}
-                </select>
-              </AskForm>
-            </>
-          )}
-        </div>
-      </PageHead>
+      <CompareHead comparison={comparison} others={others} />
       {unknownTags.length > 0 && (
         <p role="alert" className="text-error mb-2 text-sm">
           No bar {unknownTags.join(", ")} on the wall or on offer.
@@ -139,50 +44,7 @@ export function CompareSheet({ comparison, others }: Props) {
           <Say text={text} />
         </p>
       ))}
-      <AskForm
-        action="/compare"
-        label="At which lift and load"
-        keep={{
-          bars: params.bars ?? undefined,
-          offers: params.offers ?? undefined,
-          try: params.try ?? undefined,
-          pair: params.pair ?? undefined,
-        }}
-        className="sheet mb-3 flex flex-wrap items-baseline gap-x-6 gap-y-1 px-4 py-1.5"
-      >
-        <label className="ask">
-          lift
-          <select name="lift" defaultValue={lift.key} key={lift.key}>
-            <Options of={lifts.map(({ key, name }) => [key, name])} />
-          </select>
-        </label>
-        <label className="ask">
-          load
-          <UnitInput name="load" unit="kg" value={state.loadKg} aria-label="Load" /> <UnitName of="kg" /> in all
-        </label>
-        <label className="ask">
-          {support}
-          <UnitInput name="hands" unit="mm" value={handsMm} aria-label="Distance between the supports" />{" "}
-          <UnitName of="mm" /> {lift.contact === "back" ? "wide" : "apart"}
-        </label>
-        <label className="ask">
-          plates
-          <select name="plates" defaultValue={disc.key} key={disc.key}>
-            <Options of={discs.map(({ key, name }) => [key, name])} />
-          </select>
-        </label>
-        {comparison.lifters.length > 0 && (
-          <label className="ask">
-            for
-            <select name="lifter" aria-label="For whom" defaultValue={state.lifter} key={state.lifter}>
-              <Options
-                of={[["", "someone of usual size"], ...comparison.lifters.map(({ key, name }) => [key, name] as const)]}
-              />
-            </select>
-          </label>
-        )}
-        <span className="text-quiet ml-auto text-xs">bend drawn ×{EXAGGERATION}</span>
-      </AskForm>
+      <CompareAsk comparison={comparison} />
 
       {items.length === 0 ? (
         <p className="sheet p-6">

@@ -2,6 +2,7 @@
 
 import { ASPECT_KEYS, NOTE_ASPECTS, NOTE_STAGES, STAGE_WORDS, type NoteStage } from "@/core/feel/barNote";
 import { FormMessage } from "../kit/FormParts";
+import { FormProblems } from "../kit/FormProblems";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
 
@@ -103,11 +104,7 @@ export function NoteForm({ tag, lifters, asked, action }: Props) {
         In your words
         <textarea name="words" rows={2} maxLength={500} defaultValue={typed.words ?? ""} className="textarea w-full" />
       </label>
-      {state.problems.map(({ path, message }) => (
-        <p key={path + message} className="text-error">
-          {message}
-        </p>
-      ))}
+      <FormProblems form={state} />
       <div className="flex flex-wrap items-center gap-3">
         <button type="submit" disabled={isPending} className="btn btn-neutral">
           Save

@@ -3,6 +3,7 @@
 import type { FormEventHandler, ReactNode } from "react";
 import { CheckedForm } from "./CheckedForm";
 import { FormMessage } from "./FormParts";
+import { FormProblems } from "./FormProblems";
 import type { FormAction, FormState } from "./formState";
 import { useFormAction } from "./useFormAction";
 
@@ -42,7 +43,6 @@ export function SavedForm({
   children,
 }: Props) {
   const [form, send, isPending] = useFormAction(action);
-  const elsewhere = form.problems.filter(({ path }) => !fields.includes(path));
   return (
     <CheckedForm
       key={`${version}${form.status}${form.problems.length}`}
@@ -53,11 +53,7 @@ export function SavedForm({
         <input key={name} type="hidden" name={name} value={value} />
       ))}
       {children(form)}
-      {elsewhere.map(({ path, message }) => (
-        <p key={path + message} className="text-error text-sm">
-          {message}
-        </p>
-      ))}
+      <FormProblems form={form} isBeside={(path) => fields.includes(path)} />
       {mayEdit ? (
         <div className="flex flex-wrap items-center gap-3">
           <button className={buttonClass} disabled={isPending}>

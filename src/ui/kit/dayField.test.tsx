@@ -4,7 +4,7 @@ import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { expect, it } from "vitest";
 import { DayField } from "./DayField";
-import { ShownProvider } from "./shown";
+import { ShownProvider } from "./ShownProvider";
 
 const UNITS = { mass: "kg", length: "mm" } as const;
 

@@ -2,7 +2,8 @@
 import { cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, expect, it, vi } from "vitest";
-import { Kg, Mm, Say, sentText, ShownProvider, UnitInput } from "./shown";
+import { Kg, Mm, Say, UnitInput } from "./shown";
+import { sentText, ShownProvider } from "./ShownProvider";
 
 vi.mock("next/navigation", () => ({ usePathname: () => "/bars" }));
 afterEach(cleanup);

@@ -1,8 +1,10 @@
-import { ChangeLink } from "../kit/ChangeLink";
 import { KG_PER_LB } from "@/core/units/constants";
 import { kgFromMassUnits } from "@/core/units/exactMass";
 import { massText, signed } from "@/core/units/format";
 import type { LoadPlan } from "@/server/loading";
+import { ChangeLink } from "../kit/ChangeLink";
+import { Say } from "../kit/shown";
+import { OtherUnit } from "./OtherUnit";
 import { loadAddress, type LoadState } from "./loadState";
 import { changeBetween, plateLabel, stackWords } from "./plateWords";
 
@@ -37,12 +39,16 @@ export function LoadAnswer({ plan: { plates, onBar, borrow, heldElsewhere, away,
         {answer.errorUnits === 0
           ? `Exactly ${massText(achieved, system, 3)} ${unit}.`
           : `${massText(achieved, system, 2)} ${unit}: ${signed(error, 2)} ${unit} off target.`}
-        {unit === "lb" && <span className="text-quiet"> {massText(achieved, "metric", 2)} kg</span>}
+        <OtherUnit kg={achieved} asked={unit} />
       </p>
-      {away.length > 0 && <p className="text-sm">{away.map(({ message }) => message).join(" ")}</p>}
+      {away.length > 0 && (
+        <p className="text-sm">
+          <Say text={away.map(({ message }) => message).join(" ")} />
+        </p>
+      )}
       {answer.warnings.map(({ code, message }) => (
         <p key={code} className="text-accent border-accent border-l-4 pl-2 text-sm">
-          {message}
+          <Say text={message} />
         </p>
       ))}
       {borrow && (

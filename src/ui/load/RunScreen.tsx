@@ -12,15 +12,14 @@ import { KnurlPatterns } from "../kit/BarDrawing";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { PrintButton } from "../kit/PrintButton";
-import { FillScreen } from "../kit/FillScreen";
-import { Kg } from "../kit/shown";
 import { useOutbox } from "../kit/useOutbox";
 import { ConnectionNote } from "../kit/ConnectionNote";
-import { EffortAsk } from "./EffortAsk";
-import { LoadedHalf } from "./LoadedHalf";
 import { wordsOf } from "./plateWords";
+import { RunBar } from "./RunBar";
+import { RunDone } from "./RunDone";
 import { RunList } from "./RunList";
-import { DRAWN_DIAMETER_MM, DRAWN_THICKNESS_MM, Sleeve, type PlateFace } from "./Sleeve";
+import { RunNext } from "./RunNext";
+import { DRAWN_DIAMETER_MM, DRAWN_THICKNESS_MM, type PlateFace } from "./Sleeve";
 import { RunNow } from "./RunNow";
 import { RunTipping } from "./RunTipping";
 import { useOthers } from "./useOthers";
@@ -132,44 +131,12 @@ export function RunScreen({ first, bar, stationName, rack, clamp, plates, planHr
               />
             )}
           </RunNow>
-          <section className="sheet p-3" aria-label="The loaded bar">
-            <LoadedHalf {...half} />
-            <div className="mt-2 flex justify-end">
-              <FillScreen label="The loaded bar, full screen">
-                <div className="grid h-full grid-rows-[auto_minmax(0,1fr)] gap-4">
-                  <p className="pr-28 text-3xl leading-tight font-bold sm:text-6xl">
-                    {set.lifter}: <Kg value={kgFromMassUnits(set.achievedUnits)} decimals={2} />
-                    <span className="block text-2xl sm:text-5xl">{words(set.perSide) || "no plates"} each side</span>
-                  </p>
-                  <LoadedHalf {...half} isLarge />
-                </div>
-              </FillScreen>
-            </div>
-            <p className="text-quiet text-xs">
-              Right half, to scale. Clamps on, both sides alike, safeties set; a spotter for heavy racked lifts.
-            </p>
-          </section>
+          <RunBar set={set} half={half} words={words(set.perSide) || "no plates"} />
         </div>
       ) : (
-        <section className="sheet grid gap-4 p-6" aria-label="Done">
-          <h2 className="text-3xl">All {state.sets.length} sets are done.</h2>
-          <p className="text-lg">
-            Empty the bar, one off each side in turn: {words(onBarNow(state).toReversed()) || "it is empty"}.
-          </p>
-          {last?.state === "done" && <EffortAsk key={last.id} set={last} send={send} />}
-          <div className="no-print flex flex-wrap gap-2">
-            {last && (
-              <button
-                type="button"
-                className="btn btn-outline min-h-14"
-                onClick={() => send({ kind: "reopen", set: last.id }, `${last.lifter}'s set undone`)}
-              >
-                Back
-              </button>
-            )}
-            <End id={view.id} action={endAction} word="The bar is empty" isMain />
-          </div>
-        </section>
+        <RunDone sets={state.sets.length} last={last} onBar={words(onBarNow(state).toReversed())} send={send}>
+          <End id={view.id} action={endAction} word="The bar is empty" isMain />
+        </RunDone>
       )}
       {view.notices.length > 0 && (
         <ul className="text-sm" aria-label="What changed" aria-live="polite">
@@ -180,23 +147,7 @@ export function RunScreen({ first, bar, stationName, rack, clamp, plates, planHr
           ))}
         </ul>
       )}
-      {!view.isOver && set && (
-        <section className="sheet no-print px-4 py-2" aria-label="Next">
-          <h2 className="text-quiet text-sm">then</h2>
-          <ol className="divide-base-300 divide-y text-sm">
-            {state.sets.slice(closed + 1, closed + 5).map((one) => (
-              <li key={one.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
-                <span className="w-28 font-semibold">{one.lifter}</span>
-                <span className="w-20 text-right font-bold">
-                  <Kg value={kgFromMassUnits(one.achievedUnits)} decimals={2} isSmall />
-                </span>
-                <Sleeve stack={one.perSide} faces={plates} />
-              </li>
-            ))}
-            {closed + 1 >= state.sets.length && <li className="text-quiet py-1">This is the last set.</li>}
-          </ol>
-        </section>
-      )}
+      {!view.isOver && set && <RunNext sets={state.sets} from={closed + 1} plates={plates} />}
       <RunList sets={state.sets} changes={changes} words={words} />
       {!view.isOver && set && (
         <div className="no-print">

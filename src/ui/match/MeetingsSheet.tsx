@@ -3,6 +3,7 @@
 import { useId } from "react";
 import { MEETING_QUANTITIES, rangeWords, type MeetingQuantity, type MeetingSpec } from "@/core/matching/meetingSpec";
 import { FormMessage } from "../kit/FormParts";
+import { FormProblems } from "../kit/FormProblems";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
 import { Say } from "../kit/shown";
@@ -95,13 +96,7 @@ function MeetingForm({ item, lifts, action }: { item: MeetingItem | null; lifts:
     <form action={send} key={`${form.status}${form.problems.length}`} className="grid gap-3 text-sm">
       <input type="hidden" name="id" value={item?.id ?? ""} />
       <input type="hidden" name="version" value={form.version ?? item?.version ?? 0} />
-      {form.problems.length > 0 && (
-        <ul role="alert" className="text-error list-disc pl-5">
-          {form.problems.map(({ path, message }) => (
-            <li key={path + message}>{message}</li>
-          ))}
-        </ul>
-      )}
+      <FormProblems form={form} />
       <div className="grid gap-3 sm:grid-cols-3">
         <label className="grid gap-1">
           <span className="font-semibold">name of the rules</span>

@@ -13,7 +13,7 @@ import { readStrengthRules, strengthTexts } from "@/core/strength/strengthRuleFi
 import { START_STRENGTH_RULES } from "@/core/strength/strengthRules";
 import { CheckProvider, type FormCheck } from "../kit/formCheck";
 import type { FormAction, FormState } from "../kit/formState";
-import { sentText, ShownProvider } from "../kit/shown";
+import { sentText, ShownProvider } from "../kit/ShownProvider";
 import { ClimateForm } from "./ClimateForm";
 import { GymForm } from "./GymForm";
 import { KeepingForm } from "./KeepingForm";

@@ -2,8 +2,9 @@
 
 import { type ArmChart, type PlacedSetting } from "@/core/setups/armChart";
 import { type EvaluatedSetting } from "@/core/setups/armSettings";
-import { fixed, signed } from "@/core/units/format";
+import { signed } from "@/core/units/format";
 import { ArmDial } from "./ArmDial";
+import { lengthNumber, plainNumber, SetupNumbers } from "./SetupNumbers";
 
 export function ArmDialHere({
   chart,
@@ -44,31 +45,21 @@ export function Step({
 
 export function Numbers({ now }: { now: EvaluatedSetting }) {
   const { answer } = now;
-  const rows: [string, string, string][] = [
-    ["arm", `${fixed(now.angleDeg, 1)}°, ${fixed(now.distanceMm, 0)}`, "mm"],
-    [now.forwardMm >= 0 ? "load forward" : "load back", fixed(Math.abs(now.forwardMm), 0), "mm"],
-    [now.dropMm >= 0 ? "load down" : "load up", fixed(Math.abs(now.dropMm), 0), "mm"],
-    ["trunk lean", answer ? fixed(answer.trunkLeanDeg, 1) : "–", "°"],
-    ["hip moment", answer ? fixed(answer.hipMomentNm, 0) : "–", "N·m"],
-    ["knee moment", answer ? fixed(answer.kneeMomentNm, 0) : "–", "N·m"],
-    ["hip to knee", answer?.hipToKnee ? fixed(answer.hipToKnee, 2) : "–", ""],
-    ["roll torque", answer ? signed(answer.rollTorqueNm, 1) : "–", "N·m"],
-  ];
   return (
     <>
-      <dl className="grid grid-cols-[1fr_auto] gap-x-3 text-sm">
-        {rows.map(([label, value, unit]) => (
-          <div
-            key={label}
-            className="border-base-300 col-span-2 grid grid-cols-subgrid border-b py-0.5 last:border-b-0"
-          >
-            <dt className="text-quiet">{label}</dt>
-            <dd className="text-right tabular-nums">
-              <strong>{value}</strong> <span className="unit inline-block w-8 text-left">{unit}</span>
-            </dd>
-          </div>
-        ))}
-      </dl>
+      <SetupNumbers
+        rows={[
+          plainNumber("arm angle", now.angleDeg, 1, "°"),
+          lengthNumber("load from the hinge", now.distanceMm),
+          lengthNumber(now.forwardMm >= 0 ? "load forward" : "load back", Math.abs(now.forwardMm)),
+          lengthNumber(now.dropMm >= 0 ? "load down" : "load up", Math.abs(now.dropMm)),
+          plainNumber("trunk lean", answer?.trunkLeanDeg ?? null, 1, "°"),
+          plainNumber("hip moment", answer?.hipMomentNm ?? null, 0, "N·m"),
+          plainNumber("knee moment", answer?.kneeMomentNm ?? null, 0, "N·m"),
+          plainNumber("hip to knee", answer?.hipToKnee ?? null, 2, ""),
+          { label: "wants to roll", figure: answer ? signed(answer.rollTorqueNm, 1) : "–", unit: "N·m" },
+        ]}
+      />
       {!answer && (
         <p role="alert" className="text-error text-sm">
           Nothing balances at this setting and depth for this lifter: choose another.

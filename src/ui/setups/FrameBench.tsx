@@ -1,10 +1,11 @@
 import type { SvgSheet } from "@/core/drawing/svgText";
 import type { FrameAnswer } from "@/core/setups/frame";
 import type { FrameWay } from "@/core/setups/frameWays";
-import { fixed, signed, trimmed } from "@/core/units/format";
+import { signed, trimmed } from "@/core/units/format";
 import { ChangeLink } from "../kit/ChangeLink";
 import { SheetDrawing } from "../kit/SheetDrawing";
 import { Mm, Say } from "../kit/shown";
+import { lengthNumber, plainNumber, SetupNumbers, type SetupNumber } from "./SetupNumbers";
 
 interface Props {
   answer: FrameAnswer;
@@ -143,16 +144,7 @@ export function FrameBench(props: Props) {
               <Say text={text} />
             </p>
           ))}
-          <dl className="mb-2 grid grid-cols-[1fr_auto] gap-x-3 text-sm">
-            {numbersOf(answer).map(([label, value, unit]) => (
-              <div key={label} className="border-base-300 col-span-2 grid grid-cols-subgrid border-b py-0.5">
-                <dt className="text-quiet">{label}</dt>
-                <dd className="text-right">
-                  <strong>{value}</strong> <span className="unit inline-block w-8 text-left">{unit}</span>
-                </dd>
-              </div>
-            ))}
-          </dl>
+          <SetupNumbers rows={numbersOf(answer)} />
           {children}
         </section>
       </div>
@@ -160,22 +152,18 @@ export function FrameBench(props: Props) {
   );
 }
 
-function numbersOf(answer: FrameAnswer): [string, string, string][] {
+function numbersOf(answer: FrameAnswer): SetupNumber[] {
   return [
-    ["grip above the floor", fixed(answer.gripHeightMm, 0), "mm"],
-    ...(answer.startHeightMm === null
-      ? []
-      : ([["hands start, on the stands", fixed(answer.startHeightMm, 0), "mm"]] as [string, string, string][])),
-    ["between the grips", fixed(answer.gripWidthMm, 0), "mm"],
-    ["hand along the handle", fixed(answer.handMm, 0), "mm"],
-    ["mass centre ahead of the axis", signed(answer.centre.aheadMm, 0), "mm"],
-    ["hands above the mass centre", fixed(answer.hands.aboveMm - answer.centre.aboveMm, 0), "mm"],
-    [
-      "hung freely it tips",
-      answer.tipsDeg === null ? "over" : fixed(Math.abs(answer.tipsDeg), 1),
-      answer.tipsDeg === null ? "" : "°",
-    ],
-    ["clear under the arms", fixed(answer.floorClearanceMm, 0), "mm"],
-    ["room at the knees", answer.kneeRoomMm === null ? "–" : fixed(answer.kneeRoomMm, 0), "mm"],
+    lengthNumber("grip above the floor", answer.gripHeightMm),
+    ...(answer.startHeightMm === null ? [] : [lengthNumber("hands start, on the stands", answer.startHeightMm)]),
+    lengthNumber("between the grips", answer.gripWidthMm),
+    lengthNumber("hand along the handle", answer.handMm),
+    lengthNumber("mass centre ahead of the axis", answer.centre.aheadMm, true),
+    lengthNumber("hands above the mass centre", answer.hands.aboveMm - answer.centre.aboveMm),
+    answer.tipsDeg === null
+      ? { label: "hung freely it tips", figure: "over", unit: "" }
+      : plainNumber("hung freely it tips", Math.abs(answer.tipsDeg), 1, "°"),
+    lengthNumber("clear under the arms", answer.floorClearanceMm),
+    lengthNumber("room at the knees", answer.kneeRoomMm),
   ];
 }

@@ -3,6 +3,7 @@
 import { useState } from "react";
 import type { Setting } from "@/core/setups/setupOptions";
 import { FormMessage } from "../kit/FormParts";
+import { FormProblems } from "../kit/FormProblems";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { useFormAction } from "../kit/useFormAction";
@@ -81,11 +82,7 @@ export function KeepForm({
         Save for {lifterName}
       </button>
       <FormMessage state={form} />
-      {form.problems.map(({ path, message }) => (
-        <p key={path + message} className="text-error basis-full text-sm">
-          {message}
-        </p>
-      ))}
+      <FormProblems form={form} />
       {form.status === "done" && card && (
         <Link href={`/setups/card/${card}`} className="btn btn-sm btn-outline">
           Open the card

@@ -52,8 +52,7 @@ export function SetupQuestion({ tag, state, lifts, lifters, stations, plates, te
       />
       <label className="ask">
         with
-        <input name="load" defaultValue={state.load} key={`l${state.load}`} inputMode="decimal" />
-        {/[a-z]/i.test(state.load) ? "" : "kg"} in all
+        <UnitInput name="load" unit="kg" value={state.loadKg} /> <UnitName of="kg" /> in all
       </label>
       {plates && (
         <>

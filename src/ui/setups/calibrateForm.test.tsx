@@ -7,7 +7,7 @@ import { ARM_CHART_FIELDS, chartTexts, readChart } from "@/core/setups/chartFiel
 import type { Units } from "@/core/units/shown";
 import { CheckProvider, type FormCheck } from "../kit/formCheck";
 import type { FormState } from "../kit/formState";
-import { ShownProvider } from "../kit/shown";
+import { ShownProvider } from "../kit/ShownProvider";
 import { CalibrateForm } from "./CalibrateForm";
 
 /* A yoke bar's marks and pins, measured once: by hand in either unit, or with the simulated gauge and tape. */

@@ -11,8 +11,7 @@ export interface SetupState {
   /** Who is looked at when no lifter is chosen. */
   build: Build;
   lift: string;
-  /** Total on the bar as typed, with its unit; and in kg. */
-  load: string;
+  /** Total on the bar. */
   loadKg: number;
   setting: Setting;
   /** Short name of a station; empty for none. */
@@ -71,7 +70,6 @@ export function readSetupState(
     lifter: search.lifter ?? "",
     build: { heightMm: size(search.h, "mm", 1200, 2300) ?? 1800, massKg: size(search.m, "kg", 30, 200) ?? 85 },
     lift: search.lift || lift,
-    load: isLoad ? search.load! : String(Math.round(loadKg * 10) / 10),
     loadKg: isLoad ? mass.kg : loadKg,
     setting: read.ok ? read.setting : startingSetting(options),
     at: search.at ?? "",

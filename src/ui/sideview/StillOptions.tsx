@@ -2,8 +2,9 @@
 
 import { type CameraSide, type ScaleAlong } from "@/core/sideview/marks";
 import { START_DISC, START_SCALE } from "@/core/sideview/stillState";
+import { typedIn } from "@/core/units/shown";
 import { convertTyped, readTyped, type Unit } from "@/core/units/typedQuantity";
-import { Say } from "../kit/shown";
+import { Say, useShown } from "../kit/shown";
 import { type useStill } from "./useStill";
 
 /** A mass or a length as somebody typed it, in kg or mm; null where it cannot be read. */
@@ -15,8 +16,9 @@ export function typed(text: string, unit: Unit): number | null {
 /** Which way they face, how large the plate is, a second scale, and where the camera stood. */
 export function StillOptions({ still }: { still: ReturnType<typeof useStill> }) {
   const { marks, change } = still;
+  const shown = useShown();
   if (!marks) return null;
-  const field = (label: string, value: string, keep: (mm: number) => void, unit: Unit = "mm") => (
+  const field = (label: string, value: string, keep: (mm: number) => void) => (
     <label className="grid gap-1">
       {label}
       <input
@@ -24,7 +26,8 @@ export function StillOptions({ still }: { still: ReturnType<typeof useStill> }) 
         className="input w-32"
         defaultValue={value}
         onBlur={({ target }) => {
-          const mm = typed(target.value, unit);
+          // What nobody touched stays as exact as it is kept.
+          const mm = target.value === value ? null : typed(typedIn(target.value, "mm", shown.units), "mm");
           if (mm !== null && mm > 0) keep(mm);
         }}
       />
@@ -58,13 +61,17 @@ export function StillOptions({ still }: { still: ReturnType<typeof useStill> }) 
             <option value="behind">a little behind them</option>
           </select>
         </label>
-        {field("How far away", `${marks.cameraMm / 1000} m`, (cameraMm) => change({ kind: "set", cameraMm }))}
+        {field(
+          "How far away",
+          shown.units.length === "mm" ? `${marks.cameraMm / 1000} m` : shown.mm(marks.cameraMm, 0),
+          (cameraMm) => change({ kind: "set", cameraMm }),
+        )}
         {marks.disc &&
-          field("Plate’s diameter", `${marks.disc.diameterMm} mm`, (diameterMm) =>
+          field("Plate’s diameter", shown.mm(marks.disc.diameterMm, 1), (diameterMm) =>
             change({ kind: "disc", diameterMm }),
           )}
         {marks.scale &&
-          field("Known distance", `${marks.scale.distanceMm} mm`, (distanceMm) =>
+          field("Known distance", shown.mm(marks.scale.distanceMm, 1), (distanceMm) =>
             change({ kind: "scale", distanceMm }),
           )}
         {marks.scale && (

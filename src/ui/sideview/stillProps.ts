@@ -16,3 +16,11 @@ export interface StillLifter {
   name: string;
   build: Build;
 }
+
+/** What the page was opened with. */
+export interface StillAsked {
+  lift: string;
+  tag: string | null;
+  setting: string | null;
+  load: string | null;
+}

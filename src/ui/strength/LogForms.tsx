@@ -3,9 +3,10 @@
 import { useState } from "react";
 import { CheckedForm } from "../kit/CheckedForm";
 import { FormMessage } from "../kit/FormParts";
+import { FormProblems } from "../kit/FormProblems";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
-import { type BarChoice, SetFields, Problems } from "./SetFields";
+import { type BarChoice, isBesideField, SetFields } from "./SetFields";
 
 /** Logs sets as people write them. */
 export function AddSetsForm({
@@ -39,7 +40,7 @@ export function AddSetsForm({
         </button>
         <FormMessage state={form} />
       </div>
-      <Problems form={form} />
+      <FormProblems form={form} isBeside={isBesideField} />
     </CheckedForm>
   );
 }
@@ -77,7 +78,7 @@ export function EditSetForm({
         </button>
         <FormMessage state={form} />
       </div>
-      <Problems form={form} />
+      <FormProblems form={form} isBeside={isBesideField} />
     </CheckedForm>
   );
 }
@@ -172,7 +173,7 @@ export function ImportSetsForm({ lifter, action }: { lifter: string; action: For
         )}
         <FormMessage state={form} />
       </div>
-      <Problems form={form} />
+      <FormProblems form={form} isBeside={isBesideField} />
     </form>
   );
 }

@@ -99,15 +99,5 @@ export function SetFields({ form, start, bars, lifts, today, isOne = false }: Se
 /** Fields that say themselves what is wrong with them. */
 const SHOWN = ["on", "lift", "tag", "lines", "setting", "variant", "note"];
 
-/** Problems of a form, each once. */
-export function Problems({ form }: { form: FormState }) {
-  const said = form.problems.filter(({ path, message }) => message !== form.message && !SHOWN.includes(path));
-  if (said.length === 0) return null;
-  return (
-    <ul role="alert" className="text-error basis-full list-disc pl-5">
-      {said.map(({ path, message }) => (
-        <li key={path + message}>{message}</li>
-      ))}
-    </ul>
-  );
-}
+/** What stands beside its field already. */
+export const isBesideField = (path: string) => SHOWN.includes(path);

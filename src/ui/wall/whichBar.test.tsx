@@ -8,7 +8,7 @@ import { MENS_BAR, stated, testBar } from "@/core/bars/testBar.fixture";
 import { MAX_LABELS } from "@/papers/labelKinds";
 import { usageCardOf } from "@/core/use/useCards";
 import { LabelsSheet } from "../bars/LabelsSheet";
-import { ShownProvider } from "../kit/shown";
+import { ShownProvider } from "../kit/ShownProvider";
 import { FoundBar } from "./FoundBar";
 import { WhichBar } from "./WhichBar";
 

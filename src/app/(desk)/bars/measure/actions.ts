@@ -6,7 +6,7 @@ import { typedReadings } from "@/api/barFile";
 import { QUANTITY_KINDS } from "@/core/bars/quantities";
 import { type Measuring, measureBar } from "@/server/bars";
 import { requestContext } from "@/server/access";
-import type { KeepReadings } from "@/ui/bars/MeasuringSession";
+import type { KeepReadings } from "@/ui/bars/useMeasuring";
 
 /** What a browser may send; anything else is somebody's own making. */
 const SENT = Joi.object<Measuring>({

@@ -6,12 +6,8 @@ import type { Build } from "@/core/balance/body";
 import { valueOf } from "@/core/bars/bar";
 import { FAMILIES } from "@/core/bars/families";
 import { presetsOf } from "@/core/setups/armSettings";
-import { type FrameChart, type FrameQuestion, type FrameSetting, STANDARD_HEIGHT_MM } from "@/core/setups/frame";
-import { DROP_ORDERS, type DropOrder, frameDropSet, frameLadder, MAX_DROPS } from "@/core/setups/frameLadder";
-import { waysTo, type FrameWay } from "@/core/setups/frameWays";
+import type { FrameWay } from "@/core/setups/frameWays";
 import { frameAnswerOf, setupCard, type CardAsk } from "@/core/setups/setupCard";
-import { frameSettingOf, settingOfFrame, settingWords, startingSetting } from "@/core/setups/setupOptions";
-import { mostAlike } from "@/core/setups/similarLifters";
 import { listPlates } from "@/server/equipment";
 import { matchingRules } from "@/server/rules";
 import { may, requestContext } from "@/server/access";
@@ -27,7 +23,9 @@ import {
 } from "@/server/setups";
 import { href, readSearch, type SearchParams } from "@/ui/kit/search";
 import { ArmDropSet } from "@/ui/setups/ArmDropSet";
+import { copyChoices } from "@/ui/setups/copyChoices";
 import { FrameLadder } from "@/ui/setups/FrameLadder";
+import { dropOrderOf, frameSettingWords, frameView, withoutHand } from "@/ui/setups/frameView";
 import { SetupBench } from "@/ui/setups/SetupBench";
 import { readSetupState, setupHref } from "@/ui/setups/setupState";
 import { copyAction, keepAction, standAction } from "../actions";
@@ -36,38 +34,6 @@ type Params = Promise<{ tag: string }>;
 
 export async function generateMetadata({ params }: { params: Params }): Promise<Metadata> {
   return { title: `Setting ${decodeURIComponent((await params).tag)}` };
-}
-
-const dropOrderOf = (text: string | undefined): DropOrder => DROP_ORDERS.find((one) => one === text) ?? "quickest";
-
-/** Every height of a frame, and the drop set that the address asks for. */
-function ladderOf(
-  chart: FrameChart,
-  {
-    present,
-    search,
-    gripWidthMm,
-    question,
-  }: {
-    present: FrameSetting;
-    search: Record<string, string | undefined>;
-    gripWidthMm: number | null;
-    question: FrameQuestion;
-  },
-) {
-  const rungs = frameLadder(chart, question, present, gripWidthMm);
-  const known = rungs.map(({ gripHeightMm }) => Math.round(gripHeightMm));
-  const heights = [...new Set((search.drop ?? "").split(",").map(Number))]
-    .filter((height) => known.includes(height))
-    .slice(0, MAX_DROPS);
-  const order = dropOrderOf(search.order);
-  return {
-    rungs,
-    drop:
-      heights.length === 0
-        ? null
-        : { heights, order, ...frameDropSet(chart, question, present, { heightsMm: heights, order, gripWidthMm }) },
-  };
 }
 
 /** The lift that a family's setting is looked at with first. */
@@ -133,18 +99,16 @@ async function SetupPage({ params, searchParams }: { params: Params; searchParam
     kneesMm: state.kneesMm,
     rackMm: at?.kind === "rack" ? at.supportSpacingMm : null,
   };
-  const present = frameSettingOf(set.present ?? startingSetting(set.options));
-  const ways =
+  const heights =
     set.chart?.kind === "frame"
-      ? waysTo(
-          set.chart,
-          { gripHeightMm: state.wishHeightMm ?? STANDARD_HEIGHT_MM, gripWidthMm: state.wishWidthMm },
-          { ...frameQuestion, barKg, perSideKg: Math.max(0, state.loadKg - barKg) / 2 },
-          present,
-        )
+      ? frameView({
+          ...{ chart: set.chart, options: set.options, present: set.present },
+          ...{ state, search, barKg, question: frameQuestion },
+        })
       : null;
+  const ways = heights?.ways ?? null;
   if (!isAsked && state.wishHeightMm !== null && ways?.ways[0])
-    state.setting = settingOfFrame(set.options, { ...ways.ways[0].answer.setting, handMm: null });
+    state.setting = withoutHand(set.options, ways.ways[0].answer.setting);
   const ask: CardAsk = {
     bar: set.bar,
     chart: set.chart,
@@ -159,22 +123,8 @@ async function SetupPage({ params, searchParams }: { params: Params; searchParam
     isNew: !mine,
   };
   const frame = frameAnswerOf(ask);
-  const settingOf = (way: FrameWay) => settingOfFrame(set.options, { ...way.answer.setting, handMm: null });
-  const linkOf = (way: FrameWay) => setupHref(tag, { ...search, hand: undefined }, settingOf(way));
-  const ladder =
-    set.chart?.kind === "frame"
-      ? ladderOf(set.chart, {
-          present,
-          search,
-          gripWidthMm: state.wishWidthMm,
-          question: { ...frameQuestion, barKg, perSideKg: Math.max(0, state.loadKg - barKg) / 2 },
-        })
-      : null;
-  const wordsOfSetting = (setting: FrameSetting) =>
-    settingWords(
-      set.options.filter(({ key }) => key !== "hand" && key !== "stands"),
-      settingOfFrame(set.options, { ...setting, handMm: null }),
-    );
+  const settingOf = (way: FrameWay) => withoutHand(set.options, way.answer.setting);
+  const wordsOf = (way: Pick<FrameWay, "answer">) => frameSettingWords(set.options, way.answer.setting);
   const addressWith = (change: Record<string, string | null>) =>
     setupHref(
       tag,
@@ -199,13 +149,13 @@ async function SetupPage({ params, searchParams }: { params: Params; searchParam
       frame={frame}
       ways={ways}
       heights={
-        ladder && set.chart?.kind === "frame" ? (
+        heights && set.chart?.kind === "frame" ? (
           <FrameLadder
             chart={set.chart}
             plateMm={state.plateMm}
-            rungs={ladder.rungs}
-            wordsOf={({ answer }) => wordsOfSetting(answer.setting)}
-            drop={ladder.drop}
+            rungs={heights.rungs}
+            wordsOf={wordsOf}
+            drop={heights.drop}
             hrefOf={addressWith}
           />
         ) : set.chart?.kind === "arm" ? (
@@ -218,25 +168,11 @@ async function SetupPage({ params, searchParams }: { params: Params; searchParam
           />
         ) : null
       }
-      wayWords={(way) =>
-        settingWords(
-          set.options.filter(({ key }) => key !== "hand" && key !== "stands"),
-          settingOf(way),
-        )
-      }
-      wayHref={linkOf}
+      wayWords={wordsOf}
+      wayHref={(way) => setupHref(tag, { ...search, hand: undefined }, settingOf(way))}
       wayChange={(way) => ({ ...settingOf(way), hand: null })}
       kept={kept}
-      likeFor={(setting) => {
-        const from = people.find(({ row }) => row.key === setting.lifterKey);
-        const to = people.filter(({ row }) => row.key !== setting.lifterKey);
-        const alike = from?.build ? mostAlike(from.build, to) : [];
-        const far = to.filter(({ row }) => !alike.some((one) => one.row.key === row.key));
-        return [
-          ...alike.map(({ row, apartMm }) => ({ key: row.key, name: row.name, apartMm })),
-          ...far.map(({ row }) => ({ key: row.key, name: row.name, apartMm: null })),
-        ];
-      }}
+      likeFor={({ lifterKey }) => copyChoices(lifterKey, people)}
       mayEdit={may(context, "setup.edit")}
       canCopy={others.length > 0}
       cardsHref={href("/setups/cards.pdf", { bar: tag })}
