@@ -55,11 +55,14 @@ export async function comparisonPdf(asked: Sheet): Promise<Uint8Array> {
         ))}
         {tags.length > 1 && <Text style={[styles.cell, { color: QUIET }]}>by</Text>}
       </View>
-      {rows.map(({ name, cells, by, isEqual }, r) => {
+      {rows.map(({ name, cells, by, unit, isEqual }, r) => {
         const color = isEqual ? QUIET : INK;
         return (
           <View key={r} style={styles.row} wrap={false}>
-            <Text style={[styles.name, { color }]}>{name}</Text>
+            <Text style={[styles.name, { color }]}>
+              {name}
+              {unit && <Text style={{ color: QUIET, fontSize: 8 }}> {unit}</Text>}
+            </Text>
             {cells.map(({ text, isStated }, i) => (
               <Text
                 key={i}

@@ -109,6 +109,9 @@ describe("the table of a comparison", () => {
     expect(table.find(({ name }) => name === "mass")!.cells[0]).toEqual({ text: "20.0", isStated: true });
     expect(table.find(({ name }) => name === "loadable sleeve")).toMatchObject({
       isEqual: false,
+      unit: "mm",
+      // Of one figure there is no difference, and its unit alone says nothing.
+      by: "",
       cells: [{}, { text: "–" }],
     });
   });

@@ -149,7 +149,7 @@ function numberRow({ name, values, decimals, unit, isStated = [], within = 0 }: 
       text: value === null ? "–" : fixed(value, decimals),
       isStated: isStated[i] ?? false,
     })),
-    by: known.length < 2 ? unit : `${fixed(difference, decimals)} ${unit}`,
+    by: known.length < 2 ? "" : `${fixed(difference, decimals)} ${unit}`,
   };
 }
 

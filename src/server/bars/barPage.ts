@@ -66,7 +66,7 @@ export async function barDetails(context: Context, tag: string): Promise<BarDeta
       at: measuredAt,
       on: dayOf(measuredAt),
       counts,
-      by: names.get(personId) ?? "somebody",
+      by: names.get(personId) ?? "someone",
       instrument,
       typed: `${typedValues.map(trimNumeric).join(" · ")} ${typedUnit}`,
     })),

@@ -287,7 +287,7 @@ export async function deliveriesOf(context: Context, offerIds: readonly string[]
   ];
   return rows.map((row) => ({
     ...row,
-    by: names.get(row.personId) ?? "somebody",
+    by: names.get(row.personId) ?? "someone",
     tag: own.find(({ id }) => id === row.barId)?.tag ?? null,
     photoIds: photos.filter(({ deliveryId }) => deliveryId === row.id).map(({ id }) => id),
   }));

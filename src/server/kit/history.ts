@@ -86,7 +86,7 @@ export async function changesOf(hall: HallDb, entity: Change["entity"], entityId
     before,
     after,
     reason,
-    by: names.get(personId) ?? "somebody",
+    by: names.get(personId) ?? "someone",
   }));
 }
 

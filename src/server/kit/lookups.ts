@@ -32,6 +32,6 @@ export async function placeNames(hall: HallDb): Promise<string[]> {
 
 /** Who did it; and who wrote it down, where that was somebody else. */
 export function doneByWords(names: ReadonlyMap<string, string>, row: { doneBy: string; enteredBy: string }): string {
-  const by = names.get(row.doneBy) ?? "somebody";
-  return row.enteredBy === row.doneBy ? by : `${by}, noted by ${names.get(row.enteredBy) ?? "somebody"}`;
+  const by = names.get(row.doneBy) ?? "someone";
+  return row.enteredBy === row.doneBy ? by : `${by}, noted by ${names.get(row.enteredBy) ?? "someone"}`;
 }

@@ -44,7 +44,7 @@ export async function listRuns(
     .map(({ row, bar }) => ({
       row,
       tag: bar!.tag,
-      by: names.get(row.startedBy) ?? "somebody",
+      by: names.get(row.startedBy) ?? "someone",
       isOver: isOver(row, context.clock.now()),
     }))
     .sort((a, b) => Number(a.isOver) - Number(b.isOver));
@@ -106,7 +106,7 @@ export async function viewOf(context: Context, row: RunRow): Promise<RunView> {
     notices: steps.map(({ id, notice, personId, arrivedAt }) => ({
       id,
       text: notice!,
-      by: names.get(personId) ?? "somebody",
+      by: names.get(personId) ?? "someone",
       at: arrivedAt.toISOString(),
     })),
   };

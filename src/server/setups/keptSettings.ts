@@ -84,7 +84,7 @@ async function wordedSettings(context: Context, rows: SettingRow[]): Promise<Kep
         note: row.note,
         keptAt: row.keptAt,
         keptOn: hallDayAt(row.keptAt, context.actor.timeZone),
-        by: names.get(row.personId) ?? "somebody",
+        by: names.get(row.personId) ?? "someone",
         isCurrent: row.replacedAt === null,
         isOld: row.chartVersion !== set.chartVersion,
       },

@@ -63,7 +63,7 @@ export async function listFindings(
     note,
     zone,
     hasPhoto: photoType !== null,
-    by: names.get(foundBy) ?? "somebody",
+    by: names.get(foundBy) ?? "someone",
     foundAt,
     foundOn: hallDayAt(foundAt, context.actor.timeZone),
     settledAt,

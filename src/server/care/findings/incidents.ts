@@ -92,7 +92,7 @@ export async function listIncidents(context: Context): Promise<Outcome<{ items: 
       ...{ id, kind, note, setup, loadKg },
       tag: tags.get(barId) ?? "?",
       hasPhoto: photoType !== null,
-      by: names.get(personId) ?? "somebody",
+      by: names.get(personId) ?? "someone",
       on: hallDayAt(happenedAt, actor.timeZone),
     })),
   };

@@ -49,7 +49,7 @@ export async function inspectionsOf(
     limit,
   });
   const names = await namesById(hall);
-  return rows.map((row) => ({ ...row, by: names.get(row.personId) ?? "somebody" }));
+  return rows.map((row) => ({ ...row, by: names.get(row.personId) ?? "someone" }));
 }
 
 export interface InspectionForm {

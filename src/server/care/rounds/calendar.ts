@@ -69,7 +69,7 @@ export async function careCalendar(context: Context, personId: string | null): P
       end: momentOfHall(first, toMinute, actor.timeZone),
       timezone: actor.timeZone,
       stamp: clock.now(),
-      summary: `In for care: ${names.get(own) ?? "somebody"}`,
+      summary: `In for care: ${names.get(own) ?? "someone"}`,
       description: `${clockText(fromMinute)} to ${clockText(toMinute)}`,
       repeating: { freq: ICalEventRepeatingFreq.WEEKLY, byDay: [WEEKDAYS[weekday - 1]!] },
     });
@@ -106,7 +106,7 @@ export async function calendarLinksOf(context: Context): Promise<CalendarLink[]>
   const mine = rows.filter(({ personId }) => personId === null || mayKnowHours(context, personId));
   return mine.map(({ id, personId, createdAt }) => ({
     id,
-    person: personId ? (names.get(personId) ?? "somebody") : null,
+    person: personId ? (names.get(personId) ?? "someone") : null,
     createdAt,
   }));
 }

@@ -67,7 +67,7 @@ export async function plannedRounds(
       version: row.version,
       day: row.day,
       from: clockText(row.fromMinute),
-      person: names.get(row.personId) ?? "somebody",
+      person: names.get(row.personId) ?? "someone",
       personId: row.personId,
       minutes: row.minutes,
       tasks: [

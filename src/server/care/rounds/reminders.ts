@@ -43,7 +43,7 @@ export async function outboxOf(context: Context): Promise<Message[]> {
   ];
   return rows.map(({ id, toPersonId, subject, body, sentAt, readAt }) => ({
     id,
-    to: names.get(toPersonId) ?? "somebody",
+    to: names.get(toPersonId) ?? "someone",
     subject,
     body,
     sentAt,

@@ -121,7 +121,7 @@ export async function plannedRoundOf(
   });
   return {
     ...asRound({ day: row.day, items, skips, learned, tasks }),
-    person: names.get(row.personId) ?? "somebody",
+    person: names.get(row.personId) ?? "someone",
     stations: [...groupBy(open, ({ station }) => station)].map(([key, parts]) => ({
       ...{ key, name: parts[0]!.name },
       parts: parts.map(({ partName }) => partName),
@@ -258,9 +258,6 @@ export async function touchRound(
     idempotent(context, touch.key, "care.round", async () => {
       const bar = await barToCareFor(context.hall, touch.tag);
       if (!bar) return notFound(`bar ${touch.tag} to care for`);
-      const tasks = await context.hall.rows(careTasks, {
-        where: inArray(careTasks.key, touch.tasks.length > 0 ? touch.tasks : [""]),
-      });
       if (touch.kind === "wrong") {
         await keepFinding(context, bar, {
           ...{ note, photo: photo?.ok ? photo : null, foundAt: made },
@@ -268,6 +265,9 @@ export async function touchRound(
         });
         return { ok: true as const, kind: touch.kind, tag: touch.tag };
       }
+      const tasks = await context.hall.rows(careTasks, {
+        where: inArray(careTasks.key, touch.tasks.length > 0 ? touch.tasks : [""]),
+      });
       if (tasks.length === 0) return notFound(`task "${touch.tasks.join(", ")}"`);
       // Nothing is saved of a bar whose checks have no result.
       const checks = touch.kind === "done" ? tasks.filter(({ key }) => checkAnswers(key, bar.family).length > 0) : [];
