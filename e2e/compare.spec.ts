@@ -67,13 +67,14 @@ test("three deadlift bars over one another: which gives most slack at 220 kg, an
     const query = new URL(page.url()).search.replace("plates=r25", "");
     const csv = await (await request.get(`/compare/sheet.csv${query}`)).text();
     const { data } = Papa.parse<string[]>(csv.trim());
-    expect(data[0]).toEqual(["quantity", "K04 Long puller", "K05 Short puller", "A? Offer, thin", "differ by"]);
+    expect(data[0]).toEqual(["quantity", "K04 Long puller", "K05 Short puller", "A? Offer, thin", "differ by", "unit"]);
     expect(data.find(([name]) => name === "slack before lift-off")).toEqual([
       "slack before lift-off",
       "27.5",
       "24.8",
       "29.7",
       "4.9 mm",
+      "mm",
     ]);
     const svg = await (await request.get(`/compare/sheet.svg${query}`)).text();
     expect(svg).toContain("bend drawn ×5");
