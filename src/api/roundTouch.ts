@@ -1,26 +1,11 @@
 import Joi from "joi";
-import { type Zone, ZONES } from "@/core/wear/zones";
-
-/** One touch on a care round, as a telephone sends it. */
-export interface SentRoundTouch {
-  key: string;
-  kind: "done" | "skip" | "wrong";
-  tag: string;
-  tasks: string[];
-  results?: Record<string, string>;
-  note?: string;
-  photo?: string;
-  /** Of what is wrong: on which part of the bar. */
-  zone?: Zone;
-  minutes?: number;
-  madeAt: string;
-  /** On a shared tablet: the ticket of whoever typed their PIN. */
-  as?: string;
-}
+import type { SentRoundTouch } from "@/core/care/roundTouch";
+import { ZONES } from "@/core/wear/zones";
 
 /** Five mebibytes as base64, and a little. */
 const MAX_PHOTO_CHARACTERS = 7_100_000;
 
+/** One touch on a care round, as a telephone sends it. */
 export const sentRoundTouch = Joi.object<SentRoundTouch>({
   key: Joi.string()
     .pattern(/^[\w-]{8,64}$/)

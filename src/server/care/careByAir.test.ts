@@ -20,7 +20,8 @@ import {
 import { at, makeContexts } from "@/server/access/context.fixture";
 import { barsOnTheWall } from "@/server/bars/bars";
 import { replanCare } from "@/server/care/planning/planCare";
-import { type RoundTouch, minutesLearned, roundOf, touchRound } from "@/server/care/rounds/round";
+import type { RoundTouch } from "@/core/care/roundTouch";
+import { minutesLearned, roundOf, touchRound } from "@/server/care/rounds/round";
 import { barCondition, rustAgainstCare } from "@/server/care/records/condition";
 import { careLogRows, careRecords } from "@/server/care/records/records";
 import { careReportPdf } from "@/papers/reportPdf";

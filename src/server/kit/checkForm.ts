@@ -16,6 +16,7 @@ import { readKeeping } from "@/core/house/keeping";
 import { readMeasuring } from "@/core/house/measuring";
 import { LIFT_FIELDS } from "@/core/matching/liftFields";
 import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
+import { readMeeting } from "@/core/matching/readMeeting";
 import { readHouseRules } from "@/core/matching/readHouseRules";
 import type { Problem } from "@/core/problem";
 import { readWish } from "@/core/rotation/readWish";
@@ -44,6 +45,9 @@ interface Reader {
 const START: Reader = { currency: "EUR", massUnit: "kg" };
 type Read = { ok: true } | { ok: false; problems: Problem[] };
 
+/** Boxes that were ticked, as the form sends them together. */
+const chosen = (text = "") => text.split(" | ").filter(Boolean);
+
 /** Forms that are not described by fields, each with the reader that saving it uses. */
 const READERS: Readonly<Record<string, (texts: Texts) => Read>> = {
   gym: readGym,
@@ -57,7 +61,12 @@ const READERS: Readonly<Record<string, (texts: Texts) => Read>> = {
   inspection: (texts) => readInspection({ get: (name) => texts[name] ?? null }),
   invitation: readInvitation,
   token: readTokenTexts,
-  rotation: (texts) => readWish(texts, (texts.lifterIds ?? "").split(" | ").filter(Boolean)),
+  meeting: (texts) => {
+    const { rules = "", source = "", marks = "" } = texts;
+    const { problems } = readMeeting({ rules, source, marks, lifts: chosen(texts.lifts), texts });
+    return problems.length === 0 ? { ok: true } : { ok: false, problems };
+  },
+  rotation: (texts) => readWish(texts, chosen(texts.lifterIds)),
   "arm-chart": (texts) => readChart("arm", texts),
   "frame-chart": (texts) => readChart("frame", texts),
   floor: readFloor,

@@ -5,10 +5,8 @@ import "server-only";
 export { LIFT_KIND, type LiftRow, allLifts, liftOf, liftTexts, newLiftKind, saveLift } from "./lifts";
 export {
   type MeetingSpecRow,
-  type SpecValue,
   meetingRules,
   ownMeetingSpecs,
-  readSpec,
   removeMeetingSpec,
   saveMeetingSpec,
   specKey,

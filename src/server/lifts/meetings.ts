@@ -2,8 +2,7 @@ import "server-only";
 import { asc, eq } from "drizzle-orm";
 import { cache } from "react";
 import { BUILT_IN_RULES, type MeetingRule } from "@/core/matching/meetingRules";
-import { MEETING_QUANTITIES, type MeetingQuantity, type MeetingSpec } from "@/core/matching/meetingSpec";
-import type { Problem } from "@/core/problem";
+import { readMeeting, type MeetingTexts, type MeetingValue } from "@/core/matching/readMeeting";
 import { meetingSpecs } from "@/data/schema";
 import { type Context, inTransaction, may } from "@/server/access";
 import { type Outcome, failed, forbidden, notFound, recordChange } from "@/server/kit";
@@ -26,53 +25,16 @@ export async function meetingRules(context: Context): Promise<MeetingRule[]> {
   return [...BUILT_IN_RULES, ...own];
 }
 
-export interface MeetingSpecForm {
+export interface MeetingSpecForm extends MeetingTexts {
   id: string | null;
   version: number;
-  rules: string;
-  source: string;
-  lifts: readonly string[];
-  marks: string;
-  /** "least.mass", "most.mass" and so on, as typed. */
-  texts: Record<string, string>;
-}
-
-export interface SpecValue {
-  rules: string;
-  source: string;
-  lifts: string[];
-  ranges: MeetingSpec["ranges"];
-  marks: MeetingSpec["marks"];
-}
-
-/** What a form or a file says that rules ask, or every problem. */
-export function readSpec(
-  form: Pick<MeetingSpecForm, "rules" | "source" | "lifts" | "marks" | "texts">,
-  known: readonly string[],
-): { value: SpecValue; problems: Problem[] } {
-  const problems: Problem[] = [];
-  const rules = form.rules.trim();
-  if (rules === "" || rules.length > 40) problems.push({ path: "rules", message: "name: up to 40 characters" });
-  if (BUILT_IN_RULES.some((one) => one.rules === rules.toLowerCase()))
-    problems.push({ path: "rules", message: `name: ${rules} is built in` });
-  const source = form.source.trim();
-  if (source === "" || source.length > 120)
-    problems.push({ path: "source", message: "where it is written: up to 120 characters" });
-  if (form.lifts.length === 0) problems.push({ path: "lifts", message: "lifts: choose at least one" });
-  for (const key of form.lifts)
-    if (!known.includes(key)) problems.push({ path: "lifts", message: `lifts: ${key} is none of the hall’s` });
-  const ranges = readRanges(form.texts, problems);
-  if (problems.length === 0 && Object.keys(ranges).length === 0 && form.marks === "")
-    problems.push({ path: "least.mass", message: "say at least one thing that the rules ask" });
-  const marks = form.marks === "powerlifting" || form.marks === "weightlifting" ? form.marks : null;
-  return { value: { rules, source, lifts: [...form.lifts], ranges, marks }, problems };
 }
 
 /** What tells rules for some lifts from others. */
-export const specKey = ({ rules, lifts }: Pick<SpecValue, "rules" | "lifts">) =>
+export const specKey = ({ rules, lifts }: Pick<MeetingValue, "rules" | "lifts">) =>
   JSON.stringify([rules, lifts.toSorted()]);
 
-export async function writeSpec(context: Context, row: MeetingSpecRow | null, value: SpecValue, reason?: string) {
+export async function writeSpec(context: Context, row: MeetingSpecRow | null, value: MeetingValue, reason?: string) {
   const { hall } = context;
   if (!row) {
     const [made] = await hall.insert(meetingSpecs, value);
@@ -99,7 +61,7 @@ export async function writeSpec(context: Context, row: MeetingSpecRow | null, va
 /** Enters or changes what rules ask of the bar for some lifts. */
 export async function saveMeetingSpec(context: Context, form: MeetingSpecForm): Promise<Outcome<{ rules: string }>> {
   if (!may(context, "rule.edit")) return forbidden("enter competition rules");
-  const { value, problems } = readSpec(
+  const { value, problems } = readMeeting(
     form,
     (await allLifts(context)).map(({ key }) => key),
   );
@@ -116,27 +78,6 @@ export async function saveMeetingSpec(context: Context, form: MeetingSpecForm): 
     await writeSpec(context, row, value);
     return { ok: true, rules: value.rules };
   });
-}
-
-function readRanges(texts: Record<string, string>, problems: Problem[]): MeetingSpec["ranges"] {
-  const ranges: MeetingSpec["ranges"] = {};
-  for (const kind of Object.keys(MEETING_QUANTITIES) as MeetingQuantity[]) {
-    const { label, unit } = MEETING_QUANTITIES[kind];
-    const read = (end: "least" | "most") => {
-      const text = (texts[`${end}.${kind}`] ?? "").trim().replace(",", ".");
-      if (text === "") return undefined;
-      const value = /^\d*\.?\d+$/.test(text) ? Number(text) : NaN;
-      if (value >= 0 && value <= 10_000) return value;
-      problems.push({ path: `${end}.${kind}`, message: `${label}: “${text}” is no number of ${unit}` });
-      return undefined;
-    };
-    const [least, most] = [read("least"), read("most")];
-    if (least !== undefined && most !== undefined && least > most)
-      problems.push({ path: `least.${kind}`, message: `${label}: the least is more than the most` });
-    if (least !== undefined || most !== undefined)
-      ranges[kind] = { ...(least === undefined ? {} : { least }), ...(most === undefined ? {} : { most }) };
-  }
-  return ranges;
 }
 
 /** Takes what rules ask for some lifts away again. */

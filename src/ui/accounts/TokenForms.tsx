@@ -2,7 +2,8 @@
 
 import { DoorField } from "../doors/SecretFields";
 import { CheckedForm } from "../kit/CheckedForm";
-import { Field, FormMessage } from "../kit/FormParts";
+import { FieldProblem } from "../kit/FieldProblem";
+import { FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
 import { DeviceList, type DeviceRow } from "./DeviceForms";
@@ -50,25 +51,23 @@ export function TokenForms({
           maxLength={60}
           autoComplete="off"
         />
-        <Field state={state} name="scopes" label="May">
-          {({ id, ...attributes }) => (
-            <div id={id} className="grid gap-1">
-              {SCOPES.map(([key, words]) => (
-                <label key={key} className="flex min-h-9 items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="checkbox"
-                    {...attributes}
-                    name="scopes"
-                    value={key}
-                    defaultChecked={key === "read"}
-                  />
-                  {words}
-                </label>
-              ))}
-            </div>
-          )}
-        </Field>
+        <fieldset className="grid gap-1">
+          <legend className="mb-1 text-sm font-semibold">May</legend>
+          {SCOPES.map(([key, words]) => (
+            // Not registered as fields of the form are: boxes of one name would all be ticked by the first.
+            <label key={key} className="flex min-h-9 items-center gap-2">
+              <input
+                type="checkbox"
+                className="checkbox"
+                name="scopes"
+                value={key}
+                defaultChecked={(state.typed.scopes ?? "read").split(" ").includes(key)}
+              />
+              {words}
+            </label>
+          ))}
+          <FieldProblem state={state} name="scopes" />
+        </fieldset>
         <DoorField state={state} name="days" label="Valid for, days" defaultValue="90" inputMode="numeric" />
         <button className="btn btn-neutral justify-self-start" disabled={isPending}>
           Make token

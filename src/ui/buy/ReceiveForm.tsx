@@ -3,12 +3,13 @@
 import { useRef, useState } from "react";
 import { QUANTITIES, type QuantityKind } from "@/core/bars/quantities";
 import { RECEIVING_CHECKS } from "@/core/buying/receiving";
-import { fixed } from "@/core/units/format";
 import { FormMessage } from "../kit/FormParts";
 import { FormProblems } from "../kit/FormProblems";
 import type { FormAction } from "../kit/formState";
 import { freshKey } from "../kit/freshKey";
 import { asBase64, shrinkPhoto } from "../kit/shrinkPhoto";
+import { ValueText } from "../kit/QuantityText";
+import { UnitName } from "../kit/shown";
 import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
@@ -81,14 +82,25 @@ export function ReceiveForm({ offerId, wantedTag, kinds, action }: Props) {
           return (
             <label key={kind} className="grid grid-cols-[minmax(0,1fr)_8rem] items-center gap-3 text-sm">
               <span>
-                {label}, {unit}
+                {label}, <UnitName of={unit} />
                 <span className="text-quiet block text-xs">
-                  {stated === null ? "nothing stated" : `stated ${fixed(stated, decimals)}`}
-                  {tolerance !== null && stated !== null && `, ± ${tolerance}`}
+                  {stated === null ? (
+                    "nothing stated"
+                  ) : (
+                    <>
+                      stated <ValueText value={stated} decimals={decimals} unit={unit} isAligned />
+                      {tolerance !== null && (
+                        <>
+                          , ± <ValueText value={tolerance} decimals={2} unit={unit} />
+                        </>
+                      )}
+                    </>
+                  )}
                 </span>
               </span>
               <input
                 name={`readings.${kind}`}
+                data-unit={unit === "s" ? undefined : unit}
                 defaultValue={known(`readings.${kind}`)}
                 inputMode="decimal"
                 className="input min-h-12 w-full text-right text-lg"

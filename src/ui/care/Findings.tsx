@@ -6,6 +6,7 @@ import { useState } from "react";
 import { dayText } from "@/core/units/dates";
 import { BarTag } from "../kit/BarTag";
 import { FormMessage } from "../kit/FormParts";
+import { FormProblems } from "../kit/FormProblems";
 import type { FormAction } from "../kit/formState";
 import Link from "../kit/Link";
 import { useFormAction } from "../kit/useFormAction";
@@ -71,11 +72,7 @@ export function Findings({ findings, today, maySettle, action }: Props) {
         </button>
       )}
       <FormMessage state={form} />
-      {form.problems.map(({ message }) => (
-        <p key={message} className="text-error text-sm">
-          {message}
-        </p>
-      ))}
+      <FormProblems form={form} />
     </section>
   );
 }

@@ -4,8 +4,10 @@ import { useRef, useState } from "react";
 import { INCIDENT_KINDS, INCIDENT_WORDS } from "@/core/care/incident";
 import { freshKey } from "../kit/freshKey";
 import Link from "../kit/Link";
+import { typedIn } from "@/core/units/shown";
 import { convertTyped, readTyped } from "@/core/units/typedQuantity";
 import { PhotoField, photoOf } from "../kit/PhotoField";
+import { useShown } from "../kit/shown";
 
 /** What happened with a bar, in under a minute. What was typed stays until it is saved. */
 export function IncidentForm({ tag }: { tag: string }) {
@@ -13,6 +15,7 @@ export function IncidentForm({ tag }: { tag: string }) {
   const [problem, setProblem] = useState<string | null>(null);
   const [isSending, setSending] = useState(false);
   const [isSaved, setSaved] = useState(false);
+  const { units, name: nameOf } = useShown();
   if (isSaved)
     return (
       <div role="status" className="sheet border-l-accent border-l-4 p-4">
@@ -35,7 +38,7 @@ export function IncidentForm({ tag }: { tag: string }) {
         const data = new FormData(event.currentTarget);
         const text = (name: string) => String(data.get(name) ?? "").trim();
         const [kind, note, load] = [text("kind"), text("note"), text("load")];
-        const typed = load === "" ? null : readTyped(load, "kg");
+        const typed = load === "" ? null : readTyped(typedIn(load, "kg", units), "kg");
         if (kind === "" || note === "") return setProblem("Choose what happened, and say how in a few words.");
         const loadKg = typed ? convertTyped(typed) : null;
         if (load !== "" && !(loadKg !== null && loadKg > 0))
@@ -90,7 +93,7 @@ export function IncidentForm({ tag }: { tag: string }) {
           <input name="setup" maxLength={200} className="input w-full" placeholder="Rack 1, hole 19" />
         </label>
         <label className="grid gap-1 text-sm">
-          Load on the bar, kg or lb
+          Load on the bar, {nameOf("kg")}
           <input name="load" inputMode="decimal" className="input w-full" />
         </label>
       </div>

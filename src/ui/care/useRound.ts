@@ -2,26 +2,15 @@
 
 import { useCallback, useMemo, useRef, useState } from "react";
 import { isBySides, nextRoundStep, NO_SIDES } from "@/core/care/roundSteps";
+import type { SentRoundTouch } from "@/core/care/roundTouch";
 import type { Zone } from "@/core/wear/zones";
 import type { RoundStop, RoundView } from "@/server/care/rounds";
 import { useOutbox } from "../kit/useOutbox";
 import { useSides } from "./useSides";
 import type { Walker } from "./WalkerForm";
 
-/** What a telephone sends; the server's schema holds the same. */
-interface Touch {
-  kind: "done" | "skip" | "wrong";
-  tag: string;
-  tasks: string[];
-  /** What checks found, by task. */
-  results?: Record<string, string>;
-  note?: string;
-  photo?: string;
-  zone?: Zone;
-  minutes?: number;
-  /** On a shared tablet: whose touch it is. */
-  as?: string;
-}
+/** What is touched; the outbox adds its key and when it was made. */
+type Touch = Omit<SentRoundTouch, "key" | "madeAt">;
 
 /** Longer between two bars than this is a break, not work. */
 const LONGEST_MINUTES = 10;

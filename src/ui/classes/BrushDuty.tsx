@@ -2,6 +2,7 @@
 
 import { useId } from "react";
 import { FormMessage } from "../kit/FormParts";
+import { FormProblems } from "../kit/FormProblems";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
 
@@ -53,11 +54,7 @@ export function BrushDuty({ classId, version, brushBy, names, isBusy, action }: 
         <span className="text-quiet">A busy evening: someone brushes the knurl between heavy attempts.</span>
       )}
       <FormMessage state={form} />
-      {form.problems.map(({ message }) => (
-        <span key={message} className="text-error">
-          {message}
-        </span>
-      ))}
+      <FormProblems form={form} />
     </form>
   );
 }

@@ -1,12 +1,9 @@
 "use client";
 
-import { useId } from "react";
 import { MEETING_QUANTITIES, rangeWords, type MeetingQuantity, type MeetingSpec } from "@/core/matching/meetingSpec";
-import { FormMessage } from "../kit/FormParts";
-import { FormProblems } from "../kit/FormProblems";
 import type { FormAction } from "../kit/formState";
-import { useFormAction } from "../kit/useFormAction";
 import { Say } from "../kit/shown";
+import { MeetingForm } from "./MeetingForm";
 
 export interface MeetingItem {
   /** Null for rules that come with the program. */
@@ -83,93 +80,4 @@ function specWords({ ranges, marks }: MeetingSpec): string {
     return [`${label} ${rangeWords({ least, most }, Math.max(decimals, 3))} ${unit}`];
   });
   return [...words, ...(marks ? [`rings ${marks === "powerlifting" ? 810 : 910} mm apart`] : [])].join("; ");
-}
-
-function MeetingForm({ item, lifts, action }: { item: MeetingItem | null; lifts: Props["lifts"]; action: FormAction }) {
-  const [form, send, isPending] = useFormAction(action);
-  const id = useId();
-  const typed = form.status === "refused" ? form.typed : null;
-  const chosen = typed ? (typed.lifts ?? "").split(" ") : (item?.lifts ?? []);
-  const value = (name: string, known: string | undefined) => typed?.[name] ?? known ?? "";
-  const input = "input input-sm";
-  return (
-    <form action={send} key={`${form.status}${form.problems.length}`} className="grid gap-3 text-sm">
-      <input type="hidden" name="id" value={item?.id ?? ""} />
-      <input type="hidden" name="version" value={form.version ?? item?.version ?? 0} />
-      <FormProblems form={form} />
-      <div className="grid gap-3 sm:grid-cols-3">
-        <label className="grid gap-1">
-          <span className="font-semibold">name of the rules</span>
-          <input name="rules" defaultValue={value("rules", item?.rules)} className={`${input} w-full`} />
-        </label>
-        <label className="grid gap-1">
-          <span className="font-semibold">where it is written</span>
-          <input name="source" defaultValue={value("source", item?.spec.source)} className={`${input} w-full`} />
-        </label>
-        <label className="grid gap-1">
-          <span className="font-semibold">ring marks</span>
-          <select
-            name="marks"
-            defaultValue={value("marks", item?.spec.marks ?? "")}
-            className="select select-sm w-full"
-          >
-            <option value="">nothing asked</option>
-            <option value="powerlifting">810 mm apart</option>
-            <option value="weightlifting">910 mm apart</option>
-          </select>
-        </label>
-      </div>
-      <fieldset>
-        <legend className="mb-1 font-semibold">for the lifts</legend>
-        <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-3 lg:grid-cols-5">
-          {lifts.map(({ key, name }) => (
-            <label key={key} className="flex min-h-9 items-center gap-2">
-              <input
-                type="checkbox"
-                name="lifts"
-                value={key}
-                defaultChecked={chosen.includes(key)}
-                className="checkbox checkbox-sm"
-              />
-              {name}
-            </label>
-          ))}
-        </div>
-      </fieldset>
-      <fieldset>
-        <legend className="mb-1 font-semibold">the bar, from least to most; empty where the rules are silent</legend>
-        <div className="grid gap-2 sm:grid-cols-2 lg:grid-cols-4">
-          {KINDS.map((kind) => (
-            <div key={kind} className="flex items-center justify-between gap-2">
-              <span id={`${id}${kind}`}>{MEETING_QUANTITIES[kind].label}</span>
-              <span className="flex items-center gap-1">
-                {(["least", "most"] as const).map((end) => (
-                  <input
-                    key={end}
-                    name={`${end}.${kind}`}
-                    aria-label={`${MEETING_QUANTITIES[kind].label}, ${end}`}
-                    inputMode="decimal"
-                    defaultValue={value(`${end}.${kind}`, item?.spec.ranges[kind]?.[end]?.toString())}
-                    className={`${input} w-18 px-1 text-right`}
-                  />
-                ))}
-                <span className="unit w-6">{MEETING_QUANTITIES[kind].unit}</span>
-              </span>
-            </div>
-          ))}
-        </div>
-      </fieldset>
-      <div className="flex flex-wrap items-center gap-3">
-        <button className="btn btn-sm btn-neutral" disabled={isPending}>
-          {item ? "Save" : "Add rules"}
-        </button>
-        {item && (
-          <button name="remove" value="1" className="btn btn-sm btn-outline" disabled={isPending}>
-            Delete
-          </button>
-        )}
-        <FormMessage state={form} />
-      </div>
-    </form>
-  );
 }

@@ -4,6 +4,7 @@ import { ArrowDown, ArrowUp } from "lucide-react";
 import { useState } from "react";
 import { STEADY_NAMES, type SteadyKind } from "@/core/comparing/steadiness";
 import { FormMessage } from "../kit/FormParts";
+import { FormProblems } from "../kit/FormProblems";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
 
@@ -58,11 +59,7 @@ export function SteadinessForm({ order, version, mayEdit, action }: Props) {
           </li>
         ))}
       </ol>
-      {form.problems.map(({ path, message }) => (
-        <p key={path} className="text-error text-sm">
-          {message}
-        </p>
-      ))}
+      <FormProblems form={form} />
       {mayEdit && (
         <div className="flex items-center gap-3">
           <button className="btn btn-neutral" disabled={isPending}>

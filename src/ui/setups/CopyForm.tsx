@@ -1,6 +1,7 @@
 "use client";
 
 import { FormMessage } from "../kit/FormParts";
+import { FormProblems } from "../kit/FormProblems";
 import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
 import { Say } from "../kit/shown";
@@ -31,11 +32,7 @@ export function CopyForm({
         Copy
       </button>
       <FormMessage state={form} />
-      {form.problems.map(({ message }) => (
-        <p key={message} className="text-error text-sm">
-          {message}
-        </p>
-      ))}
+      <FormProblems form={form} />
     </form>
   );
 }

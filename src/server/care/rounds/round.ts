@@ -2,9 +2,9 @@ import "server-only";
 import { and, eq, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import { checkAnswers } from "@/core/care/checks";
 import { learnedMinutes } from "@/core/care/learnedMinutes";
+import type { RoundTouch } from "@/core/care/roundTouch";
 import { groupBy } from "@/core/collections/groupBy";
 import { type HallDay, addDays, daysBetween, hallDayAt } from "@/core/units/hallDay";
-import type { Zone } from "@/core/wear/zones";
 import { bars, careLog, carePlan, careRounds, careSkips, careTasks } from "@/data/schema";
 import { type Context, inTransaction, isTablet, may } from "@/server/access";
 import { type DueItem, careDueOn, careOfBars } from "@/server/care/due";
@@ -209,25 +209,6 @@ export async function minutesLearned(context: Context): Promise<Map<string, numb
       return [task.key, learnedMinutes(task.minutes, count, total)];
     }),
   );
-}
-
-/** One touch on a round: done, not now, or something is wrong. */
-export interface RoundTouch {
-  key: string;
-  kind: "done" | "skip" | "wrong";
-  tag: string;
-  tasks: string[];
-  /** What checks found: the answer's key, by task. */
-  results?: Record<string, string>;
-  /** Why not now; what is wrong. */
-  note?: string;
-  /** Of what is wrong, base64. */
-  photo?: string;
-  /** Of what is wrong: on which part of the bar. */
-  zone?: Zone;
-  /** Since the touch before, where that is known. */
-  minutes?: number;
-  madeAt: string;
 }
 
 /** Two touches within seconds are ticks, not work. Common practice, no source. */

@@ -1,10 +1,11 @@
 import "server-only";
+import { readMeeting, type MeetingValue } from "@/core/matching/readMeeting";
 import { meetingSpecs } from "@/data/schema";
-import { type MeetingSpecRow, type SpecValue, ownMeetingSpecs, readSpec, specKey, writeSpec } from "@/server/lifts";
+import { type MeetingSpecRow, ownMeetingSpecs, specKey, writeSpec } from "@/server/lifts";
 import { diffList } from "../listPart";
 import { type FilePart, FROM_A_FILE } from "../part";
 
-const valueOf = ({ rules, source, lifts, ranges, marks }: MeetingSpecRow): SpecValue => ({
+const valueOf = ({ rules, source, lifts, ranges, marks }: MeetingSpecRow): MeetingValue => ({
   rules,
   source,
   lifts,
@@ -36,7 +37,7 @@ export const meetingsPart: FilePart<"meetings"> = {
       incoming,
       there: new Map([...rows].map(([key, row]) => [key, valueOf(row)])),
       read: (item) => {
-        const { value, problems } = readSpec(item, [...lifts]);
+        const { value, problems } = readMeeting(item, [...lifts]);
         return { problems, value, key: specKey(value), tag: value.rules };
       },
       write: async (items) => {

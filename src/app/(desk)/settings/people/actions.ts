@@ -92,7 +92,9 @@ export async function makeTokenAction(_before: FormState, form: FormData): Promi
   const { label = "", days = "" } = typed;
   const scopes = form.getAll("scopes").map(String);
   const result = await makeToken(await requestContext(), { label, scopes, days });
-  return result.ok ? done("", { label, token: result.token }) : refusedAtDoor(result, typed);
+  return result.ok
+    ? done("", { label, token: result.token })
+    : refusedAtDoor(result, { ...typed, scopes: scopes.join(" ") });
 }
 
 /** Revokes a token. */
