@@ -1,12 +1,7 @@
 "use client";
 
-import { SENSOR_KEYS, SENSOR_NUMBERS } from "@/core/care/readSensor";
-import { trimmed } from "@/core/units/format";
-import type { SensorRow } from "@/server/care/air";
 import { Field, FormMessage } from "../kit/FormParts";
 import type { FormAction } from "../kit/formState";
-import { SavedForm } from "../kit/SavedForm";
-import { RuleNumber } from "../settings/RuleNumber";
 import { useFormAction } from "../kit/useFormAction";
 
 /** Readings of one place from a file. */
@@ -38,33 +33,5 @@ export function ImportForm({ sensorKey, action }: { sensorKey: string; action: F
         </ul>
       )}
     </form>
-  );
-}
-
-/** What falls from the air at a place, and how far its steel lags behind. */
-export function SensorForm({ sensor, action }: { sensor: SensorRow; action: FormAction }) {
-  return (
-    <SavedForm
-      kind="sensor"
-      version={sensor.version}
-      fields={SENSOR_KEYS}
-      hidden={{ key: sensor.key }}
-      action={action}
-      className="grid content-start gap-2"
-      buttonClass="btn btn-sm btn-outline"
-    >
-      {(form) =>
-        SENSOR_KEYS.map((key) => (
-          <RuleNumber
-            key={key}
-            name={key}
-            rule={SENSOR_NUMBERS[key]}
-            value={trimmed(sensor[key], 2)}
-            form={form}
-            isDisabled={false}
-          />
-        ))
-      }
-    </SavedForm>
   );
 }

@@ -17,11 +17,15 @@ import { fixed, trimmed } from "@/core/units/format";
 import type { SensorRow } from "@/server/care/air";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
-import { ImportForm, SensorForm } from "./AirForms";
+import { ImportForm } from "./AirForms";
 import { MonthTable, monthName } from "./MonthTable";
 import { Now, Why } from "./AirNow";
 import type { AirSheetProps } from "./airSheetProps";
+import { fetched } from "../kit/fetched";
+import { OnceOpen } from "../kit/OnceOpen";
 import { Day } from "../kit/shown";
+
+const SensorForm = fetched(async () => (await import("./SensorForm")).SensorForm);
 
 const TICK = { fontSize: 11, fill: "var(--color-quiet)" };
 
@@ -141,7 +145,12 @@ export function AirSheet(props: AirSheetProps) {
         {mayEdit && (
           <div className="grid gap-4 lg:grid-cols-2">
             <ImportForm sensorKey={sensor.key} action={importAction} />
-            <SensorForm key={sensor.version} sensor={sensor} action={sensorAction} />
+            <OnceOpen
+              summary="Salt, sulphur dioxide and steel here"
+              summaryClass="min-h-11 cursor-pointer py-3 text-sm font-semibold"
+            >
+              {() => <SensorForm key={sensor.version} sensor={sensor} action={sensorAction} />}
+            </OnceOpen>
           </div>
         )}
       </section>

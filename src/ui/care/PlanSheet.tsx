@@ -3,7 +3,8 @@
 import type { PlannedRound } from "@/server/care/rounds";
 import { FormMessage } from "../kit/FormParts";
 import type { FormAction, FormState } from "../kit/formState";
-import { HoursForm, Links, OutboxList, type CalendarLink, type CrewMember, type Reminder } from "./PlanForms";
+import { CrewHours } from "./CrewHours";
+import { Links, OutboxList, type CalendarLink, type CrewMember, type Reminder } from "./PlanForms";
 import { latenessOn, RoundWeeks } from "./RoundWeeks";
 import { useFormAction } from "../kit/useFormAction";
 
@@ -48,17 +49,7 @@ export function PlanSheet({ rounds, days, crew, links, publicUrl, mayPlan, outbo
       {rounds.length > 0 && <RoundWeeks rounds={rounds} days={days} mayPlan={mayPlan} action={actions.move} />}
       {mayPlan && (
         <div className="grid gap-3 lg:grid-cols-2">
-          <section className="sheet p-4" aria-label="Hours">
-            <h2 className="font-bold">When someone is in</h2>
-            <p className="text-quiet mb-2 text-xs">
-              Every week, one span a line: Mon 09:00-10:30. Rounds go around classes by themselves.
-            </p>
-            <div className="grid gap-3 sm:grid-cols-2">
-              {crew.map((person) => (
-                <HoursForm key={person.id + person.text} person={person} action={actions.hours} />
-              ))}
-            </div>
-          </section>
+          <CrewHours crew={crew} action={actions.hours} />
           <div className="grid content-start gap-3">
             <Links links={links} crew={crew} publicUrl={publicUrl} link={actions.link} revoke={actions.revoke} />
             <OutboxList outbox={outbox} action={actions.read} />

@@ -1,10 +1,11 @@
 // @vitest-environment jsdom
-import { screen, waitFor, within } from "@testing-library/react";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it, vi } from "vitest";
 import type { PlannedRound } from "@/server/care/rounds/planned";
 import type { CheckedStation } from "@/server/equipment/stationChecks";
 import type { MeterItem } from "@/server/care/planning/meters";
 import { formAction, show, TODAY } from "../touch.fixture";
+import { CrewHours } from "./CrewHours";
 import { Meter } from "./MeterRow";
 import { latenessOn, RoundWeeks } from "./RoundWeeks";
 import { StationCare } from "./StationCare";
@@ -112,6 +113,30 @@ describe("looks at a rack", () => {
       <StationCare stations={[]} today={TODAY} mayCheck mayReturn action={formAction().action} />,
     );
     expect(container.textContent).toContain("Settings, Plates and stations");
+  });
+});
+
+describe("the crew's hours", () => {
+  it("are read at a glance and changed one by one, under what they were", async () => {
+    const { sent, action } = formAction();
+    const crew = [
+      { id: "p1", name: "Ada", text: "Mon 09:00-10:30\nWed 17:00-19:00" },
+      { id: "p2", name: "Bo", text: "" },
+    ];
+    const { user } = show(<CrewHours crew={crew} action={action} />);
+    expect(screen.getByText("Mon 09:00-10:30, Wed 17:00-19:00")).toBeTruthy();
+    expect(screen.getByText("no hours yet")).toBeTruthy();
+    expect(screen.queryByRole("textbox")).toBeNull();
+    const fold = screen.getAllByText("Change")[0]!.closest("details")!;
+    fold.open = true;
+    fireEvent(fold, new Event("toggle"));
+    const hours = await screen.findByLabelText<HTMLTextAreaElement>("Ada");
+    await user.clear(hours);
+    await user.type(hours, "Tue 09:00-10:00");
+    await user.click(screen.getByRole("button", { name: /the hours of Ada/ }));
+    await waitFor(() =>
+      expect(sent[0]).toEqual({ person: "p1", was: crew[0]!.text.replaceAll("\n", "\r\n"), hours: "Tue 09:00-10:00" }),
+    );
   });
 });
 

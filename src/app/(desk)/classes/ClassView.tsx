@@ -5,7 +5,7 @@ import { listLifters } from "@/server/lifters";
 import { allLifts } from "@/server/lifts";
 import { platesAtHand } from "@/server/loading";
 import type { Context } from "@/server/access";
-import { ClassForm } from "@/ui/classes/ClassForm";
+import { FoldedClassForm } from "@/ui/classes/FoldedClassForm";
 import { TonightSheet } from "@/ui/classes/TonightSheet";
 import { facesOf } from "@/ui/load/plateFaces";
 import {
@@ -58,12 +58,7 @@ export async function ClassView({ context, details }: { context: Context; detail
           ...{ reassign: reassignAction, move: moveAction, brush: brushAction },
         }}
       />
-      <details className="sheet mt-3 px-4">
-        <summary className="min-h-11 cursor-pointer py-3 text-sm font-semibold">When and where</summary>
-        <div className="pb-4">
-          <ClassForm key={version} id={id} version={version} texts={texts} stations={stations} action={classAction} />
-        </div>
-      </details>
+      <FoldedClassForm id={id} version={version} texts={texts} stations={stations} action={classAction} />
     </>
   );
 }
