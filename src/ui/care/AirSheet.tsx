@@ -12,6 +12,7 @@ import {
   YAxis,
 } from "recharts";
 import { wetFromPct } from "@/core/care/climateDay";
+import { dateText } from "@/core/units/dates";
 import { hallClockAt } from "@/core/units/hallDay";
 import { fixed, trimmed } from "@/core/units/format";
 import type { SensorRow } from "@/server/care/air";
@@ -73,7 +74,7 @@ export function AirSheet(props: AirSheetProps) {
             Line: hours in which the steel was below the dew point.
           </p>
           <Chart label="Wet hours by day">
-            <ComposedChart data={days.map((day) => ({ ...day, x: day.day.slice(5) }))} accessibilityLayer>
+            <ComposedChart data={days.map((day) => ({ ...day, x: plainDay(day.day) }))} accessibilityLayer>
               <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
               <XAxis dataKey="x" tick={TICK} stroke="var(--color-faint)" minTickGap={24} />
               <YAxis tick={TICK} stroke="var(--color-faint)" width={34} domain={[0, 24]} ticks={[0, 6, 12, 18, 24]} />
@@ -157,6 +158,9 @@ export function AirSheet(props: AirSheetProps) {
     </div>
   );
 }
+
+/** A day below a bar of the chart: "3 Oct". */
+const plainDay = (day: string) => dateText(day, day);
 
 /** Where the readings come from: simulated ones are called so, and so are uploaded ones. */
 function readingsWords(kind: SensorRow["kind"], { readings, uploaded }: AirSheetProps["extent"]): string {

@@ -1,9 +1,21 @@
 "use client";
 
-import { startTransition, useEffect, useRef, type FormEventHandler, type ReactNode, type SubmitEvent } from "react";
-import { get, useForm, type FieldErrors, type Resolver } from "react-hook-form";
+import {
+  startTransition,
+  useEffect,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type FocusEvent,
+  type FormEventHandler,
+  type ReactNode,
+  type SubmitEvent,
+} from "react";
+import { flushSync } from "react-dom";
+import type { Problem } from "@/core/problem";
 import { CheckedContext } from "./checkedField";
 import { useCheck } from "./formCheck";
+import type { FormFields } from "./formFields";
 import type { FormState } from "./formState";
 
 type Texts = Record<string, string>;
@@ -28,19 +40,18 @@ export function CheckedForm({ kind, form, send, isPending, className, onChange, 
   const check = useCheck();
   const element = useRef<HTMLFormElement>(null);
   const isSent = useRef(false);
-  const resolver: Resolver<Texts> = async (values, _context, { names }) => {
-    const problems = check && element.current ? await check(kind, textsOf(element.current)).catch(() => []) : [];
-    // Left empty, a field is not wrong yet: it is when the form is sent.
-    const isLeft = names?.length === 1 && names[0] !== undefined;
-    const errors: FieldErrors<Texts> = {};
-    for (const { path, message } of problems)
-      // What this form does not ask is not its to put right: saving knows it.
-      if (element.current?.elements.namedItem(path) && (!isLeft || (path === names[0] && values[path] !== "")))
-        errors[path] ??= { type: "server", message };
-    return Object.keys(errors).length > 0 ? { values: {}, errors } : { values, errors: {} };
-  };
-  const methods = useForm<Texts>({ mode: "onBlur", reValidateMode: "onBlur", resolver, shouldFocusError: true });
-  const { isDirty, isSubmitting, errors } = methods.formState;
+  const [isTouched, setTouched] = useState(false);
+  const [isSubmitting, setSubmitting] = useState(false);
+  const { fields, fetchFields, left } = useFields(async (names) => {
+    const current = element.current;
+    if (!check || !current) return [];
+    const texts = textsOf(current);
+    const problems = await check(kind, texts).catch((): Problem[] => []);
+    // Left empty, a field is not wrong yet: it is when the form is sent. What this form does not ask is not its to put
+    // right: saving knows it.
+    const isLeft = ({ path }: Problem) => names === undefined || (names.includes(path) && (texts[path] ?? "") !== "");
+    return problems.filter((one) => current.elements.namedItem(one.path) && isLeft(one));
+  });
   useEffect(() => {
     if (!isPending) isSent.current = false;
   }, [isPending]);
@@ -49,29 +60,74 @@ export function CheckedForm({ kind, form, send, isPending, className, onChange, 
     if (form.status !== "refused") return;
     element.current?.querySelector<HTMLElement>("[aria-invalid=true]")?.focus();
   }, [form]);
-  useLeaveWarning(isDirty && !isSubmitting && !isPending && form.status !== "done");
-  const onSubmit = (event: SubmitEvent<HTMLFormElement>) => {
+  useLeaveWarning(isTouched && !isSubmitting && !isPending && form.status !== "done");
+  const onSubmit = async (event: SubmitEvent<HTMLFormElement>) => {
+    event.preventDefault();
     const current = event.currentTarget;
     const { submitter } = event.nativeEvent as unknown as { submitter: HTMLElement | null };
-    void methods.handleSubmit(() => {
+    const goOn = () => {
       if (isSent.current) return;
       isSent.current = true;
       const body = new FormData(current, submitter ?? undefined);
       startTransition(() => send(body));
-    })(event);
+    };
+    setSubmitting(true);
+    const own = await fetchFields();
+    await (own ? own.submit(goOn) : goOn());
+    setSubmitting(false);
   };
   return (
-    <CheckedContext value={{ register: methods.register, problemOf: (name) => said(errors, name) }}>
-      <form ref={element} action={send} className={className} noValidate onSubmit={onSubmit} onChange={onChange}>
+    <CheckedContext value={fields && { register: fields.register, problemOf: fields.problemOf }}>
+      <form
+        ref={element}
+        action={send}
+        className={className}
+        noValidate
+        onSubmit={(event) => void onSubmit(event)}
+        onChange={onChange}
+        onInput={() => setTouched(true)}
+        onFocus={() => void fetchFields()}
+        onBlur={({ target }: FocusEvent<HTMLFormElement, HTMLElement>) => left(target.getAttribute("name"))}
+      >
         {children}
       </form>
     </CheckedContext>
   );
 }
 
-/** What is wrong with a field. Names with dots are paths to the package where a field was left, and plain where all were sent. */
-const said = (errors: FieldErrors<Texts>, name: string): string | null =>
-  (get(errors, name) as { message?: string } | undefined)?.message ?? null;
+const nothing = () => () => {};
+const never = () => 0;
+
+/** The fields of a form, fetched at its first touch; what was left before they came is checked then. */
+function useFields(problemsOf: (names: readonly string[] | undefined) => Promise<Problem[]>) {
+  const [fields, setFields] = useState<FormFields | null>(null);
+  const asked = useRef<Promise<FormFields | null> | null>(null);
+  const leftBefore = useRef<string[]>([]);
+  const latest = useRef(problemsOf);
+  useEffect(() => {
+    latest.current = problemsOf;
+  });
+  useSyncExternalStore(fields?.subscribe ?? nothing, fields?.said ?? never, never);
+  const fetchFields = () =>
+    (asked.current ??= import("./formFields").then(
+      ({ formFields }) => {
+        const made = formFields((names) => latest.current(names));
+        // Its fields are in it before anything is asked of them.
+        flushSync(() => setFields(made));
+        if (leftBefore.current.length > 0) void made.check(leftBefore.current);
+        return made;
+      },
+      () => {
+        // Without the script nothing is checked here; saving checks everything again.
+        asked.current = null;
+        return null;
+      },
+    ));
+  const left = (name: string | null) => {
+    if (name && !fields) leftBefore.current.push(name);
+  };
+  return { fields, fetchFields, left };
+}
 
 /** What a form would send, as texts; boxes of one name together. */
 function textsOf(form: HTMLFormElement): Texts {

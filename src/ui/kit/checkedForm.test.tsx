@@ -1,12 +1,14 @@
 // @vitest-environment jsdom
 import "../dom.fixture";
-import { render, screen, waitFor } from "@testing-library/react";
+import { fireEvent, render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { LIFTER_FIELDS } from "@/core/matching/lifterFields";
 import { CheckProvider, type FormCheck } from "./formCheck";
+import { CheckedForm } from "./CheckedForm";
 import { FieldsForm } from "./FieldsForm";
-import type { FormState } from "./formState";
+import { Field } from "./FormParts";
+import { FRESH, type FormState } from "./formState";
 
 /* A form checked by the server when a field is left and when it is sent. */
 
@@ -76,6 +78,39 @@ describe("a checked form", () => {
     expect(screen.queryByText(/must be given/)).toBeNull();
     await user.click(save());
     await screen.findByText(/must be given/);
+  });
+  it("checks a field that was left before its script had come", async () => {
+    setUp(tall);
+    const field = height() as HTMLInputElement;
+    field.focus();
+    fireEvent.input(field, { target: { value: "tall" } });
+    field.blur();
+    await screen.findByText(/1\.93 m is fine/);
+  });
+  it("leaves boxes of one name as they stand", async () => {
+    const sent: FormData[] = [];
+    const send = (form: FormData) => void sent.push(form);
+    render(
+      <CheckProvider check={async () => []}>
+        <CheckedForm kind="x" form={FRESH} send={send} isPending={false}>
+          <Field state={FRESH} name="may" label="May">
+            {({ id, ...attributes }) => (
+              <span id={id}>
+                {["read", "write"].map((one) => (
+                  <label key={one}>
+                    <input {...attributes} type="checkbox" value={one} defaultChecked={one === "read"} /> {one}
+                  </label>
+                ))}
+              </span>
+            )}
+          </Field>
+          <button>Save</button>
+        </CheckedForm>
+      </CheckProvider>,
+    );
+    screen.getByLabelText("write").focus();
+    await userEvent.setup().click(save());
+    await waitFor(() => expect(sent[0]!.getAll("may")).toEqual(["read"]));
   });
   it("is not held up by what it does not ask", async () => {
     const { user, sent } = setUp(async () => [{ path: "key", message: "short name: must be given" }]);
