@@ -27,7 +27,7 @@ test("a bar is measured with the simulated caliper, zeroed first, and the flagge
     for (let i = 0; i < 6; i += 1) await caliper.getByRole("button", { name: "Read the bar" }).click();
     for (const box of await form.getByRole("textbox").all())
       expect(Number(await box.inputValue())).toBeGreaterThan(28.6);
-    await expect(form.getByTestId("mean")).toHaveText(/^28\.7[3-7]$/);
+    await expect(form.getByTestId("mean")).toHaveText(/^28\.7[3-7]mm$/);
     await expect(
       form.getByText(/Shaft diameter is \+0\.2\d mm from the stated 28\.5 .*stiffer than stated/),
     ).toBeVisible();

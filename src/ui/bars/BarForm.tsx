@@ -10,14 +10,12 @@ import {
   type FieldGroup,
   type FieldKey,
 } from "@/core/bars/barFields";
-import { statedKey } from "@/core/bars/barRecord";
-import { FAMILIES, FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
-import { measurableKinds, QUANTITIES, quantityLabel } from "@/core/bars/quantities";
+import { FAMILIES, type FamilyKey } from "@/core/bars/families";
+import { measurableKinds } from "@/core/bars/quantities";
 import { CheckedForm } from "../kit/CheckedForm";
 import { FormMessage } from "../kit/FormParts";
-import { FormProblems } from "../kit/FormProblems";
 import type { FormAction } from "../kit/formState";
-import Link from "../kit/Link";
+import { FamilyChoice, FormFoot, problemsBy, Refused, StatedFields } from "./barFormParts";
 import { FormField } from "./FormField";
 import { useFormAction } from "../kit/useFormAction";
 
@@ -30,7 +28,7 @@ interface Props {
   /** False for whoever may not know what bars cost and who sold them. */
   showsMoney: boolean;
   action: FormAction;
-  /** Where "leave it" leads. */
+  /** Where Cancel leads. */
   back: string;
   barId?: string;
   version?: number;
@@ -64,7 +62,7 @@ export function BarForm({ mode, texts, places, currency, showsMoney, action, bac
         !isOfState(key, mode) &&
         (showsMoney || !(MONEY_FIELDS as readonly string[]).includes(key)),
     );
-  const problemsOf = (key: string) => form.problems.filter(({ path }) => path === key).map(({ message }) => message);
+  const problemsOf = problemsBy(form);
   // A refused form is made anew, so that every field shows what was typed.
   const stamp = `${form.status}${form.problems.length}${form.version ?? ""}`;
 
@@ -78,34 +76,14 @@ export function BarForm({ mode, texts, places, currency, showsMoney, action, bac
           <input type="hidden" name="stateReason" value={texts.stateReason ?? ""} />
         </>
       )}
-      {form.problems.length > 0 && (
-        <div role="alert" className="sheet border-l-error border-l-4 px-4 py-2 text-sm">
-          <p className="text-error font-bold">{form.message}</p>
-          <FormProblems form={form} className="text-base-content!" />
-          {form.version !== undefined && <p>Overwrite replaces what is there now. Cancel keeps it.</p>}
-        </div>
-      )}
+      <Refused form={form}>
+        {form.version !== undefined && <p>Overwrite replaces what is there now. Cancel keeps it.</p>}
+      </Refused>
       <fieldset className="sheet grid gap-x-4 gap-y-3 p-4 sm:grid-cols-2 lg:grid-cols-4">
         <legend className="sr-only">{GROUP_WORDS.identity}</legend>
-        <div>
-          <label htmlFor="field-family" className="mb-1 block text-sm font-semibold">
-            family
-          </label>
-          <select
-            id="field-family"
-            name="family"
-            value={family}
-            onChange={({ target }) => setFamily(target.value as FamilyKey)}
-            className="select w-full"
-          >
-            {FAMILY_KEYS.map((key) => (
-              <option key={key} value={key}>
-                {FAMILIES[key].name}
-              </option>
-            ))}
-          </select>
+        <FamilyChoice id="field-family" label="family" family={family} choose={setFamily}>
           <p className="text-quiet mt-1 text-xs">for {FAMILIES[family].madeFor}</p>
-        </div>
+        </FamilyChoice>
         {asked("identity").map((key) => (
           <FormField
             key={key}
@@ -118,29 +96,11 @@ export function BarForm({ mode, texts, places, currency, showsMoney, action, bac
         ))}
       </fieldset>
 
-      <fieldset className="sheet p-4">
-        <legend className="contents">
-          <span className="font-bold">What the seller states</span>
-        </legend>
-        <p className="text-quiet mb-3 text-xs">
-          As written, with its unit: 45 lb, 28.5, 1 1/8 in as 1.125 in. What you measure yourself comes later and counts
-          before this.
-        </p>
-        <div className="grid grid-cols-2 gap-x-4 gap-y-3 sm:grid-cols-3 lg:grid-cols-5">
-          {kinds
-            .filter((kind) => kind !== "runout" && kind !== "endPlay" && kind !== "spinDown")
-            .map((kind) => (
-              <FormField
-                key={kind}
-                name={statedKey(kind)}
-                def={{ kind: "text", most: 20, group: "geometry", label: quantityLabel(kind, build) }}
-                unit={QUANTITIES[kind].unit}
-                text={known[statedKey(kind)] ?? ""}
-                problems={problemsOf(statedKey(kind))}
-              />
-            ))}
-        </div>
-      </fieldset>
+      <StatedFields
+        {...{ build, known, problemsOf }}
+        kinds={kinds.filter((kind) => kind !== "runout" && kind !== "endPlay" && kind !== "spinDown")}
+        about="As written, with its unit: 45 lb, 28.5 mm, 1 1/8 in. What you measure yourself comes later and counts before this."
+      />
 
       {FIELD_GROUPS.filter((group) => group !== "identity" && asked(group).length > 0).map((group) => (
         <fieldset key={group} className="sheet p-4">
@@ -164,15 +124,12 @@ export function BarForm({ mode, texts, places, currency, showsMoney, action, bac
         </fieldset>
       ))}
 
-      <div className="bg-base-200 border-base-300 sticky bottom-0 flex flex-wrap items-center gap-4 border-t py-3">
-        <button className="btn btn-neutral" disabled={isPending}>
-          {mode === "new" ? `Add ${name}` : form.version !== undefined ? "Overwrite" : "Save"}
-        </button>
-        <Link href={back} className="btn btn-outline">
-          Cancel
-        </Link>
+      <FormFoot
+        word={mode === "new" ? `Add ${name}` : form.version !== undefined ? "Overwrite" : "Save"}
+        {...{ back, isPending }}
+      >
         {form.status === "refused" && <FormMessage state={form} />}
-      </div>
+      </FormFoot>
     </CheckedForm>
   );
 }

@@ -2,15 +2,13 @@
 
 import { useState } from "react";
 import { BAR_FIELDS, FIELD_GROUPS, hasField, type FieldGroup } from "@/core/bars/barFields";
-import { statedKey } from "@/core/bars/barRecord";
-import { FAMILIES, FAMILY_KEYS, type FamilyKey } from "@/core/bars/families";
-import { measurableKinds, QUANTITIES, quantityLabel } from "@/core/bars/quantities";
+import { FAMILIES, type FamilyKey } from "@/core/bars/families";
+import { measurableKinds } from "@/core/bars/quantities";
 import { OFFER_FIELDS, OFFER_KEYS, OFFERED_FIELDS } from "@/core/buying/offer";
+import { FamilyChoice, FormFoot, problemsBy, Refused, StatedFields } from "../bars/barFormParts";
 import { FormField } from "../bars/FormField";
 import { CheckedForm } from "../kit/CheckedForm";
 import type { FormAction } from "../kit/formState";
-import { FormProblems } from "../kit/FormProblems";
-import Link from "../kit/Link";
 import { useFormAction } from "../kit/useFormAction";
 
 interface Props {
@@ -38,7 +36,7 @@ export function OfferForm({ id, version, texts, currency, action, back }: Props)
   const known = form.status === "refused" ? form.typed : texts;
   const [family, setFamily] = useState<FamilyKey>((texts.family as FamilyKey | undefined) ?? "all-round");
   const { form: build } = FAMILIES[family];
-  const problemsOf = (key: string) => form.problems.filter(({ path }) => path === key).map(({ message }) => message);
+  const problemsOf = problemsBy(form);
   const of = (group: FieldGroup) =>
     OFFERED_FIELDS.filter((key) => BAR_FIELDS[key].group === group && hasField(key, build) && key !== "family");
   return (
@@ -50,12 +48,7 @@ export function OfferForm({ id, version, texts, currency, action, back }: Props)
     >
       <input type="hidden" name="id" value={id ?? ""} />
       <input type="hidden" name="version" value={form.version ?? version} />
-      {form.status === "refused" && (
-        <div role="alert" className="sheet border-l-error border-l-4 px-4 py-2 text-sm">
-          <p className="text-error font-bold">{form.message}</p>
-          <FormProblems form={form} className="text-base-content!" />
-        </div>
-      )}
+      <Refused form={form} />
       <fieldset className="sheet grid gap-x-4 gap-y-3 p-4 sm:grid-cols-2 lg:grid-cols-4">
         <legend className="sr-only">The bar</legend>
         <FormField
@@ -65,24 +58,7 @@ export function OfferForm({ id, version, texts, currency, action, back }: Props)
           text={known.name ?? ""}
           problems={problemsOf("name")}
         />
-        <div>
-          <label htmlFor="offer-family" className="mb-1 block text-sm font-semibold">
-            Family
-          </label>
-          <select
-            id="offer-family"
-            name="family"
-            value={family}
-            onChange={({ target }) => setFamily(target.value as FamilyKey)}
-            className="select w-full"
-          >
-            {FAMILY_KEYS.map((key) => (
-              <option key={key} value={key}>
-                {FAMILIES[key].name}
-              </option>
-            ))}
-          </select>
-        </div>
+        <FamilyChoice id="offer-family" label="Family" family={family} choose={setFamily} />
       </fieldset>
       <fieldset className="sheet p-4">
         <legend className="contents">
@@ -101,25 +77,10 @@ export function OfferForm({ id, version, texts, currency, action, back }: Props)
           ))}
         </div>
       </fieldset>
-      <fieldset className="sheet p-4">
-        <legend className="contents">
-          <span className="font-bold">What the seller states</span>
-        </legend>
-        <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-3 sm:grid-cols-3 lg:grid-cols-5">
-          {measurableKinds(build, false)
-            .filter((kind) => !NEVER_STATED.includes(kind))
-            .map((kind) => (
-              <FormField
-                key={kind}
-                name={statedKey(kind)}
-                def={{ kind: "text", most: 20, group: "geometry", label: quantityLabel(kind, build) }}
-                unit={QUANTITIES[kind].unit}
-                text={known[statedKey(kind)] ?? ""}
-                problems={problemsOf(statedKey(kind))}
-              />
-            ))}
-        </div>
-      </fieldset>
+      <StatedFields
+        {...{ build, known, problemsOf }}
+        kinds={measurableKinds(build, false).filter((kind) => !NEVER_STATED.includes(kind))}
+      />
       <details className="sheet px-4" open={form.problems.length > 0}>
         <summary className="min-h-11 cursor-pointer py-3 font-bold">Material, knurl, sleeves, rating</summary>
         {FIELD_GROUPS.filter((group) => GROUPS[group] && of(group).length > 0).map((group) => (
@@ -139,14 +100,10 @@ export function OfferForm({ id, version, texts, currency, action, back }: Props)
           </fieldset>
         ))}
       </details>
-      <div className="bg-base-200 border-base-300 sticky bottom-0 flex flex-wrap items-center gap-4 border-t py-3">
-        <button className="btn btn-neutral" disabled={isPending}>
-          {id === null ? "Add offer" : form.version === undefined ? "Save" : "Overwrite"}
-        </button>
-        <Link href={back} className="btn btn-outline">
-          Cancel
-        </Link>
-      </div>
+      <FormFoot
+        word={id === null ? "Add offer" : form.version === undefined ? "Save" : "Overwrite"}
+        {...{ back, isPending }}
+      />
     </CheckedForm>
   );
 }
