@@ -111,7 +111,7 @@ test("tonight's class is assigned, a choice is fixed, and the sheet says bars an
   const chosen = plan.getByRole("region", { name: "Chosen" });
   await plan.getByRole("button", { name: "Bram Okerlund, deadlift" }).click();
   await chosen.getByLabel("Station").selectOption("Rack 1");
-  await chosen.getByRole("button", { name: "What it costs there" }).click();
+  await chosen.getByRole("button", { name: "See what it costs there" }).click();
   await expect(chosen.getByTestId("move-cost")).toContainText("Not possible there.");
   await expect(chosen.getByRole("button", { name: "Move" })).toHaveCount(0);
   // Dragged by hand.

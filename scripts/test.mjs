@@ -48,39 +48,45 @@ async function everything() {
   // The build takes one core; the checks that need no build take the other.
   const building = wants("e2e") || wants("run") ? requireBuild(root, logs) : Promise.resolve();
   building.catch(() => {});
-  if (only === null) {
-    await step("types", ["node_modules/typescript/bin/tsc", "--noEmit"]);
-    await step("lint", ["node_modules/eslint/bin/eslint.js", ".", "--max-warnings", "0"]);
-    await step("import cycles", [
-      "node_modules/dpdm/lib/bin/dpdm.js",
-      ...["--no-tree", "--no-warning", "--no-progress", "--exit-code", "circular:1", "--transform"],
-      ...["--tsconfig", "tsconfig.json", "src/**/*.ts", "src/**/*.tsx"],
-    ]);
-    await step("format", ["node_modules/prettier/bin/prettier.cjs", "--check", "--log-level", "warn", "."]);
-  }
-  if (wants("unit")) await vitest("unit", {});
+  // What one core does by itself stands beside what both do.
+  await Promise.all([only === null ? readText() : null, wants("unit") ? vitest("unit", {}) : null]);
   if (wants("data") || wants("run") || wants("e2e"))
     cluster = await startCluster(join(scratch, "data"), { isDurable: false, preferredPort: null });
   if (wants("data") || wants("e2e")) await requirePdfReader();
-  if (wants("data")) {
-    const url = await ensureDatabase(cluster.url, "garrison_data");
-    await migrateSafely(root, url, join(scratch, "backups"));
-    await vitest("data", {
-      DATABASE_URL: url,
-      TEST_SERVER_URL: cluster.url,
-      GARRISON_SECRET: randomBytes(32).toString("hex"),
-      LOG_LEVEL: "silent",
-    });
-  }
-  if (wants("run")) {
-    await building;
-    await vitest("run", { LOG_LEVEL: "info" });
-  }
+  if (wants("run")) await building;
+  // The running program waits a good deal: for restarts, for the database, for its own clock.
+  await Promise.all([
+    wants("data") ? dataTests() : null,
+    wants("run") ? vitest("run", { LOG_LEVEL: "info" }, { isQuiet: wants("data") }) : null,
+  ]);
   if (wants("e2e")) {
     await requireChromium();
     await building;
     await browserTests();
   }
+}
+
+/** What is read and not run: types, style, imports, format. */
+async function readText() {
+  await step("types", ["node_modules/typescript/bin/tsc", "--noEmit"]);
+  await step("lint", ["node_modules/eslint/bin/eslint.js", ".", "--max-warnings", "0"]);
+  await step("import cycles", [
+    "node_modules/dpdm/lib/bin/dpdm.js",
+    ...["--no-tree", "--no-warning", "--no-progress", "--exit-code", "circular:1", "--transform"],
+    ...["--tsconfig", "tsconfig.json", "src/**/*.ts", "src/**/*.tsx"],
+  ]);
+  await step("format", ["node_modules/prettier/bin/prettier.cjs", "--check", "--log-level", "warn", "."]);
+}
+
+async function dataTests() {
+  const url = await ensureDatabase(cluster.url, "garrison_data");
+  await migrateSafely(root, url, join(scratch, "backups"));
+  await vitest("data", {
+    DATABASE_URL: url,
+    TEST_SERVER_URL: cluster.url,
+    GARRISON_SECRET: randomBytes(32).toString("hex"),
+    LOG_LEVEL: "silent",
+  });
 }
 
 /** A check that either holds or does not; it counts as one. */
@@ -99,7 +105,8 @@ async function step(name, args) {
   }
 }
 
-async function vitest(project, env) {
+/** @param isQuiet what it prints is told at its end, where another part prints meanwhile. */
+async function vitest(project, env, { isQuiet = false } = {}) {
   say(`— ${project} tests`);
   const file = join(scratch, `${project}.json`);
   const args = [
@@ -111,12 +118,14 @@ async function vitest(project, env) {
     "--reporter=json",
     `--outputFile.json=${file}`,
   ];
-  const { code } = await run(process.execPath, args, {
+  const { code, printed } = await run(process.execPath, args, {
     cwd: root,
     env: cleanEnv(env),
+    capture: isQuiet,
     allowFailure: true,
     what: `${project} tests`,
   });
+  if (isQuiet) say(printed);
   tally(file, code, (report) => [
     report.numPassedTests,
     report.numFailedTests +

@@ -11,7 +11,7 @@ export function PassphraseForm({ action }: { action: FormAction }) {
   return (
     <form action={send} className="grid gap-3" key={state.status}>
       <PassphraseField state={state} label="New passphrase" isNew />
-      <p className="text-quiet text-xs">At least 12 characters: four or five words that only you put together.</p>
+      <p className="text-quiet text-xs">At least 12 characters: four or five words that only you would put together.</p>
       <button className="btn btn-neutral justify-self-start" disabled={isPending}>
         Save
       </button>

@@ -1,7 +1,8 @@
 "use client";
 
+import type { ComponentProps } from "react";
 import { BALANCE_RANGES, type BalanceState } from "@/core/balance/balanceState";
-import type { Build } from "@/core/balance/body";
+import { bodyOf, type Build } from "@/core/balance/body";
 import { Slider } from "./Slider";
 
 interface Props {
@@ -21,6 +22,44 @@ export function BalanceControls({ state, lifters, change, choose }: Props) {
     choose(null);
     change({ build: { ...build, ...part } });
   };
+  const { thighMm, trunkMm } = bodyOf(build);
+  const sliders: ComponentProps<typeof Slider>[] = [
+    {
+      ...{ label: "height", unit: "mm", range: BALANCE_RANGES.heightMm, step: 5, value: build.heightMm },
+      onChange: (heightMm) => changeBuild({ heightMm }),
+    },
+    {
+      ...{ label: "body mass", unit: "kg", range: BALANCE_RANGES.massKg, value: build.massKg },
+      onChange: (massKg) => changeBuild({ massKg }),
+    },
+    {
+      ...{ label: "load", unit: "kg", range: BALANCE_RANGES.loadKg, step: 2.5, value: state.loadKg },
+      onChange: (loadKg) => change({ loadKg }),
+    },
+    {
+      ...{ label: "thigh", unit: "mm", range: BALANCE_RANGES.segmentMm },
+      value: Math.round(thighMm),
+      onChange: (thighLengthMm) => changeBuild({ thighLengthMm }),
+    },
+    {
+      ...{ label: "trunk", unit: "mm", range: BALANCE_RANGES.segmentMm },
+      value: Math.round(trunkMm),
+      onChange: (trunkLengthMm) => changeBuild({ trunkLengthMm }),
+    },
+    {
+      ...{ label: mode === "squat" ? "hip over knee" : "knees bent", unit: "°" },
+      ...{ range: BALANCE_RANGES.thighAngleDeg, value: state.thighAngleDeg },
+      onChange: (thighAngleDeg) => change({ thighAngleDeg }),
+    },
+    ...(mode === "hinge"
+      ? [
+          {
+            ...{ label: "trunk lean", unit: "°", range: BALANCE_RANGES.trunkLeanDeg, value: state.trunkLeanDeg },
+            onChange: (trunkLeanDeg: number) => change({ trunkLeanDeg }),
+          },
+        ]
+      : []),
+  ];
   return (
     <section
       aria-label="Lifter and load"
@@ -70,59 +109,9 @@ export function BalanceControls({ state, lifters, change, choose }: Props) {
           </label>
         )}
       </div>
-      <Slider
-        label="height"
-        unit="mm"
-        range={BALANCE_RANGES.heightMm}
-        step={5}
-        value={build.heightMm}
-        onChange={(heightMm) => changeBuild({ heightMm })}
-      />
-      <Slider
-        label="body mass"
-        unit="kg"
-        range={BALANCE_RANGES.massKg}
-        value={build.massKg}
-        onChange={(massKg) => changeBuild({ massKg })}
-      />
-      <Slider
-        label="load"
-        unit="kg"
-        range={BALANCE_RANGES.loadKg}
-        step={2.5}
-        value={state.loadKg}
-        onChange={(loadKg) => change({ loadKg })}
-      />
-      <Slider
-        label="thigh"
-        unit="mm"
-        range={BALANCE_RANGES.segmentMm}
-        value={Math.round(build.thighLengthMm ?? 0.245 * build.heightMm)}
-        onChange={(thighLengthMm) => changeBuild({ thighLengthMm })}
-      />
-      <Slider
-        label="trunk"
-        unit="mm"
-        range={BALANCE_RANGES.segmentMm}
-        value={Math.round(build.trunkLengthMm ?? 0.288 * build.heightMm)}
-        onChange={(trunkLengthMm) => changeBuild({ trunkLengthMm })}
-      />
-      <Slider
-        label={mode === "squat" ? "hip over knee" : "knees bent"}
-        unit="°"
-        range={BALANCE_RANGES.thighAngleDeg}
-        value={state.thighAngleDeg}
-        onChange={(thighAngleDeg) => change({ thighAngleDeg })}
-      />
-      {mode === "hinge" && (
-        <Slider
-          label="trunk lean"
-          unit="°"
-          range={BALANCE_RANGES.trunkLeanDeg}
-          value={state.trunkLeanDeg}
-          onChange={(trunkLeanDeg) => change({ trunkLeanDeg })}
-        />
-      )}
+      {sliders.map((one) => (
+        <Slider key={one.label} {...one} />
+      ))}
       {(build.thighLengthMm || build.trunkLengthMm || build.shankLengthMm) && (
         <button
           type="button"

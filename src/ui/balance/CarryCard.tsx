@@ -8,6 +8,17 @@ import { FigureDrawing } from "./FigureDrawing";
 import { Slider } from "./Slider";
 import { useShown } from "../kit/shown";
 
+/** What can be moved of a carry: where it touches, where its load hangs, and how a hanging one is held. */
+const movesOf = ({ camber }: AskedCarry["carry"]) =>
+  [
+    { label: "contact up", part: "alongTrunkMm", unit: "mm", step: 5 },
+    { label: "contact ahead", part: "forwardMm", unit: "mm", step: 5 },
+    { label: "load down", part: "camberDropMm", unit: "mm", step: 5 },
+    camber === "rigid"
+      ? { label: "load ahead", part: "camberForwardMm", unit: "mm", step: 5 }
+      : { label: "held back", part: "heldAngleDeg", unit: "°", step: 1 },
+  ] as const;
+
 /** One carry of the comparison: its figure, its numbers, and what can be moved of it. */
 export function CarryCard({
   asked,
@@ -85,48 +96,15 @@ export function CarryCard({
               onChange={(shankLeanDeg) => onChange({ ...asked, shankLeanDeg })}
             />
           )}
-          <Slider
-            label="contact up"
-            unit="mm"
-            range={BALANCE_RANGES.alongTrunkMm}
-            step={5}
-            value={carry.alongTrunkMm}
-            onChange={(alongTrunkMm) => move({ alongTrunkMm })}
-          />
-          <Slider
-            label="contact ahead"
-            unit="mm"
-            range={BALANCE_RANGES.forwardMm}
-            step={5}
-            value={carry.forwardMm}
-            onChange={(forwardMm) => move({ forwardMm })}
-          />
-          <Slider
-            label="load down"
-            unit="mm"
-            range={BALANCE_RANGES.camberDropMm}
-            step={5}
-            value={carry.camberDropMm}
-            onChange={(camberDropMm) => move({ camberDropMm })}
-          />
-          {carry.camber === "rigid" ? (
+          {movesOf(carry).map(({ label, part, unit, step }) => (
             <Slider
-              label="load ahead"
-              unit="mm"
-              range={BALANCE_RANGES.camberForwardMm}
-              step={5}
-              value={carry.camberForwardMm}
-              onChange={(camberForwardMm) => move({ camberForwardMm })}
+              key={part}
+              {...{ label, unit, step }}
+              range={BALANCE_RANGES[part]}
+              value={carry[part]}
+              onChange={(value) => move({ [part]: value })}
             />
-          ) : (
-            <Slider
-              label="held back"
-              unit="°"
-              range={BALANCE_RANGES.heldAngleDeg}
-              value={carry.heldAngleDeg}
-              onChange={(heldAngleDeg) => move({ heldAngleDeg })}
-            />
-          )}
+          ))}
         </div>
       </details>
     </section>

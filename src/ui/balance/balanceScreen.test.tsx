@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { fireEvent, screen, within } from "@testing-library/react";
 import { describe, expect, it, vi } from "vitest";
+import { bodyOf } from "@/core/balance/body";
 import { readBalance } from "@/core/balance/balanceState";
 import { CARRIES } from "@/core/balance/carry";
 import { POUNDS, show } from "../touch.fixture";
@@ -33,7 +34,9 @@ describe("the balance of a lifter, a bar and a load", () => {
     fireEvent.change(screen.getByRole("slider", { name: "trunk" }), { target: { value: "600" } });
     expect(lead()).toMatch(/^A lifter of/);
     await user.click(screen.getByRole("button", { name: "reset to height" }));
-    expect(screen.getByLabelText<HTMLInputElement>("trunk, typed").value).toBe(String(Math.round(0.288 * 1800)));
+    expect(screen.getByLabelText<HTMLInputElement>("trunk, typed").value).toBe(
+      String(Math.round(bodyOf({ heightMm: 1800, massKg: 85 }).trunkMm)),
+    );
     expect(screen.queryByRole("button", { name: "reset to height" })).toBeNull();
   });
   it("takes a typed length in feet and inches and keeps to what a person can be", async () => {

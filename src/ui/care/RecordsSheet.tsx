@@ -57,9 +57,7 @@ export function RecordsSheet({ records, years, rust, shown }: Props) {
           {jobs} jobs in {fixed(minutes / 60, 1)} hours{cost(minutes) && `, worth ${cost(minutes)}`}.
         </p>
         {hourMinor === null && (
-          <p className="text-quiet text-xs">
-            What it costs is said once the gym says what an hour of care costs: under Meters, by the rule.
-          </p>
+          <p className="text-quiet text-xs">To see costs, enter what an hour of care costs under Meters.</p>
         )}
         <MonthBars
           label={`Minutes of care by month: ${months.map((month, i) => `${MONTHS[i]} ${fixed(month.minutes, 0)}`).join(", ")}`}

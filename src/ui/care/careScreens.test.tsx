@@ -474,7 +474,7 @@ describe("records", () => {
     expect(html).not.toMatch(/NaN|Infinity/);
   });
   it("count money only where an hour has a price", () => {
-    expect(sheet({ bars: [bar], jobs: 2, minutes: 90 }).text).toContain("What it costs is said once the gym says");
+    expect(sheet({ bars: [bar], jobs: 2, minutes: 90 }).text).toContain("To see costs");
     const paid = sheet({ bars: [bar], jobs: 2, minutes: 90, hourMinor: 2400 });
     expect(paid.text).toContain("2 jobs in 1.5 hours, worth 36 EUR.");
     expect(paid.text).toMatch(/T1 Test bar brush 2× 90 36 EUR 0\.4 to 1\.2 specks/);

@@ -22,7 +22,7 @@ export function Cost({ cost, onMove, onCancel }: { cost: MoveCost; onMove: () =>
           : changes.length === 0
             ? "Nothing changes; it is fixed there."
             : Math.round(100 * fitAfter) === Math.round(100 * fitBefore)
-              ? `Suits everybody as well as before: ${percent(fitAfter)}.`
+              ? `Suits everyone as well as before: ${percent(fitAfter)}.`
               : `Fit ${percent(fitBefore)} → ${percent(fitAfter)}.`}
       </p>
       <ul className="mt-1 grid gap-1.5">
@@ -49,7 +49,7 @@ export function Cost({ cost, onMove, onCancel }: { cost: MoveCost; onMove: () =>
         ))}
       </ul>
       {clashes.length > 0 && (
-        <p className="text-accent mt-1 text-xs font-semibold">The plates do not reach for {clashes.join("; ")}</p>
+        <p className="text-accent mt-1 text-xs font-semibold">Not enough plates for {clashes.join("; ")}</p>
       )}
       <div className="mt-2 flex gap-2">
         {isPossible && (
@@ -109,7 +109,7 @@ export function Elsewhere({
         </select>
       </label>
       <button type="button" className="btn btn-sm btn-outline col-span-2" disabled={isSame} onClick={() => onAsk(to)}>
-        What it costs there
+        See what it costs there
       </button>
     </div>
   );
@@ -128,7 +128,7 @@ export function OtherBar({ tag, tags, onAsk }: { tag: string; tags: readonly str
         </select>
       </label>
       <button type="button" className="btn btn-sm btn-outline" disabled={other === tag} onClick={() => onAsk(other)}>
-        What it costs with it
+        See what it costs with it
       </button>
     </div>
   );

@@ -21,8 +21,8 @@ export function PlatesNote({
         <>
           <p className="font-semibold">
             {isServed
-              ? "Places or bars were traded, since the plates would not reach for"
-              : "The plates do not reach for"}
+              ? "Places or bars were swapped, because there are not enough plates for"
+              : "Not enough plates for"}
           </p>
           <ul className="list-disc pl-5">
             {clashes.map((text) => (

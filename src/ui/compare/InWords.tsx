@@ -45,7 +45,7 @@ export function InWords({ comparison: { words, state, items, feels } }: { compar
           </AskForm>
         )}
       </div>
-      {said.length === 0 && <p className="text-sm">Nothing that is known of them differs.</p>}
+      {said.length === 0 && <p className="text-sm">Nothing known about them differs.</p>}
       <div className="grid gap-x-8 gap-y-3 md:grid-cols-2 xl:grid-cols-3">
         {said.map((part) => (
           <div key={part}>

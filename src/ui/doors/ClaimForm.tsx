@@ -92,7 +92,7 @@ export function ClaimForm({ token, facts, zones, action }: Props) {
         autoComplete="email"
       />
       <PassphraseField state={state} isNew />
-      <p className="text-quiet text-xs">At least 12 characters: four or five words that only you put together.</p>
+      <p className="text-quiet text-xs">At least 12 characters: four or five words that only you would put together.</p>
       <button className="btn btn-primary justify-self-start" disabled={isPending}>
         Claim
       </button>

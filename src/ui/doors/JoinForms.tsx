@@ -5,7 +5,7 @@ import type { FormAction } from "../kit/formState";
 import { useFormAction } from "../kit/useFormAction";
 import { DoorField, PassphraseField } from "./SecretFields";
 
-const PASSPHRASE_ABOUT = "At least 12 characters: four or five words that only you put together.";
+const PASSPHRASE_ABOUT = "At least 12 characters: four or five words that only you would put together.";
 
 /** Makes an account and joins. */
 export function JoinForm({ token, personName, action }: { token: string; personName: string; action: FormAction }) {

@@ -31,7 +31,7 @@ export function OwnSheetView(props: Props) {
   const { name, today, sheet, mayErase, confirm, use, noteAction, comfortAction, eraseAction } = props;
   const data = (
     <SheetPart id="data" title="Your data">
-      <p className="text-quiet mb-3 text-sm">Everything that this gym keeps of you, as one file.</p>
+      <p className="text-quiet mb-3 text-sm">Everything that this gym keeps about you, as one file.</p>
       <a href="/me/export.json" download className="btn btn-outline mb-4">
         Export
       </a>
@@ -60,7 +60,7 @@ export function OwnSheetView(props: Props) {
             <div className="grid gap-3">
               <SheetPart id="next" title="Next class">
                 {sheet.next.length === 0 ? (
-                  <p className="text-quiet">You are in no class from today on.</p>
+                  <p className="text-quiet">You are not in any class from today on.</p>
                 ) : (
                   <ul className="grid gap-1">
                     {sheet.next.map(({ name: title, on, at, liftName, loadKg }) => (

@@ -94,7 +94,7 @@ export function FrameBench(props: Props) {
               </li>
             ))}
             {ways.length === 0 && (
-              <li className="py-2">No way can be lifted with these plates. The reasons are below.</li>
+              <li className="py-2">None of these settings can be lifted with these plates. The reasons are below.</li>
             )}
           </ol>
           {refused.length > 0 && (

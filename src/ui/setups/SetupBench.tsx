@@ -119,7 +119,7 @@ export function SetupBench(props: SetupBenchProps) {
           <section className="sheet px-4 py-3" aria-label="As it is set">
             <OptionPicker options={options} setting={state.setting} hrefOf={pick} />
             {options.length === 0 && (
-              <p className="text-sm">Nothing of this bar is chosen; what it changes is where it racks.</p>
+              <p className="text-sm">Nothing on this bar adjusts; it only changes where it racks.</p>
             )}
             <div className="mt-2">{hands}</div>
           </section>

@@ -21,7 +21,7 @@ export function StillSays({ still: { reading, lacking }, against, hasBar }: Prop
         </p>
       )}
       {reading && !against && hasBar && (
-        <p className="text-sm">The model balances nowhere at these legs with this load.</p>
+        <p className="text-sm">With these legs and this load the model finds no balance.</p>
       )}
       {lacking.map((text) => (
         <p key={text} role="alert" className="text-error text-sm font-semibold">
