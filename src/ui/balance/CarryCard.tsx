@@ -15,8 +15,8 @@ const movesOf = ({ camber }: AskedCarry["carry"]) =>
     { label: "contact ahead", part: "forwardMm", unit: "mm", step: 5 },
     { label: "load down", part: "camberDropMm", unit: "mm", step: 5 },
     camber === "rigid"
-      ? { label: "load ahead", part: "camberForwardMm", unit: "mm", step: 5 }
-      : { label: "held back", part: "heldAngleDeg", unit: "°", step: 1 },
+      ? ({ label: "load ahead", part: "camberForwardMm", unit: "mm", step: 5 } as const)
+      : ({ label: "held back", part: "heldAngleDeg", unit: "°", step: 1 } as const),
   ] as const;
 
 /** One carry of the comparison: its figure, its numbers, and what can be moved of it. */
