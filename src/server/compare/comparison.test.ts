@@ -176,7 +176,7 @@ describe("a comparison's PDF", () => {
   it("drops no row, however many there are, and numbers its pages", async () => {
     const bytes = await comparisonPdf(sheetOf(160));
     const text = read(bytes);
-    for (let row = 0; row < 160; row += 1) expect(text).toMatch(new RegExp(`row ${row}\\s+1\\.0`));
+    for (let row = 0; row < 160; row += 1) expect(text).toMatch(new RegExp(`row ${row} mm\\s+1\\.0`));
     const pdf = await PDFDocument.load(bytes);
     expect(pdf.getPageCount()).toBeGreaterThan(2);
     expect(text).toContain(`page 2 of ${pdf.getPageCount()}`);
