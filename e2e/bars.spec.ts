@@ -11,7 +11,7 @@ test("a measured mass is kept as typed, counts everywhere, and a slip is shown w
   const form = page.getByRole("form", { name: "One quantity" });
   await expect(form.getByRole("heading", { name: /^mass/ })).toBeVisible();
   await form.getByLabel("Reading 1, first").fill("twenty nine");
-  await expect(form.getByText(/“twenty nine” is no number/)).toBeVisible();
+  await expect(form.getByText(/“twenty nine” is not a number/)).toBeVisible();
   await form.getByLabel("Reading 1, first").fill("59 lb");
   await form.getByLabel("Reading 2, again").fill("59.1 lb");
   await expect(form.getByTestId("mean")).toHaveText("26.78kg");

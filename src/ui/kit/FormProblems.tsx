@@ -17,12 +17,15 @@ export function FormProblems({ form, isBeside = () => false, className = "" }: P
   );
   if (said.size === 0) return null;
   return (
-    <ul role="alert" className={`text-error basis-full list-disc pl-5 text-sm ${className}`}>
-      {[...said].map((message) => (
-        <li key={message}>
-          <Say text={message} />
-        </li>
-      ))}
-    </ul>
+    // The list inside of what is read out: as the alert itself it would be no list any more.
+    <div role="alert" className={`text-error basis-full text-sm ${className}`}>
+      <ul className="list-disc pl-5">
+        {[...said].map((message) => (
+          <li key={message}>
+            <Say text={message} />
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }
