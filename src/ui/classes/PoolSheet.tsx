@@ -1,6 +1,7 @@
 "use client";
 
 import { massUnitsFromKg } from "@/core/units/exactMass";
+import { ProblemList } from "../kit/ProblemList";
 import { AskForm } from "../kit/AskForm";
 import { LadderAsk, PlatesAsk } from "../load/LadderAsk";
 import { usePool } from "./usePool";
@@ -34,13 +35,7 @@ export function PoolSheet({
           Sets are spread evenly over a block, everybody in turn; plates stay on a bar until its next set.
         </p>
       </AskForm>
-      {problems.length > 0 && (
-        <ul role="alert" className="text-error mb-3 text-sm font-semibold">
-          {problems.map((problem) => (
-            <li key={problem}>{problem}</li>
-          ))}
-        </ul>
-      )}
+      <ProblemList of={problems} className="mb-3 font-semibold" />
       {plan ? (
         <Planned {...{ plan, remedy, ms, sets, startsAt, stations, lifterOf, faces, question, only, ladder }} />
       ) : (

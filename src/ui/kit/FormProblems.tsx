@@ -1,5 +1,5 @@
-import { Say } from "./shown";
 import type { FormState } from "./formState";
+import { ProblemList } from "./ProblemList";
 
 interface Props {
   form: FormState;
@@ -10,22 +10,6 @@ interface Props {
 
 /** What is wrong with a form, each problem once, without what its message says already. */
 export function FormProblems({ form, isBeside = () => false, className = "" }: Props) {
-  const said = new Set(
-    form.problems
-      .filter(({ path, message }) => message !== form.message && !isBeside(path))
-      .map(({ message }) => message),
-  );
-  if (said.size === 0) return null;
-  return (
-    // The list inside of what is read out: as the alert itself it would be no list any more.
-    <div role="alert" className={`text-error basis-full text-sm ${className}`}>
-      <ul className="list-disc pl-5">
-        {[...said].map((message) => (
-          <li key={message}>
-            <Say text={message} />
-          </li>
-        ))}
-      </ul>
-    </div>
-  );
+  const said = form.problems.filter(({ path, message }) => message !== form.message && !isBeside(path));
+  return <ProblemList of={said.map(({ message }) => message)} className={className} />;
 }

@@ -1,6 +1,7 @@
 import { AskChoice } from "../kit/AskChoice";
 import { optionsUpTo } from "../kit/optionsUpTo";
 import { AskForm } from "../kit/AskForm";
+import { ProblemList } from "../kit/ProblemList";
 import { PageHead } from "../kit/PageHead";
 import { LadderAsk, PlatesAsk } from "./LadderAsk";
 import { LoadNav } from "./LoadNav";
@@ -83,13 +84,7 @@ export function SessionSheet(props: SessionSheetProps) {
           </p>
         </div>
       </AskForm>
-      {problems.length > 0 && (
-        <ul id="run-problems" role="alert" className="text-error mb-3 text-sm font-semibold">
-          {problems.map((problem) => (
-            <li key={problem}>{problem}</li>
-          ))}
-        </ul>
-      )}
+      <ProblemList id="run-problems" of={problems} className="mb-3 font-semibold" />
       {run && <Run {...props} run={run} />}
     </>
   );
