@@ -2,7 +2,6 @@
 
 import { type ArmChart, type PlacedSetting } from "@/core/setups/armChart";
 import { type EvaluatedSetting } from "@/core/setups/armSettings";
-import { signed } from "@/core/units/format";
 import { ArmDial } from "./ArmDial";
 import { lengthNumber, plainNumber, SetupNumbers } from "./SetupNumbers";
 
@@ -43,6 +42,13 @@ export function Step({
   );
 }
 
+/** Less than this nobody feels. */
+const FELT_NM = 0.5;
+
+/** Which way it wants to go, before how much. */
+const rollWords = (rollNm: number) =>
+  Math.abs(rollNm) < FELT_NM ? "does not roll" : rollNm > 0 ? "wants to roll forward" : "wants to roll off the back";
+
 export function Numbers({ now }: { now: EvaluatedSetting }) {
   const { answer } = now;
   return (
@@ -57,7 +63,7 @@ export function Numbers({ now }: { now: EvaluatedSetting }) {
           plainNumber("hip moment", answer?.hipMomentNm ?? null, 0, "N·m"),
           plainNumber("knee moment", answer?.kneeMomentNm ?? null, 0, "N·m"),
           plainNumber("hip to knee", answer?.hipToKnee ?? null, 2, ""),
-          { label: "wants to roll", figure: answer ? signed(answer.rollTorqueNm, 1) : "–", unit: "N·m" },
+          plainNumber(rollWords(answer?.rollTorqueNm ?? 0), answer ? Math.abs(answer.rollTorqueNm) : null, 1, "N·m"),
         ]}
       />
       {!answer && (
