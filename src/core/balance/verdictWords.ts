@@ -1,6 +1,21 @@
 import { signed, trimmed } from "../units/format";
 import type { Balance } from "./balance";
 
+/** Less than this nobody feels, in N·m. Common practice, no source. */
+const FELT_NM = 0.5;
+
+/**
+ * Which way a load wants to go, before how much.
+ *
+ * @param rollTorqueNm more than 0 turns it forward; null where nothing balances
+ * @returns the plain name of the torque
+ */
+export function rollWords(rollTorqueNm: number | null): string {
+  if (rollTorqueNm === null) return "wants to roll";
+  if (Math.abs(rollTorqueNm) < FELT_NM) return "does not roll";
+  return rollTorqueNm > 0 ? "wants to roll forward" : "wants to roll off the back";
+}
+
 /**
  * What a balance says in one sentence, for whoever stands beside the drawing.
  *
@@ -13,7 +28,7 @@ export function balanceSentence(answer: Balance): string {
       ? "over mid-foot"
       : `${trimmed(Math.abs(loadAheadOfMidFootMm), 0)} mm ${loadAheadOfMidFootMm > 0 ? "ahead of" : "behind"} mid-foot`;
   const roll =
-    Math.abs(rollTorqueNm) < 0.5
+    Math.abs(rollTorqueNm) < FELT_NM
       ? "does not roll"
       : `wants to roll ${rollTorqueNm > 0 ? "forward over the lifter" : "off the back"} with ${trimmed(Math.abs(rollTorqueNm), 1)} N·m, shared between pads and hands`;
   const reach =

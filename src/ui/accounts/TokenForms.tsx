@@ -54,7 +54,6 @@ export function TokenForms({
         <fieldset className="grid gap-1">
           <legend className="mb-1 text-sm font-semibold">May</legend>
           {SCOPES.map(([key, words]) => (
-            // Not registered as fields of the form are: boxes of one name would all be ticked by the first.
             <label key={key} className="flex min-h-9 items-center gap-2">
               <input
                 type="checkbox"

@@ -3,6 +3,7 @@
 import type { Balance } from "@/core/balance/balance";
 import { BALANCE_RANGES, startingCarry, type AskedCarry, type BalanceState } from "@/core/balance/balanceState";
 import { CARRIES, CARRY_KEYS, type CarryKey } from "@/core/balance/carry";
+import { rollWords } from "@/core/balance/verdictWords";
 import { fixed, trimmed } from "@/core/units/format";
 import { FigureDrawing } from "./FigureDrawing";
 import { Slider } from "./Slider";
@@ -125,12 +126,7 @@ function Numbers({ answer }: { answer: Balance }) {
       answer.hipToKnee === null || answer.kneeMomentNm <= 0 ? "–" : fixed(answer.hipToKnee, 2),
       "",
     ],
-    [
-      Math.abs(roll) < 0.5 ? "does not roll" : roll > 0 ? "wants to roll forward" : "wants to roll off the back",
-      "torque",
-      fixed(Math.abs(roll), 1),
-      "N·m",
-    ],
+    [rollWords(roll), "torque", fixed(Math.abs(roll), 1), "N·m"],
     ["load ahead of mid-foot", "", mm(answer.loadAheadOfMidFootMm, 0), ""],
     ...(answer.correctionReachMm === null
       ? []

@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import type { Instrument, QuantityFacts } from "@/core/bars/quantities";
+import { instrumentFace, instrumentStep } from "@/core/instruments/instrumentFace";
 import {
   nullInstrument,
   readInstrument,
@@ -9,9 +10,7 @@ import {
   takeInstrument,
   type SimulatedInstrument,
 } from "@/core/instruments/simulatedInstrument";
-import { KG_PER_LB, MM_PER_IN } from "@/core/units/constants";
-import { fixed, trimmed } from "@/core/units/format";
-import { inchFraction, unitName, type Units } from "@/core/units/shown";
+import { unitName, type Units } from "@/core/units/shown";
 
 interface Props {
   kind: Instrument;
@@ -23,31 +22,6 @@ interface Props {
   /** A number that is not the same twice, for what the instrument wakes up with. */
   seed: number;
   onReading: (text: string) => void;
-}
-
-const PLACES: Record<Instrument, number> = {
-  scale: 2,
-  caliper: 2,
-  tape: 1,
-  "dial gauge": 2,
-  stopwatch: 1,
-  "angle gauge": 1,
-};
-
-/** What stands on it: a tape has marks every 1/32 in, a dial three places of an inch. */
-function onItsFace(value: number, kind: Instrument, unit: QuantityFacts["unit"], units: Units): string {
-  if (unit === "kg" && units.mass === "lb") return fixed(value / KG_PER_LB, PLACES[kind]);
-  if (unit === "mm" && units.length === "in")
-    return kind === "tape" ? inchFraction(value / MM_PER_IN) : fixed(value / MM_PER_IN, 3);
-  return fixed(value, PLACES[kind]);
-}
-
-/** Its steps, as a person reads them. */
-function stepOf(kind: Instrument, unit: QuantityFacts["unit"], units: Units): string {
-  const { resolution } = SIMULATED_INSTRUMENTS[kind];
-  if (unit === "kg" && units.mass === "lb") return `${trimmed(resolution / KG_PER_LB, 2)} lb`;
-  if (unit === "mm" && units.length === "in") return kind === "tape" ? "1/32 in" : "0.001 in";
-  return `${resolution} ${unit}`;
 }
 
 /** A made-up instrument: it shows what a real one would, noise, steps and a zero to null included. */
@@ -76,14 +50,14 @@ export function InstrumentPanel({ kind, truth, unit, units, seed, onReading }: P
         className="bg-base-200 border-base-300 mb-3 block border px-3 py-2 text-right text-3xl font-bold"
         aria-label="It shows"
       >
-        {shown === null ? "–" : onItsFace(shown, kind, unit, units)}
+        {shown === null ? "–" : instrumentFace(shown, kind, unit, units)}
         <span className="unit">{unitName(unit, units)}</span>
       </output>
       <div className="grid grid-cols-2 gap-2">
         <button
           type="button"
           className="btn btn-neutral col-span-2 min-h-14 text-base"
-          onClick={() => onReading(onItsFace(take(truth), kind, unit, units))}
+          onClick={() => onReading(instrumentFace(take(truth), kind, unit, units))}
         >
           Read the bar
         </button>
@@ -102,8 +76,8 @@ export function InstrumentPanel({ kind, truth, unit, units, seed, onReading }: P
         </button>
       </div>
       <p className="text-quiet mt-2 text-xs">
-        For learning and trying without hardware: shows steps of {stepOf(kind, unit, units)} and is a little different
-        each time. To zero it: {facts.howToNull}.
+        For learning and trying without hardware: shows steps of {instrumentStep(kind, unit, units)} and is a little
+        different each time. To zero it: {facts.howToNull}.
       </p>
     </section>
   );

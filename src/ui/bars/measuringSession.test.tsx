@@ -9,7 +9,6 @@ import { convertTyped } from "@/core/units/typedQuantity";
 import { METRIC } from "@/core/units/shown";
 import "../dom.fixture";
 import { ShownProvider } from "../kit/ShownProvider";
-import { KeyPad } from "./KeyPad";
 import { sessionKinds, type SessionBar } from "./measuring";
 import { MeasuringSession } from "./MeasuringSession";
 import type { KeepReadings } from "./useMeasuring";
@@ -21,16 +20,21 @@ const BARS: SessionBar[] = [
   { bar: testBar({ mass: stated(15) }, { tag: "T2", name: "Second bar" }), place: null },
 ];
 
+const CAMBERED: SessionBar = {
+  bar: testBar({ ...MENS_BAR }, { tag: "T3", name: "Cambered bar", family: "cambered" }),
+  place: null,
+};
+
 function session(
   answer: (kept: KeepReadings) => { ok: boolean; message: string } | Promise<never> = () => OK,
-  { units = METRIC, kind = "mass" as QuantityKind } = {},
+  { units = METRIC, tag = "T1", kind = "mass" as QuantityKind } = {},
 ) {
   const kept: KeepReadings[] = [];
   render(
     <ShownProvider units={units} today="2026-11-27" locale="en-GB">
       <MeasuringSession
-        bars={BARS}
-        start={{ tag: "T1", kind }}
+        bars={tag === "T3" ? [CAMBERED] : BARS}
+        start={{ tag, kind }}
         tolerances={STARTING_TOLERANCES}
         seed={7}
         offersSimulated
@@ -177,12 +181,21 @@ describe("in pounds and inches", () => {
 });
 
 describe("what may lie on either side of zero", () => {
-  it("has a key for its sign", async () => {
-    const user = userEvent.setup();
-    const typed: string[] = [];
-    render(<KeyPad onKey={(key) => typed.push(key)} onBack={() => {}} onSign={() => typed.push("sign")} />);
-    await user.click(screen.getByRole("button", { name: "Plus or minus" }));
-    expect(typed).toEqual(["sign"]);
+  it("has a key for its sign, which turns what stands in the box", async () => {
+    const { kept, user } = session(undefined, { tag: "T3", kind: "camberForward" });
+    const press = (name: string) =>
+      user.click(within(screen.getByRole("group", { name: "Number keys" })).getByRole("button", { name }));
+    for (const key of ["4", "0", "Plus or minus"]) await press(key);
+    expect(boxes()[0]!.value).toBe("-40");
+    await press("Plus or minus");
+    expect(boxes()[0]!.value).toBe("40");
+    await press("Plus or minus");
+    await user.click(keep());
+    expect(kept[0]!.readings).toEqual([{ value: "-40", unit: "mm" }]);
+  });
+  it("and nothing else has one", () => {
+    session();
+    expect(screen.queryByRole("button", { name: "Plus or minus" })).toBeNull();
   });
 });
 

@@ -72,9 +72,12 @@ export function CheckedForm({ kind, form, send, isPending, className, onChange, 
       startTransition(() => send(body));
     };
     setSubmitting(true);
-    const own = await fetchFields();
-    await (own ? own.submit(goOn) : goOn());
-    setSubmitting(false);
+    try {
+      const own = await fetchFields();
+      await (own ? own.submit(goOn) : goOn());
+    } finally {
+      setSubmitting(false);
+    }
   };
   return (
     <CheckedContext value={fields && { register: fields.register, problemOf: fields.problemOf }}>

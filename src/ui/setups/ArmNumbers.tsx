@@ -1,5 +1,6 @@
 "use client";
 
+import { rollWords } from "@/core/balance/verdictWords";
 import { type ArmChart, type PlacedSetting } from "@/core/setups/armChart";
 import { type EvaluatedSetting } from "@/core/setups/armSettings";
 import { ArmDial } from "./ArmDial";
@@ -42,15 +43,9 @@ export function Step({
   );
 }
 
-/** Less than this nobody feels. */
-const FELT_NM = 0.5;
-
-/** Which way it wants to go, before how much. */
-const rollWords = (rollNm: number) =>
-  Math.abs(rollNm) < FELT_NM ? "does not roll" : rollNm > 0 ? "wants to roll forward" : "wants to roll off the back";
-
 export function Numbers({ now }: { now: EvaluatedSetting }) {
   const { answer } = now;
+  const roll = answer?.rollTorqueNm ?? null;
   return (
     <>
       <SetupNumbers
@@ -63,7 +58,7 @@ export function Numbers({ now }: { now: EvaluatedSetting }) {
           plainNumber("hip moment", answer?.hipMomentNm ?? null, 0, "N·m"),
           plainNumber("knee moment", answer?.kneeMomentNm ?? null, 0, "N·m"),
           plainNumber("hip to knee", answer?.hipToKnee ?? null, 2, ""),
-          plainNumber(rollWords(answer?.rollTorqueNm ?? 0), answer ? Math.abs(answer.rollTorqueNm) : null, 1, "N·m"),
+          plainNumber(rollWords(roll), roll === null ? null : Math.abs(roll), 1, "N·m"),
         ]}
       />
       {!answer && (
