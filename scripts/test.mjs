@@ -72,7 +72,7 @@ async function readText() {
   await step("lint", ["node_modules/eslint/bin/eslint.js", ".", "--max-warnings", "0"]);
   await step("import cycles", [
     "node_modules/dpdm/lib/bin/dpdm.js",
-    ...["--no-tree", "--no-warning", "--no-progress", "--exit-code", "circular:1", "--transform"],
+    ...["--no-tree", "--no-warning", "--no-progress", "--exit-code", "circular:1"],
     ...["--tsconfig", "tsconfig.json", "src/**/*.ts", "src/**/*.tsx"],
   ]);
   await step("format", ["node_modules/prettier/bin/prettier.cjs", "--check", "--log-level", "warn", "."]);

@@ -9,7 +9,7 @@ import { Options } from "../kit/Options";
 import type { FormAction, FormState } from "../kit/formState";
 import { Say, UnitInput, UnitName } from "../kit/shown";
 import { useFormAction } from "../kit/useFormAction";
-import type { MeetingItem } from "./MeetingsSheet";
+import type { MeetingItem } from "./meetingItem";
 
 const KINDS = Object.keys(MEETING_QUANTITIES) as MeetingQuantity[];
 const ENDS = ["least", "most"] as const;

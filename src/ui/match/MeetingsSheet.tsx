@@ -4,15 +4,7 @@ import { MEETING_QUANTITIES, rangeWords, type MeetingQuantity, type MeetingSpec 
 import type { FormAction } from "../kit/formState";
 import { Say } from "../kit/shown";
 import { MeetingForm } from "./MeetingForm";
-
-export interface MeetingItem {
-  /** Null for rules that come with the program. */
-  id: string | null;
-  version: number;
-  rules: string;
-  lifts: readonly string[];
-  spec: MeetingSpec;
-}
+import type { MeetingItem } from "./meetingItem";
 
 interface Props {
   items: readonly MeetingItem[];

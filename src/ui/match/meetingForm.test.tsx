@@ -5,7 +5,8 @@ import { readMeeting } from "@/core/matching/readMeeting";
 import { CheckProvider, type FormCheck } from "../kit/formCheck";
 import { formAction, POUNDS, show } from "../touch.fixture";
 import { MeetingForm } from "./MeetingForm";
-import { MeetingsSheet, type MeetingItem } from "./MeetingsSheet";
+import type { MeetingItem } from "./meetingItem";
+import { MeetingsSheet } from "./MeetingsSheet";
 
 /* What a federation asks of the bar, as the manager types it from its rules. */
 
