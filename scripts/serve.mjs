@@ -153,8 +153,10 @@ const server = createServer(
     response.setHeader("Content-Security-Policy", policy);
     if (isStopping) response.setHeader("Connection", "close");
     const asking = new AbortController();
+    let begin;
     const carried = {
       isUnavailable: false,
+      begun: new Promise((resolve) => (begin = resolve)),
       address: addressOf(request, { isBehindProxy }),
       path: pathOf(request.url) ?? "",
       signal: asking.signal,
@@ -166,8 +168,14 @@ const server = createServer(
       response.setHeader("Retry-After", "5");
       return writeHead(503, ...rest.filter((one) => typeof one !== "string"));
     };
+    const write = response.write.bind(response);
+    response.write = (...rest) => {
+      begin();
+      return write(...rest);
+    };
     underWay += 1;
     response.once("close", () => {
+      begin();
       underWay -= 1;
       // Whoever asked has gone: what is still computed for them stops.
       if (!response.writableEnded) asking.abort(new DOMException("The asker has gone.", "AbortError"));

@@ -1,5 +1,6 @@
 import { headers } from "next/headers";
 import { Suspense, type ReactNode } from "react";
+import { frameIsOut } from "@/server/access";
 import { PageSkeleton } from "@/ui/kit/PageSkeleton";
 
 /**
@@ -9,8 +10,8 @@ import { PageSkeleton } from "@/ui/kit/PageSkeleton";
 const NO_HOLD = `Object.defineProperty(window,"$RT",{get(){},set(){}})`;
 
 /**
- * A page whose frame stands at once when a browser opens or reloads it; what has to be worked out follows in the same
- * answer. Somebody who comes by a link inside the application keeps the page that they were on until the next is whole,
+ * A page whose frame stands at once when a browser opens or reloads it; what has to be worked out is begun when that is
+ * on its way, and follows in the same answer. Somebody who comes by a link inside the application keeps the page that they were on until the next is whole,
  * so that nothing flickers.
  *
  * @param first what may say that something is not there, or lead elsewhere: the first line of the answer says so, and
@@ -21,6 +22,10 @@ export function inParts<Props extends object>(
   Body: (props: Props) => Promise<ReactNode>,
   first?: (props: Props) => Promise<unknown>,
 ) {
+  async function AfterFrame(props: Props) {
+    await frameIsOut();
+    return await Body(props);
+  }
   return async function Page(props: Props) {
     await first?.(props);
     const asked = await headers();
@@ -29,7 +34,7 @@ export function inParts<Props extends object>(
     return (
       <>
         {isOpened && <script nonce={nonce} dangerouslySetInnerHTML={{ __html: NO_HOLD }} />}
-        <Suspense fallback={<PageSkeleton />}>{isOpened ? <Body {...props} /> : await Body(props)}</Suspense>
+        <Suspense fallback={<PageSkeleton />}>{isOpened ? <AfterFrame {...props} /> : await Body(props)}</Suspense>
       </>
     );
   };

@@ -5,6 +5,8 @@ export interface CarriedRequest {
   address: string;
   /** What it asks for, without its query. */
   path: string;
+  /** Kept as soon as the first of the answer is on its way. */
+  begun: Promise<void>;
   /** Aborted when the asker has gone before the answer was out. */
   signal: AbortSignal;
 }

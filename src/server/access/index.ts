@@ -14,6 +14,7 @@ export { cookieToken, dropCookie, setCookie } from "./cookie";
 export { DEVICE_HOME } from "./deviceScreens";
 export { type Door, isConfirmed } from "./door";
 export { doorstep, type Doorstep, doorstepOfProgram } from "./doorstep";
+export { frameIsOut } from "./frame";
 export { DEVICE_MARK, deviceRoleOf, IDLE_MS, SESSION_MARK } from "./entry";
 export { isTablet, may, type Permission } from "./permissions";
 export { secondsToWait } from "./rate";

@@ -13,14 +13,17 @@ const sources = (folder: string) =>
     .filter((file) => /\.tsx?$/.test(file) && !/\.(test|fixture)\./.test(file))
     .map((file) => ({ file, text: readFileSync(`${folder}/${file}`, "utf8") }));
 
-/** Bodies of a file's top-level functions, exported or not, by name. */
+/** Bodies of a file's top-level functions and lists, exported or not, by name. */
 function functionsOf(text: string): [name: string, body: string][] {
   const heads = [
     ...text.matchAll(
-      /^(?:export )?(?:default )?(?:async )?(?:function (\w+)|const (\w+) = (?:cache\()?(?:async )?\()/gm,
+      /^(?:export )?(?:default )?(?:async )?(?:function (\w+)|const (\w+) = (?:cache\()?(?:async )?\(|const ([A-Z_]+): [^=]+ = \[)/gm,
     ),
   ];
-  return heads.map((head, i) => [head[1] ?? head[2] ?? "", text.slice(head.index, heads[i + 1]?.index ?? text.length)]);
+  return heads.map((head, i) => [
+    head[1] ?? head[2] ?? head[3] ?? "",
+    text.slice(head.index, heads[i + 1]?.index ?? text.length),
+  ]);
 }
 
 /** Permissions that each exported function of the rooms asks for, by itself or through others of its rooms. */
@@ -36,9 +39,13 @@ function permissionsOfFunctions(): Map<string, Set<Permission>> {
     if (known) return known;
     const body = bodies.get(name) ?? "";
     const own = new Set([...body.matchAll(/may\([\w.]+, "([\w.-]+)"/g)].map(([, key]) => key as Permission));
-    for (const [, called] of body.matchAll(/\b(\w+)\(/g))
-      if (bodies.has(called!) && !on.has(called!))
-        for (const key of visit(called!, new Set([...on, called!]))) own.add(key);
+    // What a list names is called by whoever goes through the list.
+    const isList = /^[A-Z_]+$/.test(name);
+    for (const [word, one] of body.matchAll(isList ? /\b(\w+)\b/g : /\b(\w+)\(|\b[A-Z][A-Z_]+\b/g)) {
+      const called = one ?? word;
+      if (bodies.has(called) && !on.has(called))
+        for (const key of visit(called, new Set([...on, called]))) own.add(key);
+    }
     if (on.size <= 1) asked.set(name, own);
     return own;
   };

@@ -44,15 +44,13 @@ export function found(findings: readonly Finding[]): TodayItem[] {
 }
 
 export function outOfUse(wall: Wall): TodayItem[] {
-  return wall
-    .filter(({ bar }) => bar.state === "quarantined")
-    .map(({ bar }) => ({
-      id: `quarantine-${bar.tag}`,
-      weight: "danger",
-      title: `${bar.tag} ${bar.name} is quarantined: ${bar.stateReason ?? "no reason kept"}.`,
-      because: "Nobody may lift with it. Repair and inspect it to return it to service, or retire it.",
-      action: { label: "Decide", href: `/bars/${bar.tag}#state` },
-    }));
+  return wall.map(({ bar }) => ({
+    id: `quarantine-${bar.tag}`,
+    weight: "danger",
+    title: `${bar.tag} ${bar.name} is quarantined: ${bar.stateReason ?? "no reason kept"}.`,
+    because: "Nobody may lift with it. Repair and inspect it to return it to service, or retire it.",
+    action: { label: "Decide", href: `/bars/${bar.tag}#state` },
+  }));
 }
 
 /** Bars that hang so that somebody can be hurt, or lack a part. */
@@ -106,15 +104,13 @@ export function careItems(due: readonly TaskDue[]): TodayItem[] {
 }
 
 export function underWatch(wall: Wall): TodayItem[] {
-  return wall
-    .filter(({ bar }) => bar.state === "watch")
-    .map(({ bar }) => ({
-      id: `watch-${bar.tag}`,
-      weight: "soon",
-      title: `${bar.tag} ${bar.name} is under watch: ${bar.stateReason ?? "no reason kept"}.`,
-      because: "Look at it before the next session.",
-      action: { label: "Look at it", href: `/bars/${bar.tag}#state` },
-    }));
+  return wall.map(({ bar }) => ({
+    id: `watch-${bar.tag}`,
+    weight: "soon",
+    title: `${bar.tag} ${bar.name} is under watch: ${bar.stateReason ?? "no reason kept"}.`,
+    because: "Look at it before the next session.",
+    action: { label: "Look at it", href: `/bars/${bar.tag}#state` },
+  }));
 }
 
 /** Bars whose measured mass is off from what the seller says by more than the tolerance: every sum is off by that. */

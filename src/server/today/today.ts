@@ -1,9 +1,10 @@
 import "server-only";
+import type { BarState } from "@/core/bars/bar";
 import { dayText } from "@/core/units/dates";
 import { cache } from "react";
 import { listed } from "@/core/units/format";
 import type { Context } from "@/server/access";
-import { barsInState, barsNeverWeighed, barsOffTheirLabel, countInState } from "@/server/bars";
+import { barsInState, barsNeverWeighed, barsOffTheirLabel, countInState, type ListedBar } from "@/server/bars";
 import { openClaims, openOrders, warrantiesEnding } from "@/server/buying";
 import { sweatWarning } from "@/server/care/air";
 import { careDueByTask, careDueCounts, neediestBars } from "@/server/care/due";
@@ -31,139 +32,91 @@ import {
 import { claimItems, orderItems, warrantyItems } from "./buyItems";
 import { stoppedRuns, notBackedUp, tonight, roundItems, stationItems, noteItems } from "./placeItems";
 
+/** One kind of thing that Today speaks of. */
+interface Alarm {
+  /** Its sentences; none where nothing is the matter. */
+  items(context: Context): Promise<TodayItem[]>;
+  /** How many those are. Every page shows the sum, so it is read without them where that is less. */
+  count(context: Context): Promise<number>;
+}
+
+/**
+ * @param read what is the matter
+ * @param say the sentences of that, by the gym's day
+ * @param count how many those will be, where that is known by reading less
+ */
+function alarm<T>(
+  read: (context: Context) => Promise<T>,
+  say: (found: T, today: string) => TodayItem[],
+  count?: (context: Context) => Promise<number>,
+): Alarm {
+  const items = async (context: Context) => say(await read(context), context.clock.today);
+  return { items, count: count ?? (async (context) => (await items(context)).length) };
+}
+
+/** Bars in a state, each a sentence. */
+const inState = (state: BarState, say: (bars: readonly ListedBar[]) => TodayItem[]) =>
+  alarm(
+    (context) => barsInState(context, [state], MAX_LISTED),
+    say,
+    async (context) => Math.min(MAX_LISTED, await countInState(context, [state])),
+  );
+
+/** Bars that one sentence lists. */
+const listing = (
+  read: (context: Context, most: number) => Promise<ListedBar[]>,
+  say: (bars: readonly ListedBar[]) => TodayItem[],
+) =>
+  alarm(
+    (context) => read(context, MAX_LISTED),
+    say,
+    async (context) => Math.sign((await read(context, 1)).length),
+  );
+
+const barsOff = async (context: Context, most: number) =>
+  barsOffTheirLabel(context, (await measuringRules(context)).tolerances.mass ?? Infinity, most);
+
+/** Everything that Today speaks of, most urgent first. */
+const ALARMS: readonly Alarm[] = [
+  alarm(classesBroken, brokenClasses),
+  alarm(runsStopped, stoppedRuns),
+  inState("quarantined", outOfUse),
+  alarm(storageDangers, badlyHung),
+  alarm(backupAlarm, notBackedUp),
+  alarm(sweatWarning, sweating),
+  alarm(
+    (context) => listFindings(context, { openOnly: true }),
+    found,
+    async (context) => ((await hasOpenFindings(context)) ? 1 : 0),
+  ),
+  alarm(classesUnassigned, tonight),
+  alarm(roundsOfToday, roundItems),
+  alarm(openClaims, claimItems),
+  alarm(openOrders, orderItems),
+  alarm(neediestBars, neediest),
+  alarm(
+    (context) => careDueByTask(context, context.clock.today),
+    careItems,
+    async (context) => (await careDueCounts(context, context.clock.today)).length,
+  ),
+  inState("watch", underWatch),
+  listing(barsOff, heavyOrLight),
+  listing(barsNeverWeighed, neverWeighed),
+  alarm(warrantiesEnding, warrantyItems),
+  alarm(stationsDue, stationItems),
+  alarm(notesAsked, noteItems),
+];
+
 /** What needs doing today, most urgent first; empty when there is nothing. Worked out once a request. */
 export const todayItems = cache(async (context: Context): Promise<TodayItem[]> => {
   await keepCareCurrent(context);
-  const [
-    ...[
-      backup,
-      sweat,
-      findings,
-      troubled,
-      due,
-      off,
-      unweighed,
-      classes,
-      dangers,
-      broken,
-      stopped,
-      needy,
-      rounds,
-      orders,
-      claims,
-      ending,
-      asked,
-      stations,
-    ]
-  ] = await Promise.all([
-    backupAlarm(context),
-    sweatWarning(context),
-    listFindings(context, { openOnly: true }),
-    barsInState(context, ["quarantined", "watch"], MAX_LISTED),
-    careDueByTask(context, context.clock.today),
-    measuringRules(context).then(({ tolerances }) =>
-      barsOffTheirLabel(context, tolerances.mass ?? Infinity, MAX_LISTED),
-    ),
-    barsNeverWeighed(context, MAX_LISTED),
-    classesUnassigned(context),
-    storageDangers(context),
-    classesBroken(context),
-    runsStopped(context),
-    neediestBars(context),
-    roundsOfToday(context),
-    openOrders(context),
-    openClaims(context),
-    warrantiesEnding(context),
-    notesAsked(context),
-    stationsDue(context),
-  ]);
-  return [
-    ...brokenClasses(broken, context.clock.today),
-    ...stoppedRuns(stopped),
-    ...outOfUse(troubled),
-    ...badlyHung(dangers),
-    ...notBackedUp(backup),
-    ...sweating(sweat),
-    ...found(findings),
-    ...tonight(classes),
-    ...roundItems(rounds),
-    ...claimItems(claims),
-    ...orderItems(orders, context.clock.today),
-    ...neediest(needy),
-    ...careItems(due),
-    ...underWatch(troubled),
-    ...heavyOrLight(off),
-    ...neverWeighed(unweighed),
-    ...warrantyItems(ending, context.clock.today),
-    ...stationItems(stations),
-    ...noteItems(asked),
-  ];
+  return (await Promise.all(ALARMS.map(({ items }) => items(context)))).flat();
 });
 
-/** How many sentences Today has, without making them: every page shows the number. */
+/** How many sentences Today has, without making most of them: every page shows the number. */
 export async function todayCount(context: Context): Promise<number> {
-  const [
-    ...[
-      backup,
-      sweat,
-      findings,
-      troubled,
-      due,
-      off,
-      unweighed,
-      classes,
-      dangers,
-      broken,
-      stopped,
-      needy,
-      rounds,
-      orders,
-      claims,
-      ending,
-      asked,
-      stations,
-    ]
-  ] = await Promise.all([
-    backupAlarm(context),
-    sweatWarning(context),
-    hasOpenFindings(context),
-    countInState(context, ["quarantined", "watch"]),
-    careDueCounts(context, context.clock.today),
-    measuringRules(context).then(({ tolerances }) => barsOffTheirLabel(context, tolerances.mass ?? Infinity, 1)),
-    barsNeverWeighed(context, 1),
-    classesUnassigned(context),
-    storageDangers(context),
-    classesBroken(context),
-    runsStopped(context),
-    neediestBars(context),
-    roundsOfToday(context),
-    openOrders(context),
-    openClaims(context),
-    warrantiesEnding(context),
-    notesAsked(context),
-    stationsDue(context),
-  ]);
-  const single = troubled > MAX_LISTED ? MAX_LISTED : troubled;
-  return (
-    single +
-    (backup ? 1 : 0) +
-    (sweat ? 1 : 0) +
-    (findings ? 1 : 0) +
-    due.length +
-    Math.sign(off.length) +
-    Math.sign(unweighed.length) +
-    classes.length +
-    broken.length +
-    stopped.length +
-    dangers.length +
-    Math.sign(needy.length) +
-    rounds.length +
-    orders.length +
-    claims.length +
-    Math.sign(ending.length) +
-    stationItems(stations).length +
-    Math.sign(asked.length)
-  );
+  const counts = await Promise.all(ALARMS.map(({ count }) => count(context)));
+  return counts.reduce((sum, count) => sum + count, 0);
 }
 
 /** Classes that were assigned with a bar that may not be lifted with any more. */

@@ -1,34 +1,22 @@
 "use client";
 
-import {
-  Bar,
-  CartesianGrid,
-  ComposedChart,
-  Line,
-  ReferenceLine,
-  ResponsiveContainer,
-  Tooltip,
-  XAxis,
-  YAxis,
-} from "recharts";
 import { wetFromPct } from "@/core/care/climateDay";
-import { dateText } from "@/core/units/dates";
-import { hallClockAt } from "@/core/units/hallDay";
-import { fixed, trimmed } from "@/core/units/format";
+import { trimmed } from "@/core/units/format";
 import type { SensorRow } from "@/server/care/air";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
 import { ImportForm } from "./AirForms";
-import { MonthTable, monthName } from "./MonthTable";
+import { MonthTable } from "./MonthTable";
 import { Now, Why } from "./AirNow";
 import type { AirSheetProps } from "./airSheetProps";
-import { fetched } from "../kit/fetched";
+import { drawnLater, fetched } from "../kit/fetched";
 import { OnceOpen } from "../kit/OnceOpen";
 import { Day } from "../kit/shown";
 
 const SensorForm = fetched(async () => (await import("./SensorForm")).SensorForm);
-
-const TICK = { fontSize: 11, fill: "var(--color-quiet)" };
+const NeedBars = drawnLater(async () => (await import("./airLines")).NeedBars, "h-full");
+const WetBars = drawnLater(async () => (await import("./airLines")).WetBars, "h-full");
+const DewLines = drawnLater(async () => (await import("./airLines")).DewLines, "h-full");
 
 /** The air of a place: now, its months against each other, why this one is worse, and its readings. */
 export function AirSheet(props: AirSheetProps) {
@@ -55,14 +43,7 @@ export function AirSheet(props: AirSheetProps) {
             months, it does not predict microns.
           </p>
           <Chart label="Need of care by month">
-            <ComposedChart data={months.map((month) => ({ ...month, x: monthName(month.month) }))} accessibilityLayer>
-              <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
-              <XAxis dataKey="x" tick={TICK} stroke="var(--color-faint)" />
-              <YAxis tick={TICK} stroke="var(--color-faint)" width={34} domain={[0, "auto"]} />
-              <ReferenceLine y={1} stroke="var(--color-faint)" strokeDasharray="4 3" />
-              <Tooltip formatter={(value) => fixed(Number(value), 2)} />
-              <Bar dataKey="factor" name="need × " fill="var(--color-primary)" isAnimationActive={false} />
-            </ComposedChart>
+            <NeedBars months={months} />
           </Chart>
           <MonthTable months={months} />
         </section>
@@ -74,20 +55,7 @@ export function AirSheet(props: AirSheetProps) {
             Line: hours in which the steel was below the dew point.
           </p>
           <Chart label="Wet hours by day">
-            <ComposedChart data={days.map((day) => ({ ...day, x: plainDay(day.day) }))} accessibilityLayer>
-              <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
-              <XAxis dataKey="x" tick={TICK} stroke="var(--color-faint)" minTickGap={24} />
-              <YAxis tick={TICK} stroke="var(--color-faint)" width={34} domain={[0, 24]} ticks={[0, 6, 12, 18, 24]} />
-              <Tooltip formatter={(value) => `${fixed(Number(value), 0)} h`} />
-              <Bar dataKey="wetHours" name="humid" fill="var(--color-faint)" isAnimationActive={false} />
-              <Line
-                dataKey="dewHours"
-                name="dew on steel"
-                stroke="var(--color-error)"
-                dot={false}
-                isAnimationActive={false}
-              />
-            </ComposedChart>
+            <WetBars days={days} />
           </Chart>
           <h2 className="mt-4 font-bold">Steel and dew point since yesterday</h2>
           <p className="text-quiet mb-2 text-xs">
@@ -95,38 +63,7 @@ export function AirSheet(props: AirSheetProps) {
             it is wet.
           </p>
           <Chart label="Steel and dew point">
-            <ComposedChart
-              data={steel.map((one) => ({ ...one, x: hallClockAt(new Date(one.at), timeZone) }))}
-              accessibilityLayer
-            >
-              <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
-              <XAxis dataKey="x" tick={TICK} stroke="var(--color-faint)" minTickGap={30} />
-              <YAxis
-                tick={TICK}
-                stroke="var(--color-faint)"
-                width={34}
-                unit="°"
-                domain={([least, most]) => [Math.floor(least - 1), Math.ceil(most + 1)]}
-                allowDecimals={false}
-              />
-              <Tooltip formatter={(value) => `${fixed(Number(value), 1)} °C`} />
-              <Line
-                dataKey="steelC"
-                name="steel"
-                stroke="var(--color-primary)"
-                strokeWidth={2}
-                dot={false}
-                isAnimationActive={false}
-              />
-              <Line
-                dataKey="dewPointC"
-                name="dew point"
-                stroke="var(--color-error)"
-                strokeDasharray="5 3"
-                dot={false}
-                isAnimationActive={false}
-              />
-            </ComposedChart>
+            <DewLines steel={steel} timeZone={timeZone} />
           </Chart>
         </section>
       </div>
@@ -159,9 +96,6 @@ export function AirSheet(props: AirSheetProps) {
   );
 }
 
-/** A day below a bar of the chart: "3 Oct". */
-const plainDay = (day: string) => dateText(day, day);
-
 /** Where the readings come from: simulated ones are called so, and so are uploaded ones. */
 function readingsWords(kind: SensorRow["kind"], { readings, uploaded }: AirSheetProps["extent"]): string {
   const others = readings - uploaded;
@@ -174,12 +108,10 @@ function readingsWords(kind: SensorRow["kind"], { readings, uploaded }: AirSheet
   ].join(" and ");
 }
 
-function Chart({ label, children }: { label: string; children: React.ReactElement }) {
+function Chart({ label, children }: { label: string; children: React.ReactNode }) {
   return (
     <figure aria-label={label} className="h-52 min-w-0 overflow-hidden">
-      <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 500, height: 208 }}>
-        {children}
-      </ResponsiveContainer>
+      {children}
     </figure>
   );
 }

@@ -8,9 +8,8 @@ import { AskForm } from "../kit/AskForm";
 import { BarTag } from "../kit/BarTag";
 import { DataTable, type DataColumn, type DataRow } from "../kit/DataTable";
 import Link from "../kit/Link";
-import type { ConditionChart } from "./ConditionChart";
-import { ConditionOverTime } from "./ConditionOverTime";
-import { MonthBars } from "./MonthBars";
+import { ConditionChart } from "./ConditionChart";
+import { MonthBars } from "./MonthCare";
 import { UnitName } from "../kit/shown";
 
 const MONTHS = Array.from({ length: 12 }, (_, i) => monthText(`2026-${String(i + 1).padStart(2, "0")}`));
@@ -77,7 +76,7 @@ export function RecordsSheet({ records, years, rust, shown }: Props) {
               Close
             </Link>
           </h2>
-          <ConditionOverTime {...shown} />
+          <ConditionChart {...shown} />
           {shown.condition.looks.length === 0 && (
             <p className="text-quiet text-sm">
               Nobody inspected it yet, so there is no condition to set care against.{" "}

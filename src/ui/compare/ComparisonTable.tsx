@@ -62,7 +62,7 @@ export function ComparisonTable({ bars, rows }: { bars: Bar[]; rows: ComparisonR
                 <th
                   role="rowheader"
                   scope="row"
-                  className="max-sm:text-quiet px-4 py-1 text-left font-normal max-sm:col-span-full max-sm:px-0 max-sm:py-0 max-sm:text-xs sm:whitespace-nowrap"
+                  className="max-sm:text-quiet px-4 py-1 text-left font-normal max-sm:col-span-full max-sm:px-0 max-sm:py-0 max-sm:text-xs sm:min-w-28"
                 >
                   {name}
                   {unit && (
@@ -85,7 +85,7 @@ export function ComparisonTable({ bars, rows }: { bars: Bar[]; rows: ComparisonR
                     role="cell"
                     className="px-4 py-1 text-right whitespace-nowrap max-sm:px-0 max-sm:py-0.5 max-sm:whitespace-normal"
                   >
-                    <Say text={by} />
+                    <CellText text={without(by, unit)} unit={unit} />
                   </td>
                 )}
               </tr>
@@ -96,6 +96,10 @@ export function ComparisonTable({ bars, rows }: { bars: Bar[]; rows: ComparisonR
     </section>
   );
 }
+
+/** A text less the unit at its end. */
+const without = (text: string, unit: string) =>
+  unit !== "" && text.endsWith(` ${unit}`) ? text.slice(0, -unit.length - 1) : text;
 
 /** A figure of the table, whose unit stands beside its name, or words. */
 function CellText({ text, unit }: { text: string; unit: string }) {

@@ -2,11 +2,13 @@
 
 import { useState } from "react";
 import type { Sweep, SweepPoint } from "@/core/whip/sweep";
-import { BenchChart } from "./BenchChart";
+import { drawnLater } from "../kit/fetched";
 import { INKS } from "./inks";
 import { useSweep } from "./useSweep";
 import { DifferenceFinder } from "./DifferenceFinder";
 import { type Props } from "./whipBenchProps";
+
+const BenchChart = drawnLater(async () => (await import("./BenchChart")).BenchChart, "h-[14.25rem]");
 
 type Measure = "slack" | "stress" | "margin" | "stiffness" | "oscillation";
 

@@ -5,7 +5,7 @@ import { AskForm } from "../kit/AskForm";
 import { BarTag } from "../kit/BarTag";
 import Link from "../kit/Link";
 import { href } from "../kit/search";
-import { BandChart } from "./StrengthCharts";
+import { BandChart } from "./LaterCharts";
 import { Kg, Say, UnitName } from "../kit/shown";
 import type { LogSheetProps } from "./logSheetProps";
 

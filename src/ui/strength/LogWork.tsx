@@ -1,6 +1,6 @@
 import { fixed } from "@/core/units/format";
 import type { LifterLog } from "@/server/logbook";
-import { WorkChart } from "./StrengthCharts";
+import { WorkChart } from "./LaterCharts";
 import { Kg, UnitName } from "../kit/shown";
 
 export function Work({ log: { weeks, effort } }: { log: LifterLog }) {

@@ -1,5 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { cache } from "react";
+import { inParts } from "@/app/inParts";
 import { may, requestContext } from "@/server/access";
 import { barsOnTheWall } from "@/server/bars";
 import { allLifts } from "@/server/lifts";
@@ -20,16 +22,24 @@ const whole = (text: string | undefined, least: number, most: number, start: num
   return text && Number.isInteger(value) && value >= least && value <= most ? value : start;
 };
 
-export default async function LogPage({
-  params,
-  searchParams,
-}: {
+interface Asked {
   params: Promise<{ key: string }>;
   searchParams: Promise<Search>;
-}) {
+}
+
+/** The lifter of the address, where the reader may look at lifters. */
+const lifterOf = cache(async (key: string) => {
+  const context = await requestContext();
+  return may(context, "lifter.read") ? await lifterByKey(context, key) : null;
+});
+
+async function lead({ params }: Asked) {
+  if (!(await lifterOf((await params).key))) notFound();
+}
+
+async function LogPage({ params, searchParams }: Asked) {
   const [context, { key }, search] = [await requestContext(), await params, await searchParams];
-  const row = may(context, "lifter.read") ? await lifterByKey(context, key) : null;
-  if (!row) notFound();
+  const row = (await lifterOf(key))!;
   const [liftKey, variant = ""] = (search.lift ?? "").split("~");
   const [log, lifts, bars, wall, last] = await Promise.all([
     lifterLog(context, row.id, liftKey ? { liftKey, variant } : {}),
@@ -85,3 +95,5 @@ export default async function LogPage({
     </>
   );
 }
+
+export default inParts(LogPage, lead);
