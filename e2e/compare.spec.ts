@@ -89,3 +89,12 @@ test("three deadlift bars over one another: which gives most slack at 220 kg, an
     expect(words.split("\f").filter((one) => one.trim() !== "")).toHaveLength(1);
   });
 });
+
+test("every figure of four bars, and of six, stands in the table without moving it sideways", async ({ page }) => {
+  for (const bars of ["K04,K05,K11,K16", "K04,K05,K11,K16,K20,K21"]) {
+    await page.goto(`/compare?bars=${bars}&load=220`);
+    const table = page.getByRole("region", { name: "Table of differences" });
+    await expect(table.getByRole("columnheader")).toHaveCount(bars.split(",").length + 2);
+    expect(await table.evaluate((box) => box.scrollWidth - box.clientWidth), bars).toBe(0);
+  }
+});

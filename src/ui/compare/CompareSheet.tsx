@@ -18,10 +18,16 @@ interface Props {
   others: readonly { tag: string; name: string }[];
 }
 
+/** So many bars have a table that leaves room beside it. */
+const MAX_BESIDE = 4;
+
 /** Two to six bars over one another: what differs inked, what is equal faint, and whether it matters at this load. */
 export function CompareSheet({ comparison, others }: Props) {
   const { state, items, unknownTags, lift, disc, handsMm, noticeableMm, rows, judgement } = comparison;
   const isFloor = lift.start === "floor" && lift.speed === "slow";
+  // More bars than these need the whole width for their figures.
+  const isWide = items.length > MAX_BESIDE;
+  const table = <ComparisonTable bars={items.map(({ bar }) => bar)} rows={rows} />;
   const bending = items.flatMap(({ bar, bent }, ink) => (bent.ok ? [{ bar, ink }] : []));
   const unbent = items.flatMap(({ bar, bent, kind }, ink) => (bent.ok ? [] : [{ bar, kind, ink }]));
   const support = supportWord(lift);
@@ -76,9 +82,13 @@ export function CompareSheet({ comparison, others }: Props) {
             </div>
           )}
           <InWords comparison={comparison} />
-          <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
-            <ComparisonTable bars={items.map(({ bar }) => bar)} rows={rows} />
-            <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-3">
+          <div
+            className={`grid grid-cols-[minmax(0,1fr)] items-start gap-3 ${isWide ? "" : "lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]"}`}
+          >
+            {!isWide && table}
+            <div
+              className={`grid min-w-0 grid-cols-[minmax(0,1fr)] gap-3 ${isWide ? "items-start lg:grid-cols-2" : ""}`}
+            >
               <JudgementText judgement={judgement} bars={items.map(({ bar }) => bar)} />
               {bending.length > 0 && (
                 <WhipBench
@@ -91,6 +101,7 @@ export function CompareSheet({ comparison, others }: Props) {
                 />
               )}
             </div>
+            {isWide && table}
           </div>
         </>
       )}
