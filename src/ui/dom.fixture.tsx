@@ -6,7 +6,7 @@ import { sendUnsent, unsentOf } from "./kit/outbox";
 /* A screen in a document that can be touched: for `@vitest-environment jsdom`. Layout and networks are for the browser. */
 
 // The library's own second is nothing on a busy machine.
-configure({ asyncUtilTimeout: 20_000 });
+configure({ asyncUtilTimeout: 20_000, defaultHidden: true });
 
 const page = vi.hoisted(() => ({ went: [] as string[], refreshed: 0, path: "/" }));
 
