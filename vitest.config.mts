@@ -16,8 +16,20 @@ export default defineConfig({
       {
         resolve: { alias },
         test: {
+          name: "core",
+          include: ["src/core/**/*.test.ts"],
+          environment: "node",
+          // Nothing of the core remembers anything: its files share one process, and are read once.
+          isolate: false,
+          testTimeout: SLOW_MACHINE_MS,
+          setupFiles: ["scripts/lib/testSetup.ts"],
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
           name: "unit",
-          include: ["src/{core,api,ui}/**/*.test.{ts,tsx}", "scripts/**/*.test.ts", "tests/{words,look}/**/*.test.ts"],
+          include: ["src/{api,ui}/**/*.test.{ts,tsx}", "scripts/**/*.test.ts", "tests/{words,look}/**/*.test.ts"],
           environment: "node",
           testTimeout: SLOW_MACHINE_MS,
           setupFiles: ["scripts/lib/testSetup.ts"],

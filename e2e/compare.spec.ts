@@ -29,7 +29,7 @@ test("three deadlift bars over one another: which gives most slack at 220 kg, an
     const judgement = page.getByRole("region", { name: "Whether it matters" });
     await expect(judgement).toContainText(/At 220 kg the hands rise 29\.7 mm on A\? and 24\.8 mm on K05/);
     const row = page.getByRole("region", { name: "Table of differences" }).getByRole("row", { name: /^slack/ });
-    await expect(row).toContainText("4.9 mm");
+    await expect(row.getByRole("cell").last()).toHaveText("4.9");
     await expect(row).toContainText("24.8");
   });
   await test.step("the bench works it out in a worker, for every load and grip", async () => {

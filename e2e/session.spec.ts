@@ -215,8 +215,7 @@ test("the stations of a class share one pool of plates: what is short is said, w
 });
 
 test("Load: the keyboard's way, the drop on the floor drawn, and what another session holds", async ({ page }) => {
-  // A key that comes before the page listens is lost, as it would be for a person.
-  await page.goto("/load?bar=K12&target=100", { waitUntil: "networkidle" });
+  await page.goto("/load?bar=K12&target=100");
   await page.keyboard.press("ArrowUp");
   await expect(page).toHaveURL(/target=102.5kg/);
   await page.keyboard.press("PageDown");

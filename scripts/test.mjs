@@ -48,17 +48,24 @@ async function everything() {
   // The build takes one core; the checks that need no build take the other.
   const building = wants("e2e") || wants("run") ? requireBuild(root, logs) : Promise.resolve();
   building.catch(() => {});
-  // What one core does by itself stands beside what both do.
-  await Promise.all([only === null ? readText() : null, wants("unit") ? vitest("unit", {}) : null]);
   if (wants("data") || wants("run") || wants("e2e"))
     cluster = await startCluster(join(scratch, "data"), { isDurable: false, preferredPort: null });
   if (wants("data") || wants("e2e")) await requirePdfReader();
-  if (wants("run")) await building;
-  // The running program waits a good deal: for restarts, for the database, for its own clock.
+  // Two lanes for two cores; each of these uses one. What stands beside another prints at its end.
+  const isQuiet = only === null;
   await Promise.all([
-    wants("data") ? dataTests() : null,
-    wants("run") ? vitest("run", { LOG_LEVEL: "info" }, { isQuiet: wants("data") }) : null,
+    (async () => {
+      if (only === null) await readText();
+      if (wants("data")) await dataTests({ isQuiet });
+    })(),
+    (async () => {
+      if (wants("unit")) await vitest("unit", {}, { projects: ["core", "unit"] });
+      if (!wants("run")) return;
+      await building;
+      await vitest("run", { LOG_LEVEL: "info" }, { isQuiet });
+    })(),
   ]);
+  // Browsers take both.
   if (wants("e2e")) {
     await requireChromium();
     await building;
@@ -78,15 +85,19 @@ async function readText() {
   await step("format", ["node_modules/prettier/bin/prettier.cjs", "--check", "--log-level", "warn", "."]);
 }
 
-async function dataTests() {
+async function dataTests({ isQuiet }) {
   const url = await ensureDatabase(cluster.url, "garrison_data");
   await migrateSafely(root, url, join(scratch, "backups"));
-  await vitest("data", {
-    DATABASE_URL: url,
-    TEST_SERVER_URL: cluster.url,
-    GARRISON_SECRET: randomBytes(32).toString("hex"),
-    LOG_LEVEL: "silent",
-  });
+  await vitest(
+    "data",
+    {
+      DATABASE_URL: url,
+      TEST_SERVER_URL: cluster.url,
+      GARRISON_SECRET: randomBytes(32).toString("hex"),
+      LOG_LEVEL: "silent",
+    },
+    { isQuiet },
+  );
 }
 
 /** A check that either holds or does not; it counts as one. */
@@ -105,15 +116,17 @@ async function step(name, args) {
   }
 }
 
-/** @param isQuiet what it prints is told at its end, where another part prints meanwhile. */
-async function vitest(project, env, { isQuiet = false } = {}) {
-  say(`— ${project} tests`);
-  const file = join(scratch, `${project}.json`);
+/**
+ * @param projects of vitest.config.mts, where the part is not one of its name
+ * @param isQuiet what it prints is told at its end, where another part prints meanwhile
+ */
+async function vitest(part, env, { projects = [part], isQuiet = false } = {}) {
+  say(`— ${part} tests`);
+  const file = join(scratch, `${part}.json`);
   const args = [
     "node_modules/vitest/vitest.mjs",
     "run",
-    "--project",
-    project,
+    ...projects.flatMap((name) => ["--project", name]),
     "--reporter=dot",
     "--reporter=json",
     `--outputFile.json=${file}`,
@@ -123,7 +136,7 @@ async function vitest(project, env, { isQuiet = false } = {}) {
     env: cleanEnv(env),
     capture: isQuiet,
     allowFailure: true,
-    what: `${project} tests`,
+    what: `${part} tests`,
   });
   if (isQuiet) say(printed);
   tally(file, code, (report) => [

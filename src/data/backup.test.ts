@@ -153,36 +153,37 @@ describe("a backup", () => {
 
 describe("restoring", () => {
   const all = knownMigrations();
-  it.each(all.map((_, i) => i + 1))("a backup made after %i migrations brings it to the newest schema", (n) =>
-    inNewDatabase(async (old) => {
-      await migrateDatabase(old, migrationsUpTo(n));
-      await fill(old, `of schema ${n}`);
-      mkdirSync(folder);
-      const dump = join(folder, "old.dump");
-      // As that release wrote it, without the table of backups that came later.
-      await promisify(execFile)(`${process.env.PG_BIN ?? "/usr/lib/postgresql/15/bin"}/pg_dump`, [
-        "-Fc",
-        "--no-owner",
-        "-f",
-        dump,
-        "-d",
-        old,
-      ]);
-      await inNewDatabase(async (url) => {
+  const pgDump = (url: string, file: string) =>
+    promisify(execFile)(`${process.env.PG_BIN ?? "/usr/lib/postgresql/15/bin"}/pg_dump`, [
+      ...["-Fc", "--no-owner", "-f", file, "-d", url],
+    ]);
+
+  it("brings a backup of every version to the newest schema, with what each version had written", () =>
+    inNewDatabase((old) =>
+      inNewDatabase(async (url) => {
         await migrateDatabase(url);
-        await fill(url, "what was there");
-        // The script as people run it for the oldest and the newest; what it does with a backup for all between.
-        if (n === 1 || n === all.length) await npmScript(url, "restore", [dump, "--yes"]);
-        else {
-          expect(await migrationsIn(dump)).toEqual(all.slice(0, n));
-          await replaceWith(url, dump);
-          await migrateDatabase(url);
+        mkdirSync(folder);
+        const written: string[] = [];
+        for (const n of all.keys()) {
+          await migrateDatabase(old, migrationsUpTo(n + 1));
+          await fill(old, `of schema ${n + 1}`);
+          written.push(`of schema ${n + 1}`);
+          // As that release wrote it, without the table of backups that came later.
+          const dump = join(folder, `${n + 1}.dump`);
+          await pgDump(old, dump);
+          await fill(url, "what was there");
+          // The script as people run it for the oldest and the newest; what it does with a backup for all between.
+          if (n === 0 || n === all.length - 1) await npmScript(url, "restore", [dump, "--yes"]);
+          else {
+            expect(await migrationsIn(dump)).toEqual(all.slice(0, n + 1));
+            await replaceWith(url, dump);
+            await migrateDatabase(url);
+          }
+          expect((await names(url)).sort(), `after ${n + 1} migrations`).toEqual(written.toSorted());
+          expect(await pendingMigrations(url), `after ${n + 1} migrations`).toEqual({ pending: 0, hasData: true });
         }
-        expect(await names(url)).toEqual([`of schema ${n}`]);
-        expect(await pendingMigrations(url)).toEqual({ pending: 0, hasData: true });
-      });
-    }),
-  );
+      }),
+    ));
 
   it("as it was leaves an older backup for the version that made it: its data in its schema", () =>
     inNewDatabase(async (old) => {
@@ -191,13 +192,7 @@ describe("restoring", () => {
       await fill(old, "of the older version");
       mkdirSync(folder);
       const dump = join(folder, "old.dump");
-      await promisify(execFile)(`${process.env.PG_BIN ?? "/usr/lib/postgresql/15/bin"}/pg_dump`, [
-        "-Fc",
-        "-f",
-        dump,
-        "-d",
-        old,
-      ]);
+      await pgDump(old, dump);
       await inNewDatabase(async (url) => {
         await migrateDatabase(url);
         await fill(url, "written since");
@@ -218,7 +213,7 @@ describe("restoring", () => {
         const path = join(folder, name);
         await inNewDatabase(async (other) => {
           await withClient(other, prepare);
-          await promisify(execFile)("/usr/lib/postgresql/15/bin/pg_dump", ["-Fc", "-f", path, "-d", other]);
+          await pgDump(other, path);
         });
         return path;
       };
@@ -235,7 +230,7 @@ describe("restoring", () => {
             "insert into drizzle.__drizzle_migrations (hash, created_at) values (repeat('ab', 32), 9999999999999)",
           ),
         );
-        await promisify(execFile)("/usr/lib/postgresql/15/bin/pg_dump", ["-Fc", "-f", newer, "-d", other]);
+        await pgDump(other, newer);
       });
       await saysNo(npmScript(url, "restore", [newer, "--yes"]), /made by another version/);
 
