@@ -6,7 +6,7 @@ const MAX_WAIT_MS = 50;
 
 /**
  * Waits until the frame of the page that is being answered is on its way, so that what is worked out for the page does
- * not hold back what stands around it. At once where nobody carries the request, in development and in tests.
+ * not hold back what stands around it. At once where nobody carries the request, as in tests.
  */
 export async function frameIsOut(): Promise<void> {
   const carried = carriedRequest();

@@ -1,30 +1,19 @@
 "use client";
 
-import {
-  Bar,
-  CartesianGrid,
-  ComposedChart,
-  Line,
-  ReferenceLine,
-  ResponsiveContainer,
-  Tooltip,
-  XAxis,
-  YAxis,
-} from "recharts";
+import { Bar, CartesianGrid, ComposedChart, Line, ReferenceLine, Tooltip, XAxis, YAxis } from "recharts";
 import { dateText } from "@/core/units/dates";
 import { hallClockAt } from "@/core/units/hallDay";
 import { fixed } from "@/core/units/format";
+import { ChartBox, TICK } from "../kit/chartParts";
 import { monthName } from "./MonthTable";
 import type { AirSheetProps } from "./airSheetProps";
 
 /* The axes, bars and lines of the air. */
 
-const TICK = { fontSize: 11, fill: "var(--color-quiet)" };
-
 /** How much more care the air of each month asks for than temperate air. */
 export function NeedBars({ months }: Pick<AirSheetProps, "months">) {
   return (
-    <Box>
+    <ChartBox height={208}>
       <ComposedChart data={months.map((month) => ({ ...month, x: monthName(month.month) }))} accessibilityLayer>
         <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
         <XAxis dataKey="x" tick={TICK} stroke="var(--color-faint)" />
@@ -33,14 +22,14 @@ export function NeedBars({ months }: Pick<AirSheetProps, "months">) {
         <Tooltip formatter={(value) => fixed(Number(value), 2)} />
         <Bar dataKey="factor" name="need × " fill="var(--color-primary)" isAnimationActive={false} />
       </ComposedChart>
-    </Box>
+    </ChartBox>
   );
 }
 
 /** Humid hours of each day, and hours of dew on the steel. */
 export function WetBars({ days }: Pick<AirSheetProps, "days">) {
   return (
-    <Box>
+    <ChartBox height={208}>
       <ComposedChart data={days.map((day) => ({ ...day, x: plainDay(day.day) }))} accessibilityLayer>
         <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
         <XAxis dataKey="x" tick={TICK} stroke="var(--color-faint)" minTickGap={24} />
@@ -55,14 +44,14 @@ export function WetBars({ days }: Pick<AirSheetProps, "days">) {
           isAnimationActive={false}
         />
       </ComposedChart>
-    </Box>
+    </ChartBox>
   );
 }
 
 /** The temperature of the steel beside the dew point of the air. */
 export function DewLines({ steel, timeZone }: Pick<AirSheetProps, "steel" | "timeZone">) {
   return (
-    <Box>
+    <ChartBox height={208}>
       <ComposedChart
         data={steel.map((one) => ({ ...one, x: hallClockAt(new Date(one.at), timeZone) }))}
         accessibilityLayer
@@ -95,17 +84,9 @@ export function DewLines({ steel, timeZone }: Pick<AirSheetProps, "steel" | "tim
           isAnimationActive={false}
         />
       </ComposedChart>
-    </Box>
+    </ChartBox>
   );
 }
 
 /** A day below a bar of the chart: "3 Oct". */
 const plainDay = (day: string) => dateText(day, day);
-
-function Box({ children }: { children: React.ReactElement }) {
-  return (
-    <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 500, height: 208 }}>
-      {children}
-    </ResponsiveContainer>
-  );
-}

@@ -1,23 +1,13 @@
 "use client";
 
-import {
-  CartesianGrid,
-  ComposedChart,
-  Line,
-  ReferenceLine,
-  ResponsiveContainer,
-  Scatter,
-  Tooltip,
-  XAxis,
-  YAxis,
-} from "recharts";
+import { CartesianGrid, ComposedChart, Line, ReferenceLine, Scatter, Tooltip, XAxis, YAxis } from "recharts";
 import { RUST_GRADES, type InspectionLimits } from "@/core/care/inspection";
 import { monthText } from "@/core/units/dates";
+import { ChartBox, TICK } from "../kit/chartParts";
 import { useShown } from "../kit/shown";
 
 /* The axes and lines of a bar's condition over time. Moments are milliseconds. */
 
-const TICK = { fontSize: 11, fill: "var(--color-quiet)" };
 const UPRIGHT = { tick: TICK, stroke: "var(--color-faint)", width: 64 };
 const MARGIN = { top: 6, right: 12, bottom: 0, left: 0 };
 const dayOf = (moment: number) => new Date(moment).toISOString().slice(0, 10);
@@ -48,7 +38,7 @@ export function RunoutLine({
   const { day, mm } = useShown();
   const most = Math.ceil(Math.max(1.1 * limits.quarantineTirMm, ...turns.map(({ tirMm }) => tirMm)));
   return (
-    <Box height={170}>
+    <ChartBox height={170}>
       <ComposedChart data={[...turns]} margin={MARGIN}>
         <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
         <XAxis {...timeAxis(domain)} />
@@ -63,7 +53,7 @@ export function RunoutLine({
         <Tooltip labelFormatter={(x) => day(dayOf(Number(x)))} formatter={(value) => mm(Number(value), 2)} />
         <Line dataKey="tirMm" name="runout" stroke="var(--color-base-content)" isAnimationActive={false} />
       </ComposedChart>
-    </Box>
+    </ChartBox>
   );
 }
 
@@ -71,7 +61,7 @@ export function RunoutLine({
 export function RustSteps({ rust, domain }: { rust: readonly { x: number; grade: number }[]; domain: TimeDomain }) {
   const { day } = useShown();
   return (
-    <Box height={170}>
+    <ChartBox height={170}>
       <ComposedChart data={[...rust]} margin={MARGIN}>
         <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
         <XAxis {...timeAxis(domain)} />
@@ -94,7 +84,7 @@ export function RustSteps({ rust, domain }: { rust: readonly { x: number; grade:
           isAnimationActive={false}
         />
       </ComposedChart>
-    </Box>
+    </ChartBox>
   );
 }
 
@@ -109,7 +99,7 @@ export function CareMarks({
   height: number;
 }) {
   return (
-    <Box height={height}>
+    <ChartBox height={height}>
       <ComposedChart margin={MARGIN}>
         <CartesianGrid horizontal={false} stroke="var(--color-base-300)" />
         <XAxis {...timeAxis(domain)} />
@@ -135,19 +125,11 @@ export function CareMarks({
           />
         ))}
       </ComposedChart>
-    </Box>
+    </ChartBox>
   );
 }
 
 /** One time it was cared for. */
 function Mark({ cx = 0, cy = 0 }: { cx?: number; cy?: number }) {
   return <line x1={cx} x2={cx} y1={cy - 7} y2={cy + 7} stroke="var(--color-primary)" strokeWidth={2} />;
-}
-
-function Box({ height, children }: { height: number; children: React.ReactElement }) {
-  return (
-    <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 500, height }}>
-      {children}
-    </ResponsiveContainer>
-  );
 }

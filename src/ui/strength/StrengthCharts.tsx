@@ -8,16 +8,15 @@ import {
   ComposedChart,
   Line,
   ReferenceLine,
-  ResponsiveContainer,
   Tooltip,
   XAxis,
   YAxis,
 } from "recharts";
 import { KG_PER_LB } from "@/core/units/constants";
 import { fixed } from "@/core/units/format";
+import { ChartBox, TICK } from "../kit/chartParts";
 import { useShown } from "../kit/shown";
 
-const TICK = { fontSize: 11, fill: "var(--color-quiet)" };
 const MARGIN = { top: 8, right: 8, bottom: 0, left: 0 };
 const at = (day: string) => Date.parse(`${day}T12:00:00Z`);
 const MONTH = new Intl.DateTimeFormat("en-GB", { month: "short", timeZone: "UTC" });
@@ -72,7 +71,7 @@ export function BandChart({
   const text = (value: number) => `${fixed(value, digits)}${isPounds ? " lb" : unit}`;
   return (
     <div role="img" aria-label={label} className="h-36">
-      <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 400, height: 144 }}>
+      <ChartBox height={144}>
         <ComposedChart data={data} margin={MARGIN} accessibilityLayer={false}>
           <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
           <XAxis {...timeAxis([at(domain[0]), at(domain[1])])} />
@@ -102,7 +101,7 @@ export function BandChart({
             }
           />
         </ComposedChart>
-      </ResponsiveContainer>
+      </ChartBox>
     </div>
   );
 }
@@ -117,7 +116,7 @@ export function WorkChart({ weeks }: { weeks: readonly { from: string; kg: numbe
       aria-label={`Work of the last weeks: ${weeks.map(({ from, kg }) => `week of ${day(from)} ${inUnits(kg, 0)}`).join(", ")}`}
       className="h-36"
     >
-      <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 400, height: 144 }}>
+      <ChartBox height={144}>
         <BarChart data={data} margin={MARGIN} accessibilityLayer={false}>
           <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
           <XAxis
@@ -134,7 +133,7 @@ export function WorkChart({ weeks }: { weeks: readonly { from: string; kg: numbe
           />
           <Bar dataKey="work" fill="var(--color-primary)" isAnimationActive={false} />
         </BarChart>
-      </ResponsiveContainer>
+      </ChartBox>
     </div>
   );
 }
