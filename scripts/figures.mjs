@@ -13,7 +13,7 @@ import { run } from "./lib/run.mjs";
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
 const base = process.env.FIGURES_URL ?? `http://127.0.0.1:${process.env.PORT ?? 3210}`;
-const ROUNDS = Number(process.env.FIGURES_ROUNDS ?? 5);
+const ROUNDS = Number(process.env.FIGURES_ROUNDS ?? 9);
 /** The limits of the product, with which each figure stands. */
 const LIMITS = { shift: 0.05, plainKb: 150, chartKb: 260, firstContent: 1.3 };
 const STATIC = "/there-is-no-such-page";

@@ -2,17 +2,12 @@ import { headers } from "next/headers";
 import { Suspense, type ReactNode } from "react";
 import { frameIsOut } from "@/server/access";
 import { PageSkeleton } from "@/ui/kit/PageSkeleton";
-
-/**
- * What React's reveal of a part looks at to hold it back until 300 ms after the frame; read as unset, a part is shown as
- * soon as it is there. Where React calls it otherwise one day, parts come those milliseconds later and nothing breaks.
- */
-const NO_HOLD = `Object.defineProperty(window,"$RT",{get(){},set(){}})`;
+import { REVEAL } from "@/ui/kit/reveal";
 
 /**
  * A page whose frame stands at once when a browser opens or reloads it; what has to be worked out is begun when that is
- * on its way, and follows in the same answer. Somebody who comes by a link inside the application keeps the page that they were on until the next is whole,
- * so that nothing flickers.
+ * on its way, follows in the same answer and is shown as `REVEAL` says. Somebody who comes by a link inside the
+ * application keeps the page that they were on until the next is whole, so that nothing flickers.
  *
  * @param first what may say that something is not there, or lead elsewhere: the first line of the answer says so, and
  *   nothing is sent before it
@@ -33,7 +28,7 @@ export function inParts<Props extends object>(
     const nonce = /'nonce-([^']+)'/.exec(asked.get("content-security-policy") ?? "")?.[1];
     return (
       <>
-        {isOpened && <script nonce={nonce} dangerouslySetInnerHTML={{ __html: NO_HOLD }} />}
+        {isOpened && <script nonce={nonce} dangerouslySetInnerHTML={{ __html: REVEAL }} />}
         <Suspense fallback={<PageSkeleton />}>{isOpened ? <AfterFrame {...props} /> : await Body(props)}</Suspense>
       </>
     );
