@@ -333,7 +333,7 @@ test("the house chooses how care is due, and a task never opens a sleeve", async
   await expect(task.getByText(/never schedules it/)).toBeVisible();
   await page.goto("/care/meters");
   await page.getByText("Care is due by the need meter").click();
-  await page.getByLabel("watch over this runout").fill("9");
+  await page.getByLabel("watch above this runout").fill("9");
   const rules = page.locator("details").filter({ hasText: "Care is due by the need meter" });
   await rules.getByRole("button", { name: "Save", exact: true }).click();
   await expect(rules.getByText("runout to watch must be less than runout to quarantine")).toBeVisible();

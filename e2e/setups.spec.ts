@@ -108,8 +108,8 @@ test("an open frame for 50 mm above standard: the flips are named, and hands off
   page,
 }) => {
   await page.goto("/setups/K23");
-  await page.getByLabel("grip wished at").fill("+50");
-  await page.getByLabel("grip wished at").press("Enter");
+  await page.getByLabel("grip height wanted").fill("+50");
+  await page.getByLabel("grip height wanted").press("Enter");
   const ways = page.getByRole("region", { name: "Ways" });
   await expect(ways).toContainText("Ways to a grip 275 mm above the floor");
   const first = ways.getByRole("listitem").first();
@@ -181,7 +181,7 @@ test("someone at the bar ticks the card off step by step on a telephone", async 
   const page = await context.newPage();
   await page.goto("/setups");
   await page
-    .getByRole("region", { name: "Settings that are kept" })
+    .getByRole("region", { name: "Saved settings" })
     .getByRole("listitem")
     .filter({ hasText: "Bram Okerlund, front squat" })
     .getByRole("link", { name: "Card" })

@@ -114,7 +114,7 @@ export async function cardsPdf(asked: readonly CardPage[], title: string, foot: 
   if (cards.length === 0)
     return pdfBytes(
       <Paper title={title} foot={foot}>
-        <Text>No settings are kept yet.</Text>
+        <Text>No saved settings yet.</Text>
       </Paper>,
     );
   const pages = Array.from({ length: Math.ceil(cards.length / (ACROSS * DOWN)) }, (_, i) =>

@@ -67,7 +67,7 @@ export function balanceLead(who: string, known: readonly { name: string; answer:
   const [upright, over] = [byLean[0]!, byLean.at(-1)!];
   if (known.length === 1) return `${who} leans ${degrees(upright.answer)} with ${upright.name}.`;
   if (over.answer.trunkLeanDeg - upright.answer.trunkLeanDeg < 0.5)
-    return `${who} leans alike with each of them, ${degrees(upright.answer)}.`;
+    return `${who} leans the same with each of them: ${degrees(upright.answer)}.`;
   const [a, b] = [upright.answer.hipToKnee, over.answer.hipToKnee];
   const share =
     a === null || b === null || Math.abs(a - b) < 0.02

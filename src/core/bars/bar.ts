@@ -55,7 +55,7 @@ export interface Bar {
   /** Smooth shaft beside each collar, in mm. */
   plainGapMm: number | null;
   rating: { kg: number; basis: RatingBasis } | null;
-  /** A limit that holds whatever the rating says, as total on the bar in kg. */
+  /** A limit that counts even where the rating is higher, as total on the bar in kg. */
   hardLimitKg: number | null;
   /** Whether it sits in J-cups at all; null when nobody said, then the family's usual way counts. */
   canBeRacked: boolean | null;

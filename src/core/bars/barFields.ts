@@ -86,7 +86,7 @@ export const BAR_FIELDS = {
     isRequired: true,
   }),
   state: field("identity", "state", { kind: "choice", of: BAR_STATES, isRequired: true }),
-  stateReason: field("identity", "reason of the state", { kind: "text", most: 200 }),
+  stateReason: field("identity", "reason for the state", { kind: "text", most: 200 }),
   chartVersion: field("identity", "version", {
     kind: "text",
     most: 30,
@@ -174,7 +174,7 @@ export const BAR_FIELDS = {
     kind: "choice",
     of: SLEEVE_SERVICES,
     words: { retained: "retained: for its maker only", serviceable: "serviceable: taken apart and put together" },
-    hint: "opening one is for people who know how, and may void the warranty",
+    hint: "opening one is skilled work and may void the warranty",
   }),
   areSleevesGrooved: field("sleeves", "grooved sleeves", { kind: "yes-no", hint: "louder" }),
 
@@ -184,7 +184,7 @@ export const BAR_FIELDS = {
     of: RATING_BASES,
     hint: "unknown: the stricter reading counts",
   }),
-  hardLimit: field("rating", "hard limit", { kind: "mass", hint: "holds whatever the rating says" }),
+  hardLimit: field("rating", "hard limit", { kind: "mass", hint: "counts even where the rating is higher" }),
 
   camberMotion: field("geometry", "camber", { kind: "choice", of: CAMBER_MOTIONS, forms: ["cambered"] }),
   areHandlesRemovable: field("geometry", "handles come off", { kind: "yes-no", forms: ["yoke", "cambered", "frame"] }),

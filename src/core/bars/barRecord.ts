@@ -142,7 +142,7 @@ function acrossFields(values: Partial<Record<FieldKey, FieldValue | null>>, stat
   if (values.ratingBasis && !values.rating) say("rating", "load rating: give the figure, or leave the basis open");
   if (values.rating && !values.ratingBasis) say("ratingBasis", "say what the rating counts; unknown is an answer");
   if (values.state && values.state !== "in-service" && !values.stateReason)
-    say("stateReason", "say why it is not in service; it is kept with the bar");
+    say("stateReason", "say why it is not in service; it is saved with the bar");
   if (values.state === "in-service" && values.stateReason)
     say("stateReason", "a bar in service needs no reason; put it into the note");
   const family = values.family as FamilyKey | null | undefined;

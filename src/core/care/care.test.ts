@@ -83,7 +83,7 @@ describe("due", () => {
   it("is the day the bar is known since when there is no record", () =>
     expect(careDue(CARE_TASKS.sleeves, bare, air("dry"), null, "2026-01-05")).toMatchObject({
       dueOn: "2026-01-05",
-      reason: expect.stringMatching(/^no record/),
+      reason: expect.stringMatching(/^never recorded/),
     }));
   it("is overdue from the day after", () =>
     expect([

@@ -72,7 +72,7 @@ export function careDue(
     return {
       intervalDays,
       dueOn: knownSince,
-      reason: `no record that it was ever done; ${what}: every ${intervalDays} days`,
+      reason: `never recorded; ${what}: every ${intervalDays} days`,
       drivers: ["no record", ...drivers],
     };
   return {

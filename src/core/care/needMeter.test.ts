@@ -99,7 +99,7 @@ describe("need", () => {
       today: "2026-04-01",
     });
     expect(need).toMatchObject({ need: 1, dueOn: "2026-03-04" });
-    expect(need.reason).toContain("no record that it was ever done");
+    expect(need.reason).toContain("never recorded");
   });
   it("straightness does not care about the air", () => {
     expect(due(4, METER_TASKS.straightness).dueOn).toBe(due(0.5, METER_TASKS.straightness).dueOn);

@@ -96,7 +96,7 @@ export function needOf(
       factors: parts,
       intervalDays: everyDays,
       dueOn: knownSince,
-      reason: `no record that it was ever done; ${reason}`,
+      reason: `never recorded; ${reason}`,
       drivers: ["no record", ...drivers],
     };
   return {

@@ -18,10 +18,10 @@ export interface CareChoice {
 }
 
 export const LIMIT_NUMBERS: Readonly<Record<keyof InspectionLimits, NumberRule>> = {
-  watchTirMm: { label: "watch over this runout", unit: "mm", range: [0.1, 20] },
-  quarantineTirMm: { label: "quarantine over this runout", unit: "mm", range: [0.1, 20] },
-  watchEndPlayMm: { label: "watch over this end play", unit: "mm", range: [0.1, 50] },
-  leastSpinS: { label: "drags under this spin", unit: "s", range: [0, 60] },
+  watchTirMm: { label: "watch above this runout", unit: "mm", range: [0.1, 20] },
+  quarantineTirMm: { label: "quarantine above this runout", unit: "mm", range: [0.1, 20] },
+  watchEndPlayMm: { label: "watch above this end play", unit: "mm", range: [0.1, 50] },
+  leastSpinS: { label: "drags below this spin", unit: "s", range: [0, 60] },
 };
 export const LIMIT_KEYS = Object.keys(LIMIT_NUMBERS) as (keyof InspectionLimits)[];
 

@@ -18,7 +18,7 @@ export function bodyLines(lines: ComparedLine[], pair: Pair, at: ComparedAt): vo
       basis: "physics",
       text:
         more - less < FELT.leanDeg
-          ? `The trunk leans alike: ${fixed(less, 0)}° with ${upright}, ${fixed(more, 0)}° with ${leaning}.`
+          ? `The trunk leans the same: ${fixed(less, 0)}° with ${upright}, ${fixed(more, 0)}° with ${leaning}.`
           : `${upright} keeps the trunk ${fixed(more - less, 0)}° more upright: ${fixed(less, 0)}° against ${fixed(more, 0)}° with ${leaning}.`,
     });
     const hip = one.hipMomentNm / Math.max(1, one.kneeMomentNm) - two.hipMomentNm / Math.max(1, two.kneeMomentNm);

@@ -88,7 +88,7 @@ describe("two bars compared in words", () => {
     const bare = { ...power, finish: "bare" as const };
     const chrome = { ...yoke, finish: "hard-chrome" as const };
     const { all } = said(bare, chrome);
-    expect(all).toContain("P1 (bare) wants its shaft looked after 1.6 times as often as Y1 (hard chrome)");
+    expect(all).toContain("P1 (bare) needs its shaft cleaned 1.6 times as often as Y1 (hard chrome)");
     expect(all).toContain("Y1 has no sleeves to oil");
     expect(all).toContain("Y1 has welds, pins or pads to check");
   });

@@ -102,7 +102,7 @@ function careLines(lines: ComparedLine[], pair: Pair): void {
   if (waits)
     lines.push({
       basis: "common practice",
-      text: `${waits.less.bar.tag} (${waits.less.bar.finish!.replace("-", " ")}) wants its shaft looked after ${trimmed(waits.high / waits.low, 1)} times as often as ${waits.more.bar.tag} (${waits.more.bar.finish!.replace("-", " ")}).`,
+      text: `${waits.less.bar.tag} (${waits.less.bar.finish!.replace("-", " ")}) needs its shaft cleaned ${trimmed(waits.high / waits.low, 1)} times as often as ${waits.more.bar.tag} (${waits.more.bar.finish!.replace("-", " ")}).`,
     });
   const [fixed1, fixed2] = pair.map(({ bar }) => bar.sleeveRotation === "fixed");
   if (fixed1 !== fixed2 && pair.every(({ bar }) => bar.sleeveRotation !== null))
@@ -155,16 +155,16 @@ function purposeLines(lines: ComparedLine[], pair: Pair, at: ComparedAt): void {
 function carryOver(has: (...families: string[]) => boolean): ComparedLine | null {
   const parts = [
     ...(has("yoke", "low-yoke", "adjustable-yoke")
-      ? ["yoke and front work is said to carry over to the deadlift"]
+      ? ["squatting with the load in front is said to carry over to the deadlift"]
       : []),
-    ...(has("cambered", "cambered-yoke") ? ["cambered work best to the straight squat"] : []),
+    ...(has("cambered", "cambered-yoke") ? ["the cambered bar to the straight squat"] : []),
   ];
   if (parts.length === 0) return null;
   const text = listed(parts);
   return {
     basis: "opinion",
     text: `${text[0]!.toUpperCase()}${text.slice(1)}.`,
-    others: "It is said of practice; nobody has measured it here.",
+    others: "Coaches say so; it was not measured here.",
   };
 }
 

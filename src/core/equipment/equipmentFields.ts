@@ -40,7 +40,7 @@ export const CLAMP_FIELDS = {
     unit: "mm",
     range: [0, 200],
     group: "geometry",
-    label: "sleeve that one takes",
+    label: "length on the sleeve, each",
     isRequired: true,
   },
   pairs: {

@@ -13,7 +13,7 @@ const STAGE_DAYS: Record<NoteStage, number> = { "first-day": 0, "three-weeks": 2
 
 /** What is said of a bar from 1 to 5, and what the ends mean. */
 export const NOTE_ASPECTS = {
-  comfort: { label: "comfort", low: "hurts or pinches", high: "forgotten at once" },
+  comfort: { label: "comfort", low: "hurts or pinches", high: "you forget it is there" },
   balance: { label: "balance", low: "wants to go its own way", high: "stays put" },
   knurl: { label: "knurl", low: "slips, or tears the hands", high: "just right" },
   noise: { label: "noise", low: "rattles", high: "quiet" },

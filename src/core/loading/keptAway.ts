@@ -56,8 +56,7 @@ export function keptAway(question: LoadQuestion, answer: LoadAnswer): KeptAway[]
   if (question.ending === "dropped" && getsNearer({ ending: "racked" }))
     causes.push({
       code: "rubber-rule",
-      message:
-        "Because it is dropped: iron may not be so much of the rubber, and full-size rubber must carry the blow.",
+      message: "Because it is dropped: too much iron for the rubber, and full-size rubber must take the impact.",
     });
   if (question.roomMm !== null && getsNearer({ roomMm: null }))
     causes.push({ code: "sleeve-full", message: "The sleeve is full: on a longer one it would be nearer." });

@@ -47,14 +47,15 @@ export function ladder(question: LadderQuestion): number[] {
     const rounded = Number(trimmed(emptyKg + Math.floor((kg - emptyKg) / roundKg + 1e-9) * roundKg, 4));
     if (rounded > steps.at(-1)! + 1e-3 && rounded < workKg - 1e-3) steps.push(rounded);
   }
-  if (steps.length >= MAX_STEPS) throw new RangeError(`${steps.length} steps are more than anybody warms up`);
+  if (steps.length >= MAX_STEPS)
+    throw new RangeError(`${steps.length} warm-up steps are too many; ${MAX_STEPS} at most`);
   return [...steps, workKg];
 }
 
 function jumpsOf(emptyKg: number, workKg: number, jumpKg: number): number[] {
-  if (!(jumpKg > 0)) throw new RangeError(`jumps of ${jumpKg} kg never arrive`);
+  if (!(jumpKg > 0)) throw new RangeError(`jumps must be over 0 kg, not ${jumpKg} kg`);
   const steps = Math.ceil((workKg - emptyKg) / jumpKg) - 1;
-  if (steps >= MAX_STEPS) throw new RangeError(`${steps} jumps are more than anybody warms up`);
+  if (steps >= MAX_STEPS) throw new RangeError(`${steps} jumps are too many; ${MAX_STEPS} at most`);
   // Down from the work set, so that every jump is whole and the first is the short one.
   return Array.from({ length: Math.max(0, steps) }, (_, i) => workKg - (steps - i) * jumpKg);
 }

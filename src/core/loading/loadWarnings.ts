@@ -56,11 +56,8 @@ export function loadWarnings(
     if (used.some(({ material }) => material === null))
       warn("material-unknown", "A plate's material is unknown and counts as iron.");
     if (isBlowCarried(side, achievedUnits, question.maxKgPerRubberMm ?? MAX_KG_PER_RUBBER_MM) === "unknown")
-      warn(
-        "blow-unknown",
-        "The rubber's thickness is unknown, so whether it carries the blow cannot be said: measure it.",
-      );
+      warn("blow-unknown", "The rubber's thickness is unknown: measure it to know whether it takes the impact.");
   }
-  if (!isProven) warn("not-proven", "So many different masses that the nearest load could not be proven in time.");
+  if (!isProven) warn("not-proven", "Too many different plates to prove the nearest load in time.");
   return warnings;
 }

@@ -59,13 +59,13 @@ export const RULE_NUMBERS = {
   leanLimitDeg: { label: "a squat is usable at best when the trunk leans over", unit: "°", range: [20, 89], factor: 1 },
   handTorqueNm: { label: "hands can hold against a hanging load", unit: "N·m", range: [0, 300], factor: 1 },
   meetingWeeks: {
-    label: "a competition’s bar counts from so long before it",
+    label: "a competition’s bar counts from this long before it",
     unit: "weeks",
     range: [0, 52],
     factor: 1,
   },
   newBarWeeks: { label: "a bar is new to a lifter for", unit: "weeks", range: [0, 52], factor: 1 },
-  rackMarginMm: { label: "J-cups need so much room on a bar, both sides", unit: "mm", range: [0, 300], factor: 1 },
+  rackMarginMm: { label: "J-cups need this much room on a bar, both sides", unit: "mm", range: [0, 300], factor: 1 },
   loadToleranceKg: { label: "a load is right within, either way", unit: "kg", range: [0, 2.5], factor: 1 },
 } as const satisfies Record<string, { label: string; unit: string; range: readonly [number, number]; factor: number }>;
 export type RuleNumber = keyof typeof RULE_NUMBERS;

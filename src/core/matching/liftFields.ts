@@ -60,13 +60,13 @@ export const LIFT_FIELDS = {
     group: "identity",
     label: "a usual load, bar included",
     isRequired: true,
-    hint: "what the wall screen and the coverage ask at",
+    hint: "used by the wall screen and by Coverage",
   },
   prerequisite: {
     kind: "text",
     most: 120,
     group: "identity",
     label: "a coach confirms first",
-    hint: "left empty when nothing is asked",
+    hint: "blank: nothing required",
   },
 } as const satisfies Record<string, FieldDef>;

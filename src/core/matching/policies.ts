@@ -43,7 +43,7 @@ export const POLICIES = {
       option(
         "one-all-round",
         "one good all-round bar for most lifters",
-        "Up to middling loads hardly anybody can tell bars apart.",
+        "Up to moderate loads few people can tell bars apart.",
         "The strongest and the fastest lifters notice what it is not made for.",
         "All-round and hybrid bars count as made for what they are good at, and are cared for a fifth more often, since they do most of the work.",
       ),
@@ -56,7 +56,7 @@ export const POLICIES = {
       option(
         "decides",
         "it decides: bearings for fast, bushings for slow",
-        "Fast lifts need sleeves that let go of the shaft; slow presses and squats want them calm.",
+        "Fast lifts need sleeves that spin freely; slow presses and squats want them calm.",
         "Well kept bushings are quick enough for most people.",
         "Bushings: fast lifts good at best. Bearings: presses from the rack usable at best.",
       ),
@@ -76,7 +76,7 @@ export const POLICIES = {
       option(
         "either",
         "no rule: the number at this load decides",
-        "The bend at this lifter’s own load is calculated, so there is nothing to believe.",
+        "The bend at this lifter’s own load is calculated: nothing to take on faith.",
         "Someone has to read the number.",
         "Changes nothing.",
       ),
@@ -104,7 +104,7 @@ export const POLICIES = {
         "by-lift",
         "by the lift",
         "It holds a squat in place and is in the way of cleans.",
-        "One bar does not do for both.",
+        "One bar does not suit both.",
         "Squats: good at best without one. Cleans and snatches: usable at best with a full one.",
       ),
       option(
@@ -211,7 +211,7 @@ export const POLICIES = {
       option(
         "stay",
         "stay on one bar for a block",
-        "Loads of one week can be held against the next.",
+        "One week’s loads can be compared with the next.",
         "The same joints work the same way for weeks.",
         "While a bar was used in the last four weeks, other bars are good at best.",
       ),

@@ -113,7 +113,7 @@ export function nearestSetting(
   return best;
 }
 
-/** From here on the arms of one bar count as unlike: a load that sits askew twists the lifter. Ours. */
+/** From here on the arms of one bar count as unlike: an uneven load twists the lifter. Ours. */
 export const SIDES_APART = { deg: 2, mm: 3 } as const;
 
 /**

@@ -86,7 +86,7 @@ export function cageUse(stored: readonly RackStored[], used: readonly UsedHole[]
     const at = `${tag} hangs at ${trimmed(heightMm, 0)} mm`;
     const text =
       nearestMm === null
-        ? `${at}; nobody’s hole is kept for this rack.`
+        ? `${at}; no saved hole for this rack.`
         : blocked.length === 0
           ? `${at}, clear of every hole that someone uses here by ${trimmed(nearestMm, 0)} mm or more: the cage stays usable.`
           : `${at}, ${trimmed(nearestMm, 0)} mm from a hole in use: ${listed(blocked.map(({ who, hole }) => `${who} (hole ${hole})`))} must hang it elsewhere first.`;

@@ -82,7 +82,7 @@ function archEffects(bar: SetupBar, setting: Setting, like: string): string[] {
       isUp
         ? `Arch away from the lifter: with ${share} they come ${hands} mm deeper before the middle touches: more range, more stretch at the shoulder.`
         : `Arch towards the lifter: with ${share} the middle touches ${hands} mm earlier: less range, easier on the shoulder.`,
-      ...(isUp ? [] : ["It wants to turn over in the hands: hold it hard, and light first."]),
+      ...(isUp ? [] : ["It wants to turn over in the hands: grip hard and start light."]),
     ];
   return [
     isUp
@@ -122,7 +122,7 @@ function multiGripEffects(bar: SetupBar, setting: Setting): string[] {
       ? []
       : [
           setting.side === "below the sleeves"
-            ? `Hands ${trimmed(Math.abs(offset), 0)} mm below the plates’ line: it wants to turn over, hold it hard.`
+            ? `Hands ${trimmed(Math.abs(offset), 0)} mm below the plates’ line: it wants to turn over, grip hard.`
             : `Hands ${trimmed(Math.abs(offset), 0)} mm above the plates’ line: it hangs steady.`,
         ]),
     "On a bench the frame meets the chest before the hands do: measure the range, do not guess it.",

@@ -182,7 +182,7 @@ export function setupCard(ask: CardAsk): SetupCard {
   ];
   return {
     first,
-    set: settingWords(options, setting) || "as it is built",
+    set: settingWords(options, setting) || "as built",
     numbers,
     ...handWords(ask, answer, frame),
     atDepth: depthWords(ask),
@@ -295,7 +295,7 @@ function handWords(ask: CardAsk, answer: Balance | null, frame: FrameAnswer | nu
   if (staysByShape(bar))
     return {
       hands: `Hands rest on the handles and keep it steady. ${keep}`,
-      lettingGo: "It stays by itself, wrapped round the body; keep the hands on it unless a coach allows otherwise.",
+      lettingGo: "It stays put, wrapped round the body; hands stay on unless a coach allows otherwise.",
     };
   if (!answer)
     return {
@@ -317,7 +317,7 @@ function handWords(ask: CardAsk, answer: Balance | null, frame: FrameAnswer | nu
   if (Math.max(standing, deep) <= STAYS_MM)
     return {
       hands: `Hands rest on the handles and keep it steady. ${keep}`,
-      lettingGo: "It would stay almost by itself; keep the hands on it unless a coach allows otherwise.",
+      lettingGo: "It almost stays put; hands stay on unless a coach allows otherwise.",
     };
   const isInFront = like === "front-squat" || like === "goblet-squat" || standing > FAR_IN_FRONT_MM;
   return {

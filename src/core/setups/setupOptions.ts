@@ -150,7 +150,7 @@ export function sidesDiffer(options: readonly SetupOption[], left: Setting, righ
   const apart = options.filter(({ key, isLength }) => !isLength && left[key] !== right[key]);
   return apart.length === 0
     ? null
-    : `Left and right differ: ${apart.map(({ key, label }) => `${label} ${left[key]} and ${right[key]}`).join(", ")}. Set both alike before anybody lifts; a load that sits askew twists the lifter.`;
+    : `Left and right differ: ${apart.map(({ key, label }) => `${label} ${left[key]} and ${right[key]}`).join(", ")}. Set both alike before anybody lifts; an uneven load twists the lifter.`;
 }
 
 /**
@@ -161,7 +161,7 @@ export function sidesDiffer(options: readonly SetupOption[], left: Setting, righ
 export const armSettingOf = (setting: Setting): ArmSetting => ({ mark: setting.mark ?? "", pin: setting.pin ?? "" });
 
 /**
- * The frame setting in a general one; what the bar cannot choose is as it is built.
+ * The frame setting in a general one; what the bar cannot choose is as built.
  *
  * @returns holes and turns
  */

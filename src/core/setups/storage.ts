@@ -192,7 +192,7 @@ export function storageConflicts(places: readonly StoragePlace[], bars: readonly
         "setting",
         bar.place,
         [bar.tag],
-        `${said} is to hang at ${bar.storedSetting}; it stands at ${bar.presentSetting}.`,
+        `${said} should hang at ${bar.storedSetting}; it is at ${bar.presentSetting}.`,
       );
     if (bar.missingParts.length > 0)
       flag("parts", bar.place, [bar.tag], `${said}: ${listed(bar.missingParts)} missing when it was put away.`, true);

@@ -11,7 +11,7 @@ export const STRENGTH_NUMBERS = {
   learningUses: ["a bar is learnt after, uses", 0, 50],
   noise: ["one set is off by, %", 0.001, 0.3],
   noisePerRepetition: ["more for each repetition over six, %", 0, 0.1],
-  noiseUnknownReserve: ["more where nobody said what was left, %", 0, 0.5],
+  noiseUnknownReserve: ["more where reps left were not recorded, %", 0, 0.5],
 } as const satisfies Partial<Record<keyof StrengthRules, readonly [string, number, number]>>;
 
 const PERCENT: readonly string[] = Object.entries(STRENGTH_NUMBERS).flatMap(([key, [label]]) =>

@@ -12,7 +12,7 @@ export const USE_PART_WORDS: Record<UsePart, string> = {
   in: "Getting in",
   hands: "Hands",
   elbows: "Elbows",
-  stays: "What stays by itself",
+  stays: "What holds it in place",
   through: "Through the lift",
   out: "Getting out",
   surprises: "What surprises",

@@ -43,7 +43,7 @@ describe("whether it matters here", () => {
     const { verdict, text, opinion } = judged(two);
     expect(verdict).toBe("It matters here.");
     expect(text).toMatch(/At 270 kg the hands rise 22\.1 mm on A and 19\.2 mm on B .*: 2\.9 mm apart/);
-    expect(opinion).toMatch(/some hold half a millimetre decisive.*2\.9 mm of slack, which this gym calls noticeable/);
+    expect(opinion).toMatch(/some that half a millimetre decides.*2\.9 mm of slack, which this gym calls noticeable/);
     expect(judged(two, { noticeableMm: 5 }).verdict).toBe("It hardly matters here.");
   });
   it("names the greatest and the least of three, and the load from which it is noticed", () => {

@@ -84,5 +84,5 @@ function opinionOn(a: Bar, b: Bar, gap: number, matters: boolean): string {
   if (one === undefined || other === undefined) return "";
   const difference = Math.abs(one - other);
   if (difference < 0.05 || difference > 1.05) return "";
-  return `Some hold 28, 28.5 and 29 mm to be the same in practice, some hold half a millimetre decisive. Here it comes to ${trimmed(gap, 1)} mm of slack, which this gym calls ${matters ? "noticeable" : "not noticeable"}.`;
+  return `Some say 28, 28.5 and 29 mm feel the same, some that half a millimetre decides. Here it comes to ${trimmed(gap, 1)} mm of slack, which this gym calls ${matters ? "noticeable" : "not noticeable"}.`;
 }

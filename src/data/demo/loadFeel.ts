@@ -98,7 +98,7 @@ const NOTES: readonly [lifter: string, tag: string, daysBack: number, note: Note
       noise: 2,
       again: true,
       buy: true,
-      words: "The shoulder says nothing. The handles rattle.",
+      words: "The shoulder does not complain. The handles rattle.",
     },
   ],
 ];

@@ -19,7 +19,7 @@ export async function changeBarState(
   const problems: Problem[] = [];
   if (!BAR_STATES.includes(state)) problems.push({ path: "state", message: "Choose a state." });
   if (reason.trim() === "")
-    problems.push({ path: "reason", message: "Say why in a few words; it is kept with the bar." });
+    problems.push({ path: "reason", message: "Say why in a few words; it is saved with the bar." });
   if (reason.length > 200) problems.push({ path: "reason", message: "At most 200 characters." });
   if (problems.length > 0) return failed("invalid", "The state was not changed.", problems);
   return inTransaction(context, async (context) => {

@@ -21,7 +21,7 @@ export async function previewRules(
 ): Promise<Outcome<{ flips: Flip[]; graded: number }>> {
   if (!may(context, "rule.edit")) return forbidden("change house rules");
   const read = readHouseRules(texts);
-  if (!read.ok) return failed("invalid", "Nothing was looked at.", read.problems);
+  if (!read.ok) return failed("invalid", "Nothing was compared.", read.problems);
   const { rules } = read;
   const [wall, liftRows, people, meetings, used, now] = await Promise.all([
     barsOnTheWall(context),

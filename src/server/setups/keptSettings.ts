@@ -76,7 +76,7 @@ async function wordedSettings(context: Context, rows: SettingRow[]): Promise<Kep
         barName: set.bar.name,
         liftKey: row.liftKey,
         liftName: lifts.find(({ key }) => key === row.liftKey)?.name ?? row.liftKey,
-        words: settingWords(set.options, row.setting) || "as it is built",
+        words: settingWords(set.options, row.setting) || "as built",
         setting: row.setting,
         stationKey: row.stationKey,
         jCupHole: row.jCupHole,

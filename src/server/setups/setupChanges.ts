@@ -87,7 +87,7 @@ export async function noteStand(
   return inTransaction(context, async (context) => {
     const { hall } = context;
     const row = await lockedSetup(hall, set.id);
-    const words = settingWords(set.options, left.setting) || "as it is built";
+    const words = settingWords(set.options, left.setting) || "as built";
     await hall.update(barSetups, eq(barSetups.barId, set.id), {
       ...(ask.as === "present" ? { present: left.setting, presentAt: context.clock.now() } : { stored: left.setting }),
       version: row.version + 1,
@@ -183,7 +183,7 @@ export async function keepSetting(context: Context, form: SettingForm): Promise<
         plateMm: form.plateDiameterMm ?? null,
         rackMm: at?.supportSpacingMm ?? null,
         note: form.note.trim() || null,
-        words: `${form.tag}, ${lift.name}: ${settingWords(set.options, read.setting) || "as it is built"}`,
+        words: `${form.tag}, ${lift.name}: ${settingWords(set.options, read.setting) || "as built"}`,
       })),
     };
   });

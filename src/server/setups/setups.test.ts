@@ -135,7 +135,7 @@ describe("how a bar stands", () => {
     await noteStand(coach, { tag: "Y1", left: like("1"), right: like("1"), as: "stored" });
     const { conflicts } = await storageOf(coach);
     expect(conflicts.map(({ text }) => text)).toContain(
-      "Y1 Arms is to hang at mark 1, pin B; it stands at mark 3, pin B.",
+      "Y1 Arms should hang at mark 1, pin B; it is at mark 3, pin B.",
     );
   });
 });

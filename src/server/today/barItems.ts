@@ -36,7 +36,7 @@ export function found(findings: readonly Finding[]): TodayItem[] {
       title: `${first!.tag}: ${first!.note}. Not resolved.`,
       because:
         tags.length === 1
-          ? "It stands on every screen that names the bar until someone resolves it."
+          ? "Shown wherever the bar is named until someone resolves it."
           : `Also on ${listed(tags.filter((tag) => tag !== first!.tag))}.`,
       action: { label: "Resolve", href: "/care" },
     },
@@ -48,7 +48,7 @@ export function outOfUse(wall: Wall): TodayItem[] {
     id: `quarantine-${bar.tag}`,
     weight: "danger",
     title: `${bar.tag} ${bar.name} is quarantined: ${bar.stateReason ?? "no reason kept"}.`,
-    because: "Nobody may lift with it. Repair and inspect it to return it to service, or retire it.",
+    because: "Nobody lifts with it. Repair and inspect it to return it to service, or retire it.",
     action: { label: "Decide", href: `/bars/${bar.tag}#state` },
   }));
 }
@@ -59,10 +59,7 @@ export function badlyHung(dangers: readonly StorageConflict[]): TodayItem[] {
     id: `storage-${key}-${tags.join("-")}`,
     weight: "danger",
     title: text,
-    because:
-      key === "parts"
-        ? "Find them before anybody sets the bar up."
-        : `People walk past ${place ?? "it"} at the height of their heads.`,
+    because: key === "parts" ? "Find them before the bar is set up." : `${place ?? "It"} is by a walkway.`,
     action: { label: "Where bars hang", href: "/setups/storage" },
   }));
 }
@@ -108,7 +105,7 @@ export function underWatch(wall: Wall): TodayItem[] {
     id: `watch-${bar.tag}`,
     weight: "soon",
     title: `${bar.tag} ${bar.name} is under watch: ${bar.stateReason ?? "no reason kept"}.`,
-    because: "Look at it before the next session.",
+    because: "Check it before the next session.",
     action: { label: "Look at it", href: `/bars/${bar.tag}#state` },
   }));
 }
@@ -125,7 +122,7 @@ export function heavyOrLight(wall: Wall): TodayItem[] {
     {
       id: "mass-gaps",
       weight: "soon",
-      title: `${off.length} ${off.length === 1 ? "bar weighs" : "bars weigh"} something else than the end cap says: ${listed(off.map(({ bar }) => bar.tag))}.`,
+      title: `${off.length} ${off.length === 1 ? "bar does" : "bars do"} not weigh what the end cap says: ${listed(off.map(({ bar }) => bar.tag))}.`,
       because: `${worst.bar.tag} is off by ${signed(worst.gap, 2)} kg, and so is every load worked out from its label. Garrison counts the measured mass.`,
       action: { label: `See ${worst.bar.tag}`, href: `/bars/${worst.bar.tag}` },
     },

@@ -29,7 +29,7 @@ export function orderItems(orders: readonly OpenOrder[], today: string): TodayIt
             ? `expected ${dayText(expectedOn, today)}.`
             : "ordered, no day said."
     }`,
-    because: quantity > 1 ? `${arrived} of ${quantity} arrived.` : "Check it in while it stands in its box.",
+    because: quantity > 1 ? `${arrived} of ${quantity} arrived.` : "Check it in while it is still in its box.",
     action: { label: "Check in", href: `/buy/${id}/receive` },
   }));
 }

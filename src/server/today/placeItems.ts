@@ -38,7 +38,7 @@ export function stationItems({ out, due }: StationsDue): TodayItem[] {
       id: `station-${key}`,
       weight: "danger",
       title: `${name} is out of use: ${why}.`,
-      because: "Nobody lifts there until it is put right.",
+      because: "Nobody lifts there until it is fixed.",
       action: { label: "Check", href: "/care/stations" },
     })),
     ...(due.length > 0
@@ -85,7 +85,7 @@ export function tonight(classes: readonly ClassRow[]): TodayItem[] {
   return classes.map(({ id, name, startsAt }) => ({
     id: `class-${id}`,
     weight: "now",
-    title: `${name} at ${startsAt}: nobody knows yet where to lift, and with which bar.`,
+    title: `${name} at ${startsAt}: stations and bars are not assigned yet.`,
     because: "Assign stations and bars, then print the sheet.",
     action: { label: "Assign", href: `/classes/${id}` },
   }));

@@ -33,7 +33,7 @@ describe("Today", () => {
       ["danger", "T1 Test bar is quarantined: bent."],
       ["now", "Brush: T1 Test bar, about 3 min."],
       ["soon", "T2 Other is under watch: clicks."],
-      ["soon", "1 bar weighs something else than the end cap says: T2."],
+      ["soon", "1 bar does not weigh what the end cap says: T2."],
       ["soon", "Never weighed: T1."],
     ]);
     expect(items[1]!.because).toBe("T1; T1 is 9 days late.");

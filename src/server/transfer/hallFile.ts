@@ -121,7 +121,7 @@ export async function importHall(
     if (problems.length > 0) return nothingTakenIn(problems);
     const told = reportOf(file, parts);
     if (token !== undefined && token !== told.token)
-      return failed("stale", "Something changed since this file was looked at. Nothing imported; check it again.");
+      return failed("stale", "Something changed since this file was checked. Nothing imported; check it again.");
     for (const { write } of parts) await write(onProgress);
     await noteAccount(context, "imported", `${told.report.added} added, ${told.report.changed} changed`);
     // Tasks, rules and air of the file say how often; what was planned before them is planned anew.

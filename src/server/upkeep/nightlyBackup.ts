@@ -36,7 +36,7 @@ export async function backUpNow(context: Context): Promise<Outcome<object>> {
     await promisify(execFile)(process.execPath, ["scripts/backup.mjs"], { cwd: process.cwd() });
   } catch (error) {
     context.log.error({ code: (error as { code?: unknown }).code }, "a backup by hand failed");
-    return failed("impossible", "The backup failed; why stands beside it.");
+    return failed("impossible", "The backup failed; the reason is beside it.");
   }
   await noteAccount(context, "backup-made");
   return { ok: true };

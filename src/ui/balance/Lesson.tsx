@@ -14,14 +14,14 @@ export function Lesson({ state, answers }: { state: BalanceState; answers: reado
   if (state.mode === "hinge")
     return (
       <p>
-        At one and the same trunk lean the hip moment is{" "}
+        At the same trunk lean the hip moment is{" "}
         {known.map(({ name, answer }, i) => (
           <span key={name}>
             {i > 0 && ", "}
             <strong>{trimmed(answer.hipMomentNm, 0)} N·m</strong> with {name}
           </span>
         ))}
-        . Lower on the back is the shorter arm.
+        . Lower on the back means a shorter arm.
       </p>
     );
   if (state.isSamePose && others.length > 0)

@@ -135,7 +135,7 @@ export function BarForm({ mode, texts, places, currency, showsMoney, action, bac
 }
 
 const SEVERAL_TAGS = {
-  label: "tag, or tags of several alike",
+  label: "tag, or several tags for identical bars",
   hint: "K30, or K30 K31 K32 for three of a kind",
 };
 

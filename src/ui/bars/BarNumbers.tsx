@@ -101,7 +101,7 @@ export function BarNumbers({ details: { bar, texts, measurements }, tolerances, 
       </div>
       {unknown.length > 0 && (
         <p className="text-quiet border-base-300 border-t px-4 py-2 text-xs">
-          Nobody stated or measured: {listed(unknown.map((kind) => quantityLabel(kind, form)))}.
+          Not stated or measured: {listed(unknown.map((kind) => quantityLabel(kind, form)))}.
         </p>
       )}
     </section>

@@ -84,7 +84,7 @@ export function BarRules({ bar, tolerances, clampPairKg }: Props) {
 
 function summary({ result, lines }: Conformity): string {
   const count = (wanted: LineResult) => lines.filter((line) => line.result === wanted).length;
-  if (result === "fails") return `fails in ${count("fails")} ${count("fails") === 1 ? "line" : "lines"}.`;
+  if (result === "fails") return `fails on ${count("fails")} ${count("fails") === 1 ? "point" : "points"}.`;
   if (result === "meets") return "meets every line, measured.";
   const open = lines.filter(
     ({ result: line, source }) => line === "unknown" || (line === "meets" && source === "stated"),

@@ -144,7 +144,7 @@ export function BarSheet({
         <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-3">
           {use}
           {feel}
-          <Fold title="Numbers" about="what counts, what is stated, every gap and reading">
+          <Fold title="Numbers" about="what counts, what the seller states, gaps and readings">
             <BarNumbers details={details} tolerances={tolerances} today={today} />
           </Fold>
           <Fold title="Facts" about="rating, material, knurl, sleeves, where it was bought">

@@ -17,10 +17,7 @@ export function FilesSheet({
 }) {
   return (
     <>
-      <PageHead
-        title="Import / export"
-        about="bars with everything that is kept of them, equipment, lifts, lifters, care"
-      />
+      <PageHead title="Import / export" about="bars and all their records, equipment, lifts, lifters, care" />
       {confirm}
       <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
         <section className="sheet p-4" aria-labelledby="out">

@@ -73,7 +73,7 @@ export function LabelsSheet({ kind, ask, families, places, count, sample, colour
             <>
               {kind === "shelf" ? <ShelfPreview bar={sample} /> : <CapPreview bar={sample} />}
               <p className="text-quiet mt-3 text-sm">
-                Print at 100 %, not fitted to the page: then each label is as large as it is said here.
+                Print at 100 %, not fitted to the page, so that each label comes out at this size.
               </p>
               {count > MAX_LABELS ? (
                 <p className="text-accent mt-3">

@@ -52,7 +52,7 @@ export function UseCardForm({ tag, family, familyName, own, version, mayEdit, ac
             )}
           </label>
         ))}
-        <p className="text-quiet text-sm">A line that you leave empty is not shown.</p>
+        <p className="text-quiet text-sm">Lines left blank are not shown.</p>
         {mayEdit && (
           <div className="flex flex-wrap items-center gap-3">
             <button className="btn btn-neutral" disabled={isPending}>

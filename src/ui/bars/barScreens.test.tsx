@@ -143,7 +143,7 @@ describe("facts and numbers of a bar", () => {
   it("names what is not known, so that someone measures it", () => {
     const { html, text } = shown(<BarNumbers details={details()} tolerances={TOLERANCES} today={TODAY} />);
     expect(html).not.toMatch(/NaN|undefined/);
-    expect(text).toContain("Nobody stated or measured: mass, shaft diameter, shaft length,");
+    expect(text).toContain("Not stated or measured: mass, shaft diameter, shaft length,");
   });
   it("stands a measured value over the stated one with the gap", () => {
     const bar = testBar({ ...MENS_BAR, mass: measured(20.4, 20) });

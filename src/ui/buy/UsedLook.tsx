@@ -37,7 +37,7 @@ export function UsedLook({ currency, news, house }: Props) {
     ? `Don’t buy: ${worth.ended}`
     : newMinor === null || newMinor === 0
       ? "What does a new one cost?"
-      : `Pay at most ${roundMoneyText({ minor: worth.mostMinor, currency })}${worth.open > 0 ? ` so far; ${worth.open} looks to go` : ""}.`;
+      : `Pay at most ${roundMoneyText({ minor: worth.mostMinor, currency })}${worth.open > 0 ? ` so far; ${worth.open} ${worth.open === 1 ? "check" : "checks"} to go` : ""}.`;
 
   async function share() {
     const lines = [verdict, ...worth.deductions.map(({ text, pct }) => `${text}: −${pct} %`)];

@@ -12,7 +12,7 @@ export function CrewHours({ crew, action }: { crew: readonly CrewMember[]; actio
   return (
     <section className="sheet p-4" aria-label="Hours">
       <h2 className="font-bold">When someone is in</h2>
-      <p className="text-quiet mb-2 text-xs">Every week. Rounds go around classes by themselves.</p>
+      <p className="text-quiet mb-2 text-xs">Every week. Rounds are planned around classes.</p>
       <ul className="divide-base-300 divide-y text-sm">
         {crew.map((person) => (
           <li key={person.id} className="py-1">

@@ -55,7 +55,7 @@ export function InspectionDecision({
     >
       <h2 className="text-xl font-bold">
         {isEmpty
-          ? "Nothing looked at yet."
+          ? "Nothing checked yet."
           : judged
             ? `The rule: ${VERDICT_WORDS[judged.verdict]}.`
             : "The rule: something cannot be read."}
@@ -68,7 +68,7 @@ export function InspectionDecision({
         ))}
         {judged?.reasons.length === 0 && (
           <li className="text-quiet">
-            {isEmpty ? "What the gym’s rule says stands here as you note it." : "Nothing wrong was noted."}
+            {isEmpty ? "The gym’s rule appears here as you note findings." : "Nothing wrong was noted."}
           </li>
         )}
       </ul>
@@ -109,7 +109,7 @@ export function InspectionDecision({
       </div>
       <p className="text-quiet mt-3 text-xs">
         A bent or cracked bar is out at once. Only the manager takes one out of quarantine. The maker’s instructions
-        come first; what a weld or a bend may still carry is for people who know how.
+        come first; how much a weld or a bent bar can still carry is for a specialist to judge.
       </p>
     </section>
   );

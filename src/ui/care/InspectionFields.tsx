@@ -67,7 +67,7 @@ export function Seen({
           }}
           className="select w-full"
         >
-          <Options of={[["", "not looked at"], ...of]} />
+          <Options of={[["", "not checked"], ...of]} />
         </select>
       )}
     </Field>

@@ -73,8 +73,8 @@ export function InspectionSheet(props: Props) {
         </Link>
       </PageHead>
       <p className="mb-3 text-sm">
-        Now: <StateText state={bar.state} reason={bar.stateReason} />. Support it on two stands, plates off. What you do
-        not look at stays empty.
+        Now: <StateText state={bar.state} reason={bar.stateReason} />. Support it on two stands, plates off. Leave blank
+        what you did not check.
       </p>
       {mayInspect ? (
         <CheckedForm

@@ -12,17 +12,14 @@ import { RuleNumber } from "../settings/RuleNumber";
 import type { MeterSheetProps } from "./meterSheetProps";
 
 export const RULE_WORDS: Record<CareRule, [name: string, sentence: string]> = {
-  calendar: [
-    "by the calendar",
-    "Every so many days by the class of the climate; anybody can say when, and a dry spell changes nothing.",
-  ],
+  calendar: ["by the calendar", "A fixed interval for the climate: easy to predict, but a dry spell changes nothing."],
   meter: [
     "by the need meter",
-    "Need grows with air, finish, use and chalk; rounds follow the weather, and why is said.",
+    "Need grows with air, finish, use and chalk: rounds follow the weather, and each says why.",
   ],
   condition: [
     "on condition only",
-    "Nothing is due until a finding or a spot check asks for it; it asks for people who look.",
+    "Nothing is due until a finding or a spot check calls for it: only works where people look.",
   ],
 };
 

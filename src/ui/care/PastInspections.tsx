@@ -27,10 +27,7 @@ interface Props {
 
 /** Inspections before this one, and care against condition over time. */
 export function PastInspections({ bar, past, limits, condition, today }: Props) {
-  if (past.length === 0)
-    return (
-      <p className="text-quiet text-sm">This bar was never inspected: what is found today is where trends begin.</p>
-    );
+  if (past.length === 0) return <p className="text-quiet text-sm">First inspection of this bar: trends start here.</p>;
   return (
     <section className="sheet p-4" aria-label="Inspected before">
       <h2 className="mb-2 font-bold">Inspected before</h2>

@@ -34,7 +34,7 @@ export function OutboxList({ outbox, action }: { outbox: readonly Reminder[]; ac
     <section className="sheet p-4" aria-label="Reminders">
       <h2 className="font-bold">Reminders</h2>
       <p className="text-quiet mb-2 text-xs">
-        Written on the morning of a round to the person who does it. They are kept here; nothing is mailed.
+        Written on the morning of a round to the person who does it. Shown here; nothing is e-mailed.
       </p>
       {outbox.length === 0 && <p className="text-sm">None yet.</p>}
       <ul className="divide-base-300 max-h-72 divide-y overflow-y-auto text-sm">
@@ -78,7 +78,7 @@ export function Links({
   const base = publicUrl || (typeof location === "undefined" ? "" : location.origin);
   return (
     <section className="sheet p-4" aria-label="Calendars">
-      <h2 className="font-bold">In a calendar program</h2>
+      <h2 className="font-bold">In your calendar app</h2>
       <p className="text-quiet mb-2 text-xs">
         A secret address that a calendar subscribes to; it follows every change of plan, and can be revoked.
       </p>

@@ -171,7 +171,7 @@ function rowOf(bar: CareRecords["bars"][number], year: number, cost: (minutes: n
 
 function rustWords({ often, seldom }: RustByCare): string {
   const gained = ({ stepsPer100Days: steps }: CareShare) =>
-    Math.abs(steps) < 0.05 ? "no rust" : `${fixed(Math.abs(steps), 1)} grades of rust ${steps > 0 ? "more" : "less"}`;
+    Math.abs(steps) < 0.05 ? "did not change" : `${steps > 0 ? "rose" : "fell"} by ${fixed(Math.abs(steps), 1)} grades`;
   const share = ({ done }: CareShare) => `${fixed(100 * done, 0)} %`;
-  return `Where ${share(often)} of the brushing that was due was done, a hundred days brought ${gained(often)}; where ${share(seldom)} was done, ${gained(seldom)} (${often.spans} and ${seldom.spans} spans between two looks at a bar). It says what happened, not why.`;
+  return `Where ${share(often)} of the due brushing was done, rust ${gained(often)} in 100 days; where ${share(seldom)} was done, it ${gained(seldom)} (from ${often.spans} and ${seldom.spans} pairs of looks at a bar). This is what happened, not why.`;
 }

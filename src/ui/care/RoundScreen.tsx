@@ -123,14 +123,14 @@ export function RoundScreen({ round, tasks, task, ahead, mayTick, planned = null
         <p className="text-sm">
           {sleeves} of them want their sleeves oiled: quicker{" "}
           <Link href={`/care/rounds?task=sleeves&ahead=${ahead}`} className="link">
-            as a round of its own
+            as a separate round
           </Link>
           , one side of every bar, then all turned over.
         </p>
       )}
       <p className="text-quiet text-xs">
         Never open a sleeve on a round: ask its maker. A crack, or a bar that wobbles when rolled: nobody lifts with it;
-        say it under Something is wrong and inspect it.
+        report it under Something is wrong and inspect it.
       </p>
     </div>
   );

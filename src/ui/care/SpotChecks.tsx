@@ -26,7 +26,7 @@ export function SpotChecks({ checks, today, action }: Props) {
         <strong>Spot check</strong>
         <span className="text-quiet">
           {open.length === 0
-            ? "every bar of it was looked at today"
+            ? "all its bars were checked today"
             : `${open.length} of ${checks.length} to look at: chalk left on, and the busiest`}
         </span>
       </summary>
@@ -48,7 +48,7 @@ export function SpotChecks({ checks, today, action }: Props) {
                     .join(" · ")}
                 </span>
                 <span className="ml-auto flex items-center gap-2">
-                  {isLookedAt && <span className="text-success text-xs font-semibold">looked at today</span>}
+                  {isLookedAt && <span className="text-success text-xs font-semibold">checked today</span>}
                   {(["clean", "chalk"] as const).map((seen) => (
                     <button
                       key={seen}

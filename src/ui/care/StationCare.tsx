@@ -38,7 +38,7 @@ export function StationCare({ stations, today, mayCheck, mayReturn, action }: Pr
             {outOfUse && (
               <p className="text-error font-semibold">
                 Out of use: {outOfUse}. Nobody lifts here.
-                {!mayReturn && " A coach or the manager looks again before anybody does."}
+                {!mayReturn && " A coach or the manager checks it before anyone lifts there."}
               </p>
             )}
             <ul className="divide-base-300 divide-y text-sm">
@@ -48,7 +48,7 @@ export function StationCare({ stations, today, mayCheck, mayReturn, action }: Pr
                     <strong>{part.name}</strong>
                     <span className={part.dueOn <= today ? "text-accent font-bold" : "text-quiet"}>
                       {part.doneOn === null
-                        ? "never looked at"
+                        ? "never checked"
                         : part.dueOn <= today
                           ? `due ${dayText(part.dueOn, today)}`
                           : `next ${dayText(part.dueOn, today)}`}
@@ -79,7 +79,7 @@ export function StationCare({ stations, today, mayCheck, mayReturn, action }: Pr
       </div>
       <p className="text-quiet text-xs">
         The maker’s own intervals and torques come first. A crack, a loose bolt or a bent pin: nobody lifts there until
-        it is put right.
+        it is fixed.
       </p>
     </div>
   );

@@ -35,7 +35,7 @@ export function WalkerForm({ people, walker, isAsked, setWalker }: Props) {
     return (
       <p className={isAsked ? "text-error font-semibold" : "text-quiet text-sm"} role={isAsked ? "alert" : undefined}>
         {isAsked
-          ? "This may take the bar out and needs a person with a PIN. Nobody has one yet: say it under Something is wrong."
+          ? "This may take the bar out and needs a person with a PIN. Nobody has one yet: report it under Something is wrong."
           : "Ticks count as this tablet’s. Set a PIN under Settings, Your account, to tick in your own name."}
       </p>
     );

@@ -157,7 +157,7 @@ describe("spot checks and findings", () => {
     expect(spot([check({ uses: 5, place: null, chalkSeenOn: "2026-03-19" })]).text).toContain(
       "used or planned 5 times",
     );
-    expect(spot([check({ isLookedAt: true, uses: 2 })]).text).toContain("every bar of it was looked at today");
+    expect(spot([check({ isLookedAt: true, uses: 2 })]).text).toContain("all its bars were checked today");
   });
   it("a finding has its photo only where there is one, and is settled only by those who may", () => {
     const finding = {
@@ -230,7 +230,7 @@ describe("a round", () => {
   it("of everything goes bar by bar, and says where sleeves are quicker by themselves", () => {
     const { html, text } = screen([stop("T1"), stop("T2"), stop("T3")]);
     expect(text).not.toContain("first side");
-    expect(text).toContain("3 of them want their sleeves oiled: quicker as a round of its own");
+    expect(text).toContain("3 of them want their sleeves oiled: quicker as a separate round");
     expect(html).toContain("task=sleeves");
     expect(screen([stop("T1"), stop("T2")]).text).not.toContain("quicker");
   });
@@ -408,8 +408,8 @@ describe("an inspection", () => {
     );
   it("of a bar never inspected says where trends begin, and does not call it good before anybody looked", () => {
     const { text } = sheet();
-    expect(text).toContain("This bar was never inspected: what is found today is where trends begin.");
-    expect(text).toContain("Nothing looked at yet.");
+    expect(text).toContain("First inspection of this bar: trends start here.");
+    expect(text).toContain("Nothing checked yet.");
     expect(text).not.toContain("The rule: in service.");
   });
   it("gives the deciding words only to those who may decide milder", () => {
@@ -435,7 +435,7 @@ describe("an inspection", () => {
   });
   it("warns beside the decision", () => {
     expect(sheet().text).toContain("Only the manager takes one out of quarantine.");
-    expect(sheet().text).toContain("what a weld or a bend may still carry is for people who know how");
+    expect(sheet().text).toContain("how much a weld or a bent bar can still carry is for a specialist to judge");
   });
 });
 
@@ -498,7 +498,7 @@ describe("records", () => {
       seldom: { spans: 5, done: 0.4, stepsPer100Days: 0.75 },
     };
     expect(part(sheet({}, { rust }), "Bar by bar")).toContain(
-      "Where 110 % of the brushing that was due was done, a hundred days brought no rust; where 40 % was done, 0.8 grades of rust more (4 and 5 spans between two looks at a bar). It says what happened, not why.",
+      "Where 110 % of the due brushing was done, rust did not change in 100 days; where 40 % was done, it rose by 0.8 grades (from 4 and 5 pairs of looks at a bar). This is what happened, not why.",
     );
   });
 });

@@ -84,7 +84,7 @@ describe("looks at a rack", () => {
   it("say what was never looked at, what is due and what was found last", () => {
     show(<StationCare stations={[RACK]} today={TODAY} mayCheck mayReturn action={formAction().action} />);
     const rack = within(screen.getByRole("region", { name: "Rack 1" }));
-    expect(rack.getByText("never looked at")).toBeTruthy();
+    expect(rack.getByText("never checked")).toBeTruthy();
     expect(rack.getByText(/worn, .*left one/)).toBeTruthy();
   });
   it("are saved part by part, each look under a key of its own", async () => {

@@ -132,7 +132,7 @@ export function TonightSheet({ details, times, stations, lifters, lifts, usual, 
           <p>
             {items.length === 0
               ? "Nobody is in this class yet: add lifters below."
-              : `${items.length} ${items.length === 1 ? "lift wants" : "lifts want"} a place. Nothing is assigned yet, or something changed since.`}
+              : `${items.length} ${items.length === 1 ? "lift" : "lifts"} to assign.`}
           </p>
           {items.length > 0 && <AssignForm classId={row.id} isAgain={false} action={actions.assign} />}
         </section>

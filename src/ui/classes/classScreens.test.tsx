@@ -73,7 +73,7 @@ describe("a class as the coach sees it", () => {
     );
   it("says what is missing first: lifters, entries, an assignment", () => {
     expect(part(sheet(details([], null)), "The plan")).toContain("Nobody is in this class yet");
-    expect(part(sheet(details([item("a")], null)), "The plan")).toContain("1 lift wants a place.");
+    expect(part(sheet(details([item("a")], null)), "The plan")).toContain("1 lift to assign.");
     expect(part(sheet(details([], null), []), "Who wants what")).toContain("No lifters yet. Add the first.");
   });
   it("names whoever has no place and why, and claims proof only where there is one", () => {

@@ -26,7 +26,7 @@ export function BarFeelFold({ tag, feel, notes, today, lifters, asked, mayNote, 
     <Fold
       id="feel"
       title="How it feels"
-      about={count === 0 ? "nobody said anything yet" : `${count} ${count === 1 ? "person" : "people"} said so`}
+      about={count === 0 ? "not rated yet" : `${count} ${count === 1 ? "person" : "people"} rated it`}
       isOpen={asked.stage !== null}
     >
       <div className="grid gap-3 px-4 pb-3">

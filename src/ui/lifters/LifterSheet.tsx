@@ -106,7 +106,7 @@ export function LifterSheet({
           </ul>
           {texts.heightMm && texts.massKg && (
             <Link href={`/match/balance?lifter=${lifterKey}`} className="link mt-2 inline-block text-sm">
-              Draw them with a bar
+              Draw their lift with a bar
             </Link>
           )}
         </section>

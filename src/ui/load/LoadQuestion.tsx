@@ -80,9 +80,7 @@ export function LoadQuestion({ bars, clamps, stations, state, houseToleranceKg }
           ]}
         />
         <details className="basis-full xl:basis-auto">
-          <summary className="text-quiet min-h-11 cursor-pointer content-center text-sm">
-            how near, which plates
-          </summary>
+          <summary className="text-quiet min-h-11 cursor-pointer content-center text-sm">tolerance and plates</summary>
           <div className="flex flex-wrap gap-x-5 pb-2">
             <AskChoice
               name="rounding"
@@ -98,7 +96,7 @@ export function LoadQuestion({ bars, clamps, stations, state, houseToleranceKg }
               word="near enough"
               value={state.withinKg === null ? "" : String(state.withinKg)}
               options={[
-                ["", `as the gym says, within ${trimmed(houseToleranceKg, 2)} kg`],
+                ["", `gym’s rule, within ${trimmed(houseToleranceKg, 2)} kg`],
                 ...TOLERANCES_KG.map((kg): [string, string] => [
                   String(kg),
                   kg === 0 ? "closest possible" : `within ${kg} kg, fewest plates`,

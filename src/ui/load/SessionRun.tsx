@@ -66,7 +66,7 @@ export function Run({ run, bar, ask, mayRun, search, beginAction }: SessionSheet
           .
           {run.anyOrder !== null &&
             (run.anyOrder < plan.handled
-              ? ` Larger plates are inside, as the gym wants it; in any order it would be ${run.anyOrder}.`
+              ? ` Larger plates go inside, by the house rule; in any order it would be ${run.anyOrder}.`
               : " Larger plates are inside, and no other order would save any.")}
           {order.length > 1 && ` Order: ${order.join(", ")}.`}
           {run.orderBound !== null &&
@@ -179,9 +179,9 @@ export function Run({ run, bar, ask, mayRun, search, beginAction }: SessionSheet
           </table>
         </div>
         <p className="text-quiet mt-2 text-xs">
-          At the end the bar is emptied; that is counted. Small plates may stand inside large ones: that is what spares
-          plates. Where the set ends on the floor, load it by itself under One load. Clamps on, both sides loaded
-          evenly, safeties set, a spotter for heavy racked lifts. Never strip one side. Never over the rating.
+          Emptying the bar at the end is counted. Small plates may sit inside large ones: that saves plates. If a set
+          ends on the floor, plan it under One load. Clamps on, both sides loaded evenly, safeties set, a spotter for
+          heavy racked lifts. Never strip one side. Never over the rating.
         </p>
       </section>
       <SessionPlay

@@ -79,8 +79,8 @@ export function SessionSheet(props: SessionSheetProps) {
           />
           <p className="text-quiet basis-full text-xs">
             Up to {MAX_LIFTERS} lifters. Everybody reaches the work sets in the same round. Steps are rounded down to{" "}
-            <Kg value={2.5} decimals={1} /> over the empty bar; work sets are taken as they are. With a lift and a
-            station, settings and J-cups of lifters the hall knows are counted too.
+            <Kg value={2.5} decimals={1} /> over the empty bar; work sets are not rounded. With a lift and a station,
+            settings and J-cups of lifters on file are counted too.
           </p>
         </div>
       </AskForm>

@@ -52,7 +52,7 @@ export function GuestForm({ guest }: { guest: Guest }) {
         })}
       </div>
       <p className="text-quiet w-full text-xs">
-        Nothing of this is kept{build && <>; body mass taken as usual for the height</>}.
+        None of this is saved{build && <>; body mass taken as usual for the height</>}.
       </p>
     </section>
   );

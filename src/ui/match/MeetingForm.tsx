@@ -80,7 +80,7 @@ export function MeetingForm({ item, lifts, action }: Props) {
         <FieldProblem state={form} name="lifts" />
       </fieldset>
       <fieldset>
-        <legend className="mb-1 font-semibold">the bar, from least to most; empty where the rules are silent</legend>
+        <legend className="mb-1 font-semibold">the bar, minimum to maximum; blank where the rules say nothing</legend>
         <div className="grid gap-2 sm:grid-cols-2 lg:grid-cols-4">
           {KINDS.map((kind) => (
             <div key={kind}>

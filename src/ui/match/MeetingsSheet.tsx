@@ -29,7 +29,7 @@ export function MeetingsSheet({ items, lifts, mayEdit, action }: Props) {
             <h2 className="font-bold">{name}</h2>
             <p className="text-quiet mb-2 text-xs">
               {source}
-              {own[0]!.id === null && `. Lifters’ competitions name it “${rules}”.`}
+              {own[0]!.id === null && `. Its short name, for a lifter’s competitions: ${rules}.`}
             </p>
             <ul className="divide-base-300 divide-y">
               {own.map((item) => (

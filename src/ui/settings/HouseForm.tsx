@@ -148,7 +148,7 @@ function PolicyField({
             </div>
           ))}
         </dl>
-        <p className="text-quiet pb-2 text-xs">Obeyed by {obeys.map((one) => OBEYS[one]).join(" and ")}.</p>
+        <p className="text-quiet pb-2 text-xs">Used by {obeys.map((one) => OBEYS[one]).join(" and ")}.</p>
       </details>
     </fieldset>
   );
@@ -164,7 +164,7 @@ function Flips({ looked, isLooking }: { looked: Preview | null; isLooking: boole
     <div role="status">
       <p>
         <strong>{flips.length === 0 ? "No verdict changes" : `${flips.length} of ${graded} verdicts change`}</strong>
-        {flips.length === 0 ? ` of ${graded} looked at.` : "; the others stay."}
+        {flips.length === 0 ? ` of ${graded} checked.` : "; the others stay."}
       </p>
       <ul className="divide-base-300 mt-2 max-h-96 divide-y overflow-y-auto" tabIndex={0} aria-label="Changes">
         {flips.slice(0, MAX_SHOWN).map(({ tag, lift, liftName, loadKg, lifter, before, after }) => (

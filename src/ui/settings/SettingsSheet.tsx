@@ -126,7 +126,7 @@ export function SettingsSheet({
               Climate
             </h2>
             <p className="text-quiet mb-2 text-sm">
-              How often bars need care follows from the air. This counts where no sensor and no file says more.{" "}
+              How often bars need care depends on the air. Used where there are no readings from a sensor or a file.{" "}
               <Link href="/care/air" className="link">
                 Sensors and files
               </Link>
@@ -151,7 +151,7 @@ export function SettingsSheet({
               Wall screen
             </h2>
             <p className="text-quiet mb-2 text-sm">
-              For a tablet beside the bars: touch a lift, see the bar. It shows nothing about anybody.
+              For a tablet beside the bars: touch a lift, see the bar. It shows nothing personal.
             </p>
             <Link href="/wall" className="btn btn-outline">
               Open the wall screen

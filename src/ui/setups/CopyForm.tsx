@@ -24,7 +24,7 @@ export function CopyForm({
         {lifters.map(({ key, name, apartMm }) => (
           <option key={key} value={key}>
             {name}
-            {apartMm === null ? "" : <Say text={`, built ${Math.round(apartMm)} mm apart`} />}
+            {apartMm === null ? "" : <Say text={`, build differs by ${Math.round(apartMm)} mm`} />}
           </option>
         ))}
       </select>

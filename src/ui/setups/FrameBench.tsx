@@ -65,7 +65,7 @@ export function FrameBench(props: Props) {
                       />
                     )}
                     {wish && Math.abs(way.heightOffMm) >= 1 ? (
-                      <Say text={`, ${signed(way.heightOffMm, 0)} mm off the wish`} />
+                      <Say text={`, ${signed(way.heightOffMm, 0)} mm off target`} />
                     ) : (
                       ""
                     )}

@@ -19,7 +19,7 @@ export function KeptList({
   };
 }) {
   const current = kept.filter(({ isCurrent }) => isCurrent);
-  if (current.length === 0) return <p className="text-quiet text-sm">No settings are kept yet.</p>;
+  if (current.length === 0) return <p className="text-quiet text-sm">No saved settings yet.</p>;
   return (
     <ul className="divide-base-300 divide-y text-sm">
       {current.map((one) => {

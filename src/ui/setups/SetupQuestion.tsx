@@ -65,7 +65,7 @@ export function SetupQuestion({ tag, state, lifts, lifters, stations, plates, te
               .map((mm) => [String(mm), `${mm} mm`] as const)}
           />
           <label className="ask">
-            grip wished at
+            grip height wanted
             <WishInput value={texts.height ?? ""} /> <UnitName of="mm" />
           </label>
           <label className="ask">

@@ -1,7 +1,7 @@
 import { PagesNav } from "../kit/PagesNav";
 
 const PAGES = [
-  ["/setups", "Bars that adjust"],
+  ["/setups", "Adjustable bars"],
   ["/setups/storage", "Where bars hang"],
   ["/setups/space", "Room"],
 ] as const;

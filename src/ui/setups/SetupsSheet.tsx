@@ -27,7 +27,7 @@ export function SetupsSheet({ bars, kept, counts, conflicts, mayRead }: Props) {
   return (
     <>
       <KnurlPatterns />
-      <PageHead title="Setups" about="the bars that adjust, and how they are set for whom">
+      <PageHead title="Setups" about="adjustable bars, and how each is set for whom">
         <SetupsNav here="/setups" />
       </PageHead>
       {wanting.length > 0 && (
@@ -78,11 +78,11 @@ export function SetupsSheet({ bars, kept, counts, conflicts, mayRead }: Props) {
                       ...(present
                         ? [`set now: ${settingWords(options, present)}`]
                         : options.some(({ choices }) => choices.length > 1)
-                          ? ["how it is set is not recorded"]
+                          ? ["setting not recorded"]
                           : []),
                       ...(calibratedOn ? [`calibrated ${calibratedOn}`] : []),
                       ...(counts.get(id)
-                        ? [`${counts.get(id)} ${counts.get(id) === 1 ? "setting" : "settings"} kept`]
+                        ? [`${counts.get(id)} saved ${counts.get(id) === 1 ? "setting" : "settings"}`]
                         : []),
                     ].join("; ")}
                   />
@@ -117,9 +117,9 @@ export function SetupsSheet({ bars, kept, counts, conflicts, mayRead }: Props) {
         )}
       </ul>
       {mayRead && (
-        <section className="sheet px-4 py-3" aria-label="Settings that are kept">
+        <section className="sheet px-4 py-3" aria-label="Saved settings">
           <div className="flex flex-wrap items-baseline justify-between gap-3">
-            <h2 className="font-bold">Settings that are kept</h2>
+            <h2 className="font-bold">Saved settings</h2>
             <a href="/setups/cards.pdf" className="link min-h-10 py-2 text-sm">
               Print them as small cards
             </a>

@@ -73,7 +73,7 @@ describe("copying a setting", () => {
     const problem = { path: "lifter", message: "Bram has no height yet." };
     const { sent, action } = formAction(() => ({ status: "refused", message: "Not copied.", problems: [problem] }));
     const { user } = show(<CopyForm id="s1" lifters={copyChoices("hale", PEOPLE)} action={action} />, POUNDS);
-    expect(screen.getByLabelText("Copy to").textContent).toMatch(/bram, built .* in apart/);
+    expect(screen.getByLabelText("Copy to").textContent).toMatch(/bram, build differs by .* in/);
     await user.click(screen.getByRole("button", { name: "Copy" }));
     expect(await screen.findByText(problem.message)).toBeTruthy();
     expect(sent[0]).toEqual({ id: "s1", lifter: "bram" });

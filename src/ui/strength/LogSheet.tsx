@@ -26,7 +26,7 @@ export function LogSheet(props: LogSheetProps) {
       ) : (
         <p className="sheet p-4">
           {log.lifts.length === 0
-            ? `No sets yet. They come from run sheets by themselves, or add them here.`
+            ? `No sets yet. They come from run sheets automatically, or add them here.`
             : "Too little to say how strong: sets that were missed, or of more than 12 repetitions, do not count."}
         </p>
       )}

@@ -60,7 +60,7 @@ export function ChalkScreen({ bars, toLookAt, action }: Props) {
         )}
         {toLookAt.length > 0 && (
           <fieldset>
-            <legend className="text-quiet mb-1 text-lg">Looked at one of these? Touch it if it is clean.</legend>
+            <legend className="text-quiet mb-1 text-lg">Checked one of these? Touch it if it is clean.</legend>
             <div className="grid grid-cols-3 gap-2 sm:grid-cols-5 lg:grid-cols-8">
               {toLookAt.map(({ tag, barName, chalkSeenOn }) => (
                 <button

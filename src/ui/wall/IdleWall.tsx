@@ -10,7 +10,7 @@ export interface HungBar {
   drawing: Drawing;
 }
 
-/** While nobody touches the screen it shows the wall, each bar as it is built, tall ones smaller; a touch brings the question back. */
+/** While nobody touches the screen it shows the wall, each bar as built, tall ones smaller; a touch brings the question back. */
 export function IdleWall({ bars, afterSeconds }: { bars: readonly HungBar[]; afterSeconds: number }) {
   const [isIdle, setIdle] = useState(false);
   useEffect(() => {

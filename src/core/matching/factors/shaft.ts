@@ -33,7 +33,7 @@ export const sleeves: Factor = ({ bar, lift, rules: { policies } }) => {
           factor: "sleeves",
           basis: "common-practice",
           atBest: "good",
-          text: () => "Bushings turn slower than the turnover likes.",
+          text: () => "Bushings spin too slowly for a quick turnover.",
           wouldChange: () => "A bar with bearings, or the house rule on sleeves.",
         }
       : {
@@ -146,7 +146,7 @@ export const slowShaft: Factor = ({ bar, lift, rules: { policies } }) => {
     };
   const isWanted = isSlim ? diameter >= 28.75 && collar <= 35 : diameter >= 28.25 && diameter < 28.75 && collar >= 40;
   return isWanted
-    ? { ...base, atBest: "made-for", text: () => `${wanted}, as the gym wants it for the slow lifts.` }
+    ? { ...base, atBest: "made-for", text: () => `${wanted}, the house rule for slow lifts.` }
     : {
         ...base,
         atBest: "good",

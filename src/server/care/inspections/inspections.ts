@@ -361,7 +361,7 @@ export function factProblems(facts: InspectionFacts): Problem[] {
       problems.push({ path, message: "Dial readings are from −50 to 50 mm." });
   }
   if ((dialLeftMm || dialRightMm) && !(dialMm && dialLeftMm && dialRightMm))
-    problems.push({ path: "dialMm", message: "Where the bend is wants all three turns: left, middle and right." });
+    problems.push({ path: "dialMm", message: "To locate the bend, enter all three turns: left, middle and right." });
   range("spinLeftS", spinLeftS, 600, "s");
   range("spinRightS", spinRightS, 600, "s");
   range("endPlayMm", endPlayMm, 50, "mm");
@@ -373,7 +373,7 @@ export function factProblems(facts: InspectionFacts): Problem[] {
       (fact) => fact === null,
     ) &&
     Object.keys(rest.parts).length === 0;
-  if (isNothing) problems.push({ path: "facts", message: "Note at least one thing that you looked at." });
+  if (isNothing) problems.push({ path: "facts", message: "Note at least one check." });
   return problems;
 }
 

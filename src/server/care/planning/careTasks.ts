@@ -27,7 +27,7 @@ export const CARE_TASK_KIND: FieldKind<CareTaskRow> = {
           {
             path: "steps",
             message:
-              "opening a sleeve is for people who know how, and may void a warranty: Garrison never schedules it. Ask the maker",
+              "opening a sleeve is skilled work and may void the warranty: Garrison never schedules it. Ask the maker",
           },
         ]
       : [];

@@ -71,7 +71,7 @@ export async function noteSeen(
   { isSure = false }: { isSure?: boolean } = {},
 ): Promise<Outcome<{ noted: string[] }>> {
   if (!may(context, "care.spot")) return forbidden("note what was seen on bars");
-  if (tags.length === 0 || tags.length > 100) return failed("invalid", "Touch the bars that you looked at.");
+  if (tags.length === 0 || tags.length > 100) return failed("invalid", "Tap the bars you checked.");
   return inTransaction(context, async (context) => {
     const { hall } = context;
     const rows = await hall.rows(bars, {

@@ -112,7 +112,7 @@ function prepare(incoming: readonly IncomingBar[], known: Known): { prepared: Pr
     if (!read.ok) continue;
     const { tag, state } = read.record;
     const first = seen.get(tag);
-    if (first !== undefined && state !== "retired") say("tag", `tag: ${tag} stands on line ${first} already`);
+    if (first !== undefined && state !== "retired") say("tag", `tag: ${tag} is already on line ${first}`);
     if (state !== "retired") seen.set(tag, line);
     // What takes an inspection on the screen a file cannot do without one.
     if (row?.state === "quarantined" && isUsable(state))

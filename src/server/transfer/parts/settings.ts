@@ -68,7 +68,7 @@ export const settingsPart: FilePart<"settings"> = {
               plateMm: madeFor.plateMm ?? null,
               rackMm: madeFor.rackMm ?? null,
               note,
-              words: `${tag}, ${lift}: ${Object.values(setting).join(", ") || "as it is built"}`,
+              words: `${tag}, ${lift}: ${Object.values(setting).join(", ") || "as built"}`,
             };
           }),
         );

@@ -27,7 +27,7 @@ async function MeasurePage({ searchParams }: { searchParams: SearchParams }) {
     const wall = (await barsOnTheWall(context)).filter(({ bar }) => bar.state !== "on-order");
     return (
       <>
-        <PageHead title="Measure" about="a session walks bar by bar and dimension by dimension" />
+        <PageHead title="Measure" about="bar by bar, one dimension at a time" />
         <MeasureChooser
           bars={wall.map(({ bar, place, placeOrder }) => ({ bar, place, placeOrder }))}
           unknown={tags}

@@ -22,7 +22,7 @@ async function MetersPage({ searchParams }: { searchParams: SearchParams }) {
   ]);
   return (
     <>
-      <PageHead title="Meters" about="how much care each bar needs, and what makes it so">
+      <PageHead title="Meters" about="how much care each bar needs, and why">
         <CareNav here="/care/meters" />
       </PageHead>
       <MeterSheet

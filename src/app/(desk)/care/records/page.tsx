@@ -24,7 +24,7 @@ async function RecordsPage({ searchParams }: { searchParams: SearchParams }) {
   const condition = shown && (await barCondition(context, shown.id));
   return (
     <>
-      <PageHead title="Records" about="what was done to each bar, how long it took, how its condition went">
+      <PageHead title="Records" about="what was done to each bar, how long it took, how its condition changed">
         <CareNav here="/care/records" />
       </PageHead>
       {result.ok ? (

@@ -30,7 +30,7 @@ async function CareTasksPage() {
         <CareNav here="/care/tasks" />
       </PageHead>
       <p className="text-quiet mb-3 text-sm">
-        Opening a sleeve is for people who know how, and may void a warranty: it is never a task here. Ask the maker.
+        Opening a sleeve is skilled work and may void the warranty, so it is never a task here. Ask the maker.
       </p>
       <section className="sheet" aria-label="Tasks">
         <DataTable

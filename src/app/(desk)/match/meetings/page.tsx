@@ -15,7 +15,7 @@ async function MeetingsPage() {
   const [lifts, own] = await Promise.all([allLifts(context), ownMeetingSpecs(context)]);
   return (
     <>
-      <PageHead title="Competition rules" about="which bar a competition wants for each lift">
+      <PageHead title="Competition rules" about="which bar a competition requires for each lift">
         <MatchNav here="/match/meetings" />
       </PageHead>
       <MeetingsSheet

@@ -32,9 +32,7 @@ async function HousePage() {
       <div className="mt-3">
         <Fold id="strength" title="Strength and new bars" about="how loads to start with are estimated from the log">
           <div className="px-4 pb-4">
-            <p className="text-quiet mb-3 text-sm">
-              These are starting values of ours; a gym that knows better writes its own.
-            </p>
+            <p className="text-quiet mb-3 text-sm">Starting values; change them where your gym knows better.</p>
             <StrengthForm
               texts={strengthTexts(strength)}
               version={strength.version}
@@ -45,7 +43,7 @@ async function HousePage() {
         </Fold>
       </div>
       <div className="mt-3">
-        <Fold id="steadiness" title="How steady bars feel" about="said where two bars are compared">
+        <Fold id="steadiness" title="How steady bars feel" about="shown where two bars are compared">
           <div className="px-4 pb-4">
             <p className="text-quiet mb-3 text-sm">
               The steadiest first. Some find the cambered bar steadier than the straight one.
