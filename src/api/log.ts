@@ -8,7 +8,7 @@ export const logItem = Joi.object({
   bar: Joi.string().required().description("tag"),
   loadKg: Joi.number().required().description("total on the bar"),
   repetitions: Joi.number().integer().required(),
-  repetitionsInReserve: Joi.number().allow(null).required().description("null where nobody said"),
+  repetitionsInReserve: Joi.number().allow(null).required().description("null where not recorded"),
   made: Joi.boolean().required(),
 });
 

@@ -43,6 +43,20 @@ export const OLD_WORDS: readonly (readonly [phrase: string, better: string])[] =
   ["the house", "the gym"],
   ["meeting", "competition"],
   ["meetings", "competitions"],
+  // Grammar carried over from another language, as it was found.
+  ["people who know how", "a specialist"],
+  ["stays by itself", "stays put"],
+  ["by themselves", "automatically"],
+  ["put right", "fixed"],
+  ["is to hang", "should hang"],
+  ["as it is built", "as built"],
+  ["was looked at", "was checked"],
+  ["never looked at", "never checked"],
+  ["want a place", "to assign"],
+  ["something else than", "does not … what"],
+  ["off the wish", "off target"],
+  ["anybody", "anyone, or say it without"],
+  ["nobody said", "not recorded"],
 ];
 
 /** Words of buttons that say too little of what happens: they count where they are all that stands there. */

@@ -117,7 +117,7 @@ export const POLICIES = {
       option(
         "unwanted",
         "unwanted",
-        "The bar can be used for everything without scraping anybody.",
+        "The bar can be used for everything without scraping anyone.",
         "It may slip on a sweaty shirt.",
         "No squat asks for one; a full one is good at best where the middle of the bar touches.",
       ),

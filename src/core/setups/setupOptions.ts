@@ -150,7 +150,7 @@ export function sidesDiffer(options: readonly SetupOption[], left: Setting, righ
   const apart = options.filter(({ key, isLength }) => !isLength && left[key] !== right[key]);
   return apart.length === 0
     ? null
-    : `Left and right differ: ${apart.map(({ key, label }) => `${label} ${left[key]} and ${right[key]}`).join(", ")}. Set both alike before anybody lifts; an uneven load twists the lifter.`;
+    : `Left and right differ: ${apart.map(({ key, label }) => `${label} ${left[key]} and ${right[key]}`).join(", ")}. Set both alike before anyone lifts; an uneven load twists the lifter.`;
 }
 
 /**

@@ -86,7 +86,7 @@ export async function viewOf(context: Context, row: RunRow): Promise<RunView> {
   const stop =
     breaks.length === 0
       ? null
-      : `${breaks.join(" ")} ${isUsable(bar.state) ? "Plan again before anybody lifts." : "Nobody lifts with it: empty it evenly, and take another bar."}`;
+      : `${breaks.join(" ")} ${isUsable(bar.state) ? "Plan again before anyone lifts." : "Nobody lifts with it: empty it evenly, and take another bar."}`;
   const isRounded = Number.isInteger(asked.countedKg);
   const warnings = planWarnings(bar, findings.get(bar.tag) ?? [], isRounded ? {} : asked);
   return {

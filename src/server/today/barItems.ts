@@ -17,7 +17,7 @@ export function sweating(sweat: Awaited<ReturnType<typeof sweatWarning>>): Today
     {
       id: "sweat",
       weight: "now",
-      title: `The bars sweated at ${sweat.sensor}: wipe them before anybody chalks up.`,
+      title: `The bars sweated at ${sweat.sensor}: wipe them before anyone chalks up.`,
       because: `The steel was at ${trimmed(sweat.steelC, 1)} °C, below the dew point of ${trimmed(sweat.dewPointC, 1)} °C.`,
       action: { label: "See the air", href: "/care/air" },
     },

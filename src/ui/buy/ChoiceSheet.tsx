@@ -28,7 +28,7 @@ export function ChoiceSheet({ choice, currency, budgetText, sellable, sold, chil
       </AskForm>
       {best.chosen.length === 0 ? (
         <p className="text-lg font-bold">
-          Nothing on offer within {budgetText} improves anybody’s lift.
+          Nothing on offer within {budgetText} improves anyone’s lift.
           {next && <span className="font-normal"> {money(next.extraMinor)} more would.</span>}
         </p>
       ) : (
