@@ -143,6 +143,17 @@ describe("a packing", () => {
     expect(packing.lateness).toBe(0);
   });
 
+  it("takes of equals the round that is open, with its task in it already, then the fullest", () => {
+    const jobs = ["shaft", "sleeves", "shaft"].map((task, j) => ({ id: `j${j}`, task, minutes: 2, earliest: 0, due: 5 }));
+    const windows = [8, 9, 10].map((minutes, w) => ({ id: `w${w}`, day: 1, minutes }));
+    const packing = new Packing(new Facts({ jobs, windows, setupMinutes: { shaft: 1 } }));
+    expect(packing.openFor(2)).toBe(0);
+    packing.place(1, 1);
+    expect(packing.openFor(2)).toBe(1);
+    packing.place(0, 2);
+    expect(packing.openFor(2)).toBe(2);
+  });
+
   it("is copied with all that it holds, and goes its own way after that", () => {
     const asked: PackQuestion = {
       jobs: [{ id: "a", task: "shaft", minutes: 5, earliest: 0, due: 0 }],
