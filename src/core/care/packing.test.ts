@@ -144,7 +144,13 @@ describe("a packing", () => {
   });
 
   it("takes of equals the round that is open, with its task in it already, then the fullest", () => {
-    const jobs = ["shaft", "sleeves", "shaft"].map((task, j) => ({ id: `j${j}`, task, minutes: 2, earliest: 0, due: 5 }));
+    const jobs = ["shaft", "sleeves", "shaft"].map((task, j) => ({
+      id: `j${j}`,
+      task,
+      minutes: 2,
+      earliest: 0,
+      due: 5,
+    }));
     const windows = [8, 9, 10].map((minutes, w) => ({ id: `w${w}`, day: 1, minutes }));
     const packing = new Packing(new Facts({ jobs, windows, setupMinutes: { shaft: 1 } }));
     expect(packing.openFor(2)).toBe(0);
