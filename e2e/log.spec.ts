@@ -73,16 +73,16 @@ test("sets are typed, corrected, pasted, asked about and undone; nothing that wa
   await form.getByRole("button", { name: "Add sets" }).click();
   await expect(form.getByText("3 sets added.")).toBeVisible();
   const first = part(page, "Sets").getByRole("listitem").first();
-  await expect(first).toContainText("110 lb × 5");
+  await expect(first).toContainText("49.9 kg (110 lb) × 5");
 
   // One of them was heavier.
   await first.locator("summary").first().click();
   const set = first.getByRole("textbox", { name: "Set", exact: true }).last();
   await set.fill("115 lb x 4 @1");
   await first.getByRole("button", { name: "Save" }).last().click();
-  await expect(part(page, "Sets").getByText("115 lb × 4")).toBeVisible();
+  await expect(part(page, "Sets").getByText("(115 lb) × 4")).toBeVisible();
   await part(page, "Sets").getByRole("button", { name: "Undo: 1 set edited" }).click();
-  await expect(part(page, "Sets").getByText("110 lb × 4")).toBeVisible();
+  await expect(part(page, "Sets").getByText("(110 lb) × 4")).toBeVisible();
 
   await form.getByText("Import a file").click();
   const rows =

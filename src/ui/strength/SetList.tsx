@@ -8,7 +8,7 @@ import { dayText } from "@/core/units/dates";
 import type { FormAction } from "../kit/formState";
 import { EditSetForm, OneTouchForm } from "./LogForms";
 import type { BarChoice } from "./SetFields";
-import { Kg } from "../kit/shown";
+import { Kg, useShown } from "../kit/shown";
 import { useOpened } from "../kit/useOpened";
 
 interface Props {
@@ -44,12 +44,21 @@ export function SetList({ groups, ...rest }: Props) {
   );
 }
 
-/** "120 kg × 3 1 left" */
+/** "120 kg × 3 1 left"; what was typed in the other unit stands behind the mass as this person reads it. */
 function SetWords({ set }: { set: LogItem }) {
+  const { units } = useShown();
+  const typed = `${set.loadValue} ${set.loadUnit}`;
   return (
     <span className={`whitespace-nowrap ${set.isMade ? "" : "text-error"}`}>
       <strong className="tabular-nums">
-        {set.loadValue} {set.loadUnit} × {set.repetitions}
+        {units.mass === set.loadUnit ? (
+          typed
+        ) : (
+          <>
+            <Kg value={set.loadKg} decimals={2} /> ({typed})
+          </>
+        )}{" "}
+        × {set.repetitions}
       </strong>
       {set.reserve !== null && <span className="text-quiet"> {trimmed(set.reserve, 1)} left</span>}
       {set.isMade ? (
