@@ -50,7 +50,7 @@ test("a session is run on two tablets: the log fills itself, the worth moves, an
   expect(await startKg(one)).toBeGreaterThan(before);
   expect(await one.getByText(/of the straight bar/).allInnerTexts()).not.toEqual(worthBefore);
   // What the plates can do: the bar alone is odd, so the load without it is a multiple of 0.5 kg.
-  await expect(part(one, "Load to start with")).toContainText("before the plates");
+  await expect(part(one, "Load to start with")).toContainText("before rounding to plates");
   expect(await serious(one)).toEqual([]);
   await Promise.all(contexts.map((context) => context.close()));
 });

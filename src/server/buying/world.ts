@@ -46,7 +46,7 @@ async function readWorld(context: Context): Promise<BuyingWorld> {
           return lift ? [{ ...want, lift, weight: inClass.has(`${want.person} ${key}`) ? BUSY_WEIGHT : 1 }] : [];
         })
       : // A gym without lifters on file: every lift once, at its usual load.
-        lifts.map((lift) => ({ person: "anybody", personName: "anybody", lift, loadKg: lift.usualKg, weight: 1 }));
+        lifts.map((lift) => ({ person: "anyone", personName: "anyone", lift, loadKg: lift.usualKg, weight: 1 }));
   const owned = ownedVerdicts({ wants, bars, rules, today });
   return {
     ...{ bars, lifts, wants, owned, rules, today },

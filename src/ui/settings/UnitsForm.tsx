@@ -16,7 +16,7 @@ export function UnitsForm({ own, gym, action }: Props) {
   const [state, send, isPending] = useFormAction(action);
   return (
     <form action={send} key={`${JSON.stringify(own)}${state.status}`} className="grid gap-3">
-      <div className="grid grid-cols-2 gap-3">
+      <div className="grid gap-3 sm:grid-cols-2">
         <Field state={state} name="massUnit" label="Masses">
           {(attributes) => (
             <select {...attributes} className="select w-full" defaultValue={own.massUnit}>

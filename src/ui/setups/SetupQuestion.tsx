@@ -29,7 +29,7 @@ export function SetupQuestion({ tag, state, lifts, lifters, stations, plates, te
           name="lifter"
           word="for"
           value={state.lifter}
-          options={[["", "anybody"], ...lifters.map(({ key, name }) => [key, name] as const)]}
+          options={[["", "anyone"], ...lifters.map(({ key, name }) => [key, name] as const)]}
         />
       )}
       {state.lifter === "" && plates === null && (

@@ -139,8 +139,8 @@ export function ExpectedPart({ lifter, lift, ask, bars, expected }: LogSheetProp
               <UnitName of="kg" />
             </span>{" "}
             <span className="text-quiet text-sm font-normal">
-              <Say text={`one set: ${kg(one.lowKg)} to ${kg(one.highKg)} kg`} />
-              {one.onBarKg !== null && <Say text={`; ${kg(one.loadKg)} kg before the plates`} />}
+              <Say text={`range for one set: ${kg(one.lowKg)} to ${kg(one.highKg)} kg`} />
+              {one.onBarKg !== null && <Say text={`; ${kg(one.loadKg)} kg before rounding to plates`} />}
             </span>
           </p>
           {one.isFirst && (
