@@ -32,7 +32,7 @@ test("a file with three bad rows is told of, mended, and taken in; a second time
     await expect(problems).toHaveCount(3);
     await expect(problems.nth(0)).toContainText(/line 3, family: .*“sword” is none of/);
     await expect(problems.nth(1)).toContainText(/line 4, mass, stated: .*“heavy” is no number/);
-    await expect(problems.nth(2)).toContainText("line 5, tag: tag: F1 stands on line 2 already");
+    await expect(problems.nth(2)).toContainText("line 5, tag: F1 is already on line 2");
     expect((await request.get("/api/v1/bars/F1")).status()).toBe(404);
   });
   const mended = file("F2;=1+1;yoke;in-service;45;32;bare;", "F3;File three;power;in-service;45;28.5;bare;");

@@ -94,7 +94,11 @@ function prepare(incoming: readonly IncomingBar[], known: Known): { prepared: Pr
   );
   for (const { line, texts, measurements = [] } of incoming) {
     const say = (key: string, message: string) => {
-      if (problems.length < MAX_PROBLEMS) problems.push({ path: `line ${line}, ${recordLabel(key)}`, message });
+      if (problems.length >= MAX_PROBLEMS) return;
+      const label = recordLabel(key);
+      // A message names its field, and so does the path before it: once is enough.
+      const what = message.startsWith(`${label}: `) ? message.slice(label.length + 2) : message;
+      problems.push({ path: `line ${line}, ${label}`, message: what });
     };
     const row = rowFor(texts, known, hung);
     const before = row ? recordTexts(recordFromRow(row, known.stated.get(row.id) ?? [], placeOf(row, known))) : {};
