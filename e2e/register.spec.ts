@@ -54,18 +54,18 @@ test("five of a kind are entered with five tags and one spec; a slip loses nothi
   await unfold(page, "More");
   await page.getByRole("link", { name: "Copy" }).click();
   await expect(page.getByLabel("mass, kg")).toHaveValue("20 kg");
-  await page.getByLabel(/^tag, or tags/).fill("N1 N2 N3 N4 K04");
+  await page.getByLabel(/^tag, or several tags/).fill("N1 N2 N3 N4 K04");
   await page.getByLabel("name", { exact: false }).first().fill("Fresh five");
   await page.getByLabel("tensile strength").fill("strong");
   await page.getByRole("button", { name: "Add power bar" }).click();
   // Checked as it is sent, it says so at the field, which has the focus.
   await expect(page.getByText("tensile strength: “strong” is no number")).toBeVisible();
   await expect(page.getByLabel("tensile strength")).toBeFocused();
-  await expect(page.getByLabel(/^tag, or tags/)).toHaveValue("N1 N2 N3 N4 K04");
+  await expect(page.getByLabel(/^tag, or several tags/)).toHaveValue("N1 N2 N3 N4 K04");
   await page.getByLabel("tensile strength").fill("1400");
   await page.getByRole("button", { name: "Add power bar" }).click();
   await expect(page.locator("main").getByRole("alert").first()).toContainText("K04 hangs on the wall already");
-  await page.getByLabel(/^tag, or tags/).fill("N1 N2 N3 N4 N5");
+  await page.getByLabel(/^tag, or several tags/).fill("N1 N2 N3 N4 N5");
   await page.getByRole("button", { name: "Add power bar" }).click();
   await expect(page).toHaveURL(/\/bars\?q=Fresh/);
   await expect(page.getByRole("row")).toHaveCount(6);

@@ -128,7 +128,7 @@ test("an open frame for 50 mm above standard: the flips are named, and hands off
   );
   await page.getByRole("button", { name: "Save for Oskar Pellin" }).click();
   await expect(page.getByRole("region", { name: "Save setting" }).getByRole("status")).toContainText(
-    /Not kept: The hands are \d+ mm behind the common mass centre/,
+    /Not saved: The hands are \d+ mm behind the common mass centre/,
   );
   // Small plates bring the arms to the floor when they point down.
   await page.getByRole("link", { name: "handles point: forward" }).click();

@@ -148,7 +148,7 @@ export async function keepSetting(context: Context, form: SettingForm): Promise<
   if (reasons.length > 0)
     return failed(
       "impossible",
-      `Not kept: ${reasons.join(" ")}`,
+      `Not saved: ${reasons.join(" ")}`,
       reasons.map((message) => ({ path: "setting", message })),
     );
   return inTransaction(context, async (context) => {
