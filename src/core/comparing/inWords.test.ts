@@ -38,6 +38,19 @@ const said = (a: Bar, b: Bar, at: Partial<ComparedAt> = {}) => {
 };
 
 describe("two bars compared in words", () => {
+  it("what is said to carry over is a whole sentence for either family, and one for both", () => {
+    const opinion = (a: Bar, b: Bar) =>
+      comparedInWords({ bar: a }, { bar: b }, AT)
+        .purpose.map(({ text }) => text)
+        .find((text) => text.includes("carry over"));
+    const [ofYoke, ofCambered] = [opinion(power, yoke)!, opinion(power, cambered)!];
+    expect(ofYoke).toMatch(/^Safety squat bar and front squats are said to carry over to the deadlift\.$/);
+    expect(ofCambered).toMatch(/^Cambered bar squats are said to carry over best to the straight squat\.$/);
+    const both = opinion(yoke, cambered)!;
+    expect(both).toContain("deadlift");
+    expect(both).toContain("cambered bar squats are said to carry over");
+    expect(opinion(power, power)).toBeUndefined();
+  });
   it("a yoke against a straight bar: more upright by the model (handbook §8: 33.4° against 41.4°), forward, no reach back, J-cups higher", () => {
     const { words, all } = said(yoke, power);
     expect(all).toContain("Y1 keeps the trunk 8° more upright: 33° against 41° with P1.");

@@ -155,9 +155,11 @@ function purposeLines(lines: ComparedLine[], pair: Pair, at: ComparedAt): void {
 function carryOver(has: (...families: string[]) => boolean): ComparedLine | null {
   const parts = [
     ...(has("yoke", "low-yoke", "adjustable-yoke")
-      ? ["squatting with the load in front is said to carry over to the deadlift"]
+      ? ["safety squat bar and front squats are said to carry over to the deadlift"]
       : []),
-    ...(has("cambered", "cambered-yoke") ? ["the cambered bar to the straight squat"] : []),
+    ...(has("cambered", "cambered-yoke")
+      ? ["cambered bar squats are said to carry over best to the straight squat"]
+      : []),
   ];
   if (parts.length === 0) return null;
   const text = listed(parts);
