@@ -55,6 +55,20 @@ describe("the queue of what is computed", () => {
     expect(hasStarted).toBe(false);
     await expect(queue.run("c", 1, never, async () => 1)).resolves.toBe(1);
   });
+  it("lets a page wait for as many parts as may wait, without a warning of a leak", async () => {
+    const warnings: Error[] = [];
+    const note = (warning: Error) => warnings.push(warning);
+    process.on("warning", note);
+    const queue = new FairQueue(1, 32);
+    const { work, end } = piece();
+    const { signal } = new AbortController();
+    const all = Array.from({ length: 20 }, () => queue.run("a", 1, signal, work));
+    await settled();
+    process.off("warning", note);
+    end();
+    await Promise.all(all);
+    expect(warnings).toEqual([]);
+  });
   it("goes on after work that failed", async () => {
     const queue = new FairQueue(1, 2);
     await expect(

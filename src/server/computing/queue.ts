@@ -1,3 +1,4 @@
+import { setMaxListeners } from "node:events";
 import { TooBusy } from "./busy";
 
 interface Waiting {
@@ -61,6 +62,8 @@ export class FairQueue {
 
   private turn(asker: string, atOnce: number, signal: AbortSignal): Promise<void> {
     if (this.waiting.length >= this.maxWaiting) throw new TooBusy();
+    // A page may ask for many parts at once; each of them listens until its turn comes, and that is no leak.
+    setMaxListeners(0, signal);
     return new Promise((resolve, reject) => {
       const leave = () => {
         this.waiting = this.waiting.filter((one) => one !== place);
