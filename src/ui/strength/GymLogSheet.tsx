@@ -6,6 +6,7 @@ import { BarTag } from "../kit/BarTag";
 import { DataTable, type DataColumn, type DataRow } from "../kit/DataTable";
 import Link from "../kit/Link";
 import { Day, Kg, UnitName } from "../kit/shown";
+import { LOG_SPANS } from "./logSpans";
 
 interface Props {
   log: GymLog;
@@ -15,13 +16,6 @@ interface Props {
   lifts: readonly { key: string; name: string }[];
   tags: readonly string[];
 }
-
-/** How far back, in words. */
-export const LOG_SPANS = [
-  [7, "7 days"],
-  [28, "4 weeks"],
-  [91, "13 weeks"],
-] as const;
 
 const COLUMNS: DataColumn[] = [
   { key: "on", head: "day" },

@@ -1,13 +1,17 @@
 import type { LogItem } from "@/server/logbook";
 import { AskChoice } from "../kit/AskChoice";
 import { AskForm } from "../kit/AskForm";
+import Link from "../kit/Link";
 import { AddSetsForm, ImportSetsForm, OneTouchForm } from "./LogForms";
 import { SetList } from "./SetList";
 import { Strength, ExpectedPart } from "./LogStrength";
 import { Work } from "./LogWork";
+import { LOG_SPANS } from "./logSpans";
 import type { LogSheetProps } from "./logSheetProps";
 
+/** What is shown at first: a session or two a week for some months. */
 const SHOWN_SETS = 60;
+const addressOf = (lift: LogSheetProps["lift"]) => `${lift.key}${lift.variant && `~${lift.variant}`}`;
 
 /** One lifter's log: what bars are worth to them, what to load, how much they did, and every set. */
 export function LogSheet(props: LogSheetProps) {
@@ -57,7 +61,7 @@ function LiftPick({ lifter, log, lifts, lift }: LogSheetProps) {
       <AskChoice
         name="lift"
         word="lift"
-        value={`${lift.key}${lift.variant && `~${lift.variant}`}`}
+        value={addressOf(lift)}
         options={log.lifts.map(({ liftKey, variant, sets }) => [
           `${liftKey}${variant && `~${variant}`}`,
           `${name(liftKey)}${variant && `, ${variant}`} (${sets} ${sets === 1 ? "set" : "sets"})`,
@@ -67,11 +71,11 @@ function LiftPick({ lifter, log, lifts, lift }: LogSheetProps) {
   );
 }
 
-function Sets({ lifter, log, lifts, bars, today, undo, actions, lift }: LogSheetProps) {
+function Sets({ lifter, log, lifts, bars, today, undo, actions, lift, isWhole }: LogSheetProps) {
   const address = `/lifters/${lifter.key}/log`;
   // Whole days only: a day's work is said beside its first set.
   const lastDay = log.sets[SHOWN_SETS - 1]?.on;
-  const shown = log.sets.filter(({ on }, i) => i < SHOWN_SETS || on === lastDay);
+  const shown = isWhole ? log.sets : log.sets.filter(({ on }, i) => i < SHOWN_SETS || on === lastDay);
   return (
     <section className="sheet px-4 py-3" aria-label="Sets">
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -86,6 +90,12 @@ function Sets({ lifter, log, lifts, bars, today, undo, actions, lift }: LogSheet
           )}
           {log.lifts.length > 0 && (
             <>
+              <Link
+                href={`/logbook?lifter=${lifter.key}&lift=${lift.key}&days=${LOG_SPANS.at(-1)![0]}`}
+                className="link inline-flex min-h-11 items-center"
+              >
+                Show as a table
+              </Link>
               <a href={`${address}/sets.csv`} className="link inline-flex min-h-11 items-center">
                 Export CSV
               </a>
@@ -104,8 +114,14 @@ function Sets({ lifter, log, lifts, bars, today, undo, actions, lift }: LogSheet
         actions={{ edit: actions.edit, remove: actions.remove }}
       />
       {log.sets.length > shown.length && (
-        <p className="text-quiet pt-2 text-sm">
-          The latest {shown.length} of {log.sets.length}; all are in the files.
+        <p className="text-quiet flex flex-wrap items-center gap-x-3 pt-2 text-sm">
+          The latest {shown.length} of {log.sets.length} sets.
+          <Link
+            href={`${address}?lift=${encodeURIComponent(addressOf(lift))}&sets=all`}
+            className="link inline-flex min-h-11 items-center"
+          >
+            Show all
+          </Link>
         </p>
       )}
     </section>

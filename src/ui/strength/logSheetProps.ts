@@ -25,6 +25,8 @@ export interface LogSheetProps {
   bars: readonly BarChoice[];
   ask: { tag: string; repetitions: number; reserve: number };
   expected: readonly ShownLoad[];
+  /** Every set is listed, not only the latest. */
+  isWhole: boolean;
   today: string;
   /** What the latest change was, where it can be undone. */
   undo: { id: string; words: string } | null;

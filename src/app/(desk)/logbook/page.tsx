@@ -7,7 +7,8 @@ import { allLifts } from "@/server/lifts";
 import { gymLog } from "@/server/logbook";
 import { PageHead } from "@/ui/kit/PageHead";
 import { readSearch, type SearchParams } from "@/ui/kit/search";
-import { GymLogSheet, LOG_SPANS } from "@/ui/strength/GymLogSheet";
+import { GymLogSheet } from "@/ui/strength/GymLogSheet";
+import { LOG_SPANS } from "@/ui/strength/logSpans";
 
 export const metadata: Metadata = { title: "Logbook" };
 

@@ -15,7 +15,7 @@ import { LifterNav } from "@/ui/lifters/LifterNav";
 
 export const metadata: Metadata = { title: "Log" };
 
-type Search = Record<"lift" | "bar" | "reps" | "left", string | undefined>;
+type Search = Record<"lift" | "bar" | "reps" | "left" | "sets", string | undefined>;
 
 const whole = (text: string | undefined, least: number, most: number, start: number) => {
   const value = Number(text);
@@ -85,6 +85,7 @@ async function LogPage({ params, searchParams }: Asked) {
         bars={bars.filter(({ isRetired, tag }) => !isRetired || known.some((one) => one.tag === tag))}
         ask={ask}
         expected={expected}
+        isWhole={search.sets === "all"}
         today={context.clock.today}
         undo={last && { id: last.id, words: `${last.sets} ${last.sets === 1 ? "set" : "sets"} ${last.action}` }}
         actions={{
