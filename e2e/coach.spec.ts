@@ -199,7 +199,7 @@ test("balance: sliders move the figure, one pose teaches equal moments, an impos
   const high = page.getByRole("region", { name: "Carry: high on the back" });
   await expect(high.getByRole("img")).toHaveAccessibleName("high on the back: trunk leans 41 degrees");
   await expect(high).toContainText("433.7");
-  await expect(page.getByRole("region", { name: "Carry: yoke" })).toContainText("30.5");
+  await expect(page.getByRole("region", { name: "Carry: safety squat bar" })).toContainText("30.5");
   await page.getByRole("checkbox", { name: "all at one pose" }).check();
   await expect(page.getByRole("region", { name: "What it says" })).toContainText(
     "At one pose hip and knee moments are the same for every carry: 433.7 and 289.7 N·m.",

@@ -44,7 +44,7 @@ describe("arms of the figure (Winter: upper arm 0.186 and forearm 0.146 of heigh
 
 describe("what the pictures say for this lifter, in one sentence", () => {
   const answers = (["high", "yoke", "cambered"] as const).map((key) => ({
-    name: CARRIES[key].name,
+    phrase: CARRIES[key].phrase,
     answer: balance({
       lifter: { heightMm: 1800, massKg: 85, trunkLengthMm: null, thighLengthMm: null, shankLengthMm: null },
       pose: { shankLeanDeg: CARRIES[key].shankLeanDeg, thighAngleDeg: 0 },
@@ -56,11 +56,11 @@ describe("what the pictures say for this lifter, in one sentence", () => {
   it("names the most upright and the furthest over, and what they ask of hips and knees", () => {
     // Handbook §8: high 41.4°, yoke 33.4°, cambered 43.5° for this lifter.
     expect(balanceLead("Hale with 100 kg", answers)).toBe(
-      "Hale with 100 kg stays most upright with yoke (33°) and leans furthest over with cambered, hanging (44°). With yoke the knees do more and the hips less.",
+      "Hale with 100 kg stays most upright with a safety squat bar (33°) and leans furthest over with a hanging cambered bar (44°). With a safety squat bar the knees do more and the hips less.",
     );
   });
   it("of one carry says how far it leans, of equals that they are alike", () => {
-    expect(balanceLead("Hale", [answers[1]!])).toBe("Hale leans 33° with yoke.");
-    expect(balanceLead("Hale", [answers[0]!, { ...answers[0]!, name: "twin" }])).toContain("leans the same");
+    expect(balanceLead("Hale", [answers[1]!])).toBe("Hale leans 33° with a safety squat bar.");
+    expect(balanceLead("Hale", [answers[0]!, { ...answers[0]!, phrase: "a twin" }])).toContain("leans the same");
   });
 });

@@ -25,6 +25,8 @@ export type CarryKey = (typeof CARRY_KEYS)[number];
 export interface NamedCarry {
   key: CarryKey;
   name: string;
+  /** The same after "with": "the bar in front". */
+  phrase: string;
   carry: Carry;
   /** How far the shank usually leans with it, in degrees; where a lifter sits is part of the carry. */
   shankLeanDeg: number;
@@ -32,7 +34,7 @@ export interface NamedCarry {
 
 const at = (
   key: CarryKey,
-  name: string,
+  [name, phrase]: [string, string],
   [alongTrunkMm, forwardMm]: [number, number],
   [camberForwardMm, camberDropMm]: [number, number],
   shankLeanDeg: number,
@@ -40,17 +42,18 @@ const at = (
 ): NamedCarry => ({
   key,
   name,
+  phrase,
   shankLeanDeg,
   carry: { alongTrunk: 1, alongTrunkMm, forwardMm, camberForwardMm, camberDropMm, camber, heldAngleDeg: 0 },
 });
 
 /** Starting carries (handbook §8; ours, from common practice; editable). */
 export const CARRIES: Record<CarryKey, NamedCarry> = {
-  goblet: at("goblet", "goblet-like", [0, 20], [220, 100], 38),
-  front: at("front", "front", [-20, 100], [0, 0], 36),
-  yoke: at("yoke", "yoke", [30, -20], [90, 80], 34),
-  high: at("high", "high on the back", [20, -50], [0, 0], 32),
-  cambered: at("cambered", "cambered, hanging", [0, -60], [0, 300], 32, "hanging"),
-  low: at("low", "low on the back", [-60, -90], [0, 0], 29),
-  "low-yoke": at("low-yoke", "low yoke", [-70, -80], [120, 92], 29),
+  goblet: at("goblet", ["goblet-like", "a goblet hold"], [0, 20], [220, 100], 38),
+  front: at("front", ["front", "the bar in front"], [-20, 100], [0, 0], 36),
+  yoke: at("yoke", ["safety squat bar", "a safety squat bar"], [30, -20], [90, 80], 34),
+  high: at("high", ["high on the back", "the bar high on the back"], [20, -50], [0, 0], 32),
+  cambered: at("cambered", ["cambered bar, hanging", "a hanging cambered bar"], [0, -60], [0, 300], 32, "hanging"),
+  low: at("low", ["low on the back", "the bar low on the back"], [-60, -90], [0, 0], 29),
+  "low-yoke": at("low-yoke", ["low safety squat bar", "a low safety squat bar"], [-70, -80], [120, 92], 29),
 };

@@ -1,4 +1,4 @@
-import { signed, trimmed } from "../units/format";
+import { trimmed } from "../units/format";
 import type { Balance } from "./balance";
 
 /** Less than this nobody feels, in N·m. Common practice, no source. */
@@ -41,37 +41,37 @@ export function balanceSentence(answer: Balance): string {
 /**
  * How two balances at their own poses differ, in the words of a coach.
  *
+ * @param phrases what each is called after "with"
  * @returns one sentence with its full stop
  */
-export function carryDifference(a: Balance, b: Balance, names: readonly [string, string]): string {
+export function carryDifference(a: Balance, b: Balance, phrases: readonly [string, string]): string {
   const lean = b.trunkLeanDeg - a.trunkLeanDeg;
   const ratio = (b.hipToKnee ?? 0) - (a.hipToKnee ?? 0);
-  const more = ratio > 0 ? "hips" : "knees";
   const share =
     a.hipToKnee === null || b.hipToKnee === null || Math.abs(ratio) < 0.02
-      ? "shares hip and knee alike"
-      : `asks more of the ${more} (hip to knee ${trimmed(a.hipToKnee, 2)} against ${trimmed(b.hipToKnee, 2)})`;
-  return `Against ${names[0]}, ${names[1]} leans ${signed(lean, 1)}° and ${share}.`;
+      ? "and hips and knees share alike"
+      : `and the ${ratio > 0 ? "hips" : "knees"} do more (hip to knee ${trimmed(b.hipToKnee, 2)} against ${trimmed(a.hipToKnee, 2)})`;
+  return `With ${phrases[1]} the trunk leans ${trimmed(Math.abs(lean), 1)}° ${lean < 0 ? "less" : "more"} than with ${phrases[0]}, ${share}.`;
 }
 
 /**
  * What figures that stand side by side mean for one lifter.
  *
  * @param who "Hale Corrin with 150 kg".
- * @param known the carries that balance, with what they are called; at least one.
+ * @param known the carries that balance, with what they are called after "with"; at least one.
  * @returns one or two sentences with their full stops
  */
-export function balanceLead(who: string, known: readonly { name: string; answer: Balance }[]): string {
+export function balanceLead(who: string, known: readonly { phrase: string; answer: Balance }[]): string {
   const degrees = ({ trunkLeanDeg }: Balance) => `${trimmed(trunkLeanDeg, 0)}°`;
   const byLean = known.toSorted((a, b) => a.answer.trunkLeanDeg - b.answer.trunkLeanDeg);
   const [upright, over] = [byLean[0]!, byLean.at(-1)!];
-  if (known.length === 1) return `${who} leans ${degrees(upright.answer)} with ${upright.name}.`;
+  if (known.length === 1) return `${who} leans ${degrees(upright.answer)} with ${upright.phrase}.`;
   if (over.answer.trunkLeanDeg - upright.answer.trunkLeanDeg < 0.5)
     return `${who} leans the same with each of them: ${degrees(upright.answer)}.`;
   const [a, b] = [upright.answer.hipToKnee, over.answer.hipToKnee];
   const share =
     a === null || b === null || Math.abs(a - b) < 0.02
       ? ""
-      : ` With ${upright.name} the ${a < b ? "knees do more and the hips less" : "hips do more and the knees less"}.`;
-  return `${who} stays most upright with ${upright.name} (${degrees(upright.answer)}) and leans furthest over with ${over.name} (${degrees(over.answer)}).${share}`;
+      : ` With ${upright.phrase} the ${a < b ? "knees do more and the hips less" : "hips do more and the knees less"}.`;
+  return `${who} stays most upright with ${upright.phrase} (${degrees(upright.answer)}) and leans furthest over with ${over.phrase} (${degrees(over.answer)}).${share}`;
 }

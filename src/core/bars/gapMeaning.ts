@@ -33,8 +33,9 @@ export function gapMeaning(bar: Bar, { kind, gap }: Pick<FlaggedGap, "kind" | "g
     case "collarThickness":
     case "seatToSeat": {
       const wider = kind === "collarThickness" ? 2 * gap : gap;
+      const [much, little] = kind === "collarThickness" ? ["thicker", "thinner"] : ["longer", "shorter"];
       return (
-        `the plates sit ${trimmed(Math.abs(wider), 1)} mm ${more ? "further apart" : "closer together"}` +
+        `${size(1)} ${more ? much : little} than stated: the plates sit ${trimmed(Math.abs(wider), 1)} mm ${more ? "further apart" : "closer together"}` +
         slackWords(bar, (own) => ({ ...own, seatToSeatMm: own.seatToSeatMm - wider }))
       );
     }

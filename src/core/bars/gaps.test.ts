@@ -36,7 +36,7 @@ describe("what a gap changes", () => {
   it("turns a collar's gap into twice that between the seats", () => {
     const bar = testBar({ ...MENS_BAR, collarThickness: measured(40, 30) });
     expect(gapMeaning(bar, { kind: "collarThickness", gap: 10 })).toMatch(
-      /^the plates sit 20 mm further apart, .* more slack/,
+      /^10 mm thicker than stated: the plates sit 20 mm further apart, .* more slack/,
     );
   });
 });

@@ -93,7 +93,7 @@ describe("two bars compared in words", () => {
     const plates = words.plates.map(({ text }) => text).join(" ");
     // (445 − 40) / 27 and (415 − 40) / 27, rounded down.
     expect([plateRoom(slim, 27), plateRoom(power, 27)]).toEqual([15, 13]);
-    expect(plates).toContain("S1 takes 2 more a side: 15 of 25 kg discs");
+    expect(plates).toContain("S1 takes 2 more plates a side (25 kg discs, 27 mm): 15 against 13.");
     expect(plates).toContain("S1 has a flange 18 mm slimmer");
     expect(plates).toContain("louder");
   });

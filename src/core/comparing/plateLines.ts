@@ -16,7 +16,7 @@ export function plateLines(
   if (room)
     lines.push({
       basis: "data",
-      text: `${room.more.bar.tag} takes ${room.high - room.low} more a side: ${room.high} of ${plate.name} against ${room.low}.`,
+      text: `${room.more.bar.tag} takes ${room.high - room.low} more ${room.high - room.low === 1 ? "plate" : "plates"} a side (${plate.name}): ${room.high} against ${room.low}.`,
     });
   const slim = apart(pair, ({ bar }) => (isStraight(bar) ? valueOf(bar, "collarThickness") : null), 4);
   if (slim)

@@ -102,7 +102,7 @@ describe("what a setting does to a lifter", () => {
     expect(only!.answer!.trunkLeanDeg).toBeCloseTo(33.4, 1);
     expect(only!.answer!.hipToKnee).toBeCloseTo(1.31, 2);
     expect(only!.answer!.rollTorqueNm).toBeCloseTo(30.5, 1);
-    expect(only!.imitates).toEqual({ key: "yoke", name: "yoke", apartMm: expect.closeTo(0, 6) });
+    expect(only!.imitates).toEqual({ key: "yoke", name: "a safety squat bar", apartMm: expect.closeTo(0, 6) });
   });
   it("has equal hip and knee moments at one pose wherever the arms stand (statics)", () => {
     const at = settingsOf(ARM_CHART).flatMap((setting) => {

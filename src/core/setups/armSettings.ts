@@ -30,7 +30,7 @@ export type PresetKey = (typeof PRESETS)[number]["key"];
 
 const RIGID = CARRY_KEYS.filter((key) => CARRIES[key].carry.camber === "rigid").map((key) => ({
   key,
-  name: CARRIES[key].name,
+  name: CARRIES[key].phrase,
   shankLeanDeg: CARRIES[key].shankLeanDeg,
   at: placeOfCarry(CARRIES[key].carry),
 }));
@@ -55,6 +55,7 @@ export function carryAt({ forwardMm, dropMm }: Pick<PlacedSetting, "forwardMm" |
 
 export interface Imitation {
   key: CarryKey;
+  /** After "close to". */
   name: string;
   /** Between the load at this setting and that carry's load, in the trunk's frame. */
   apartMm: number;

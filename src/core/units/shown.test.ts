@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { KG_PER_LB, MM_PER_IN } from "./constants";
 import {
   fieldNumber,
+  heightText,
   inchFraction,
   METRIC,
   saidIn,
@@ -15,6 +16,15 @@ import {
 import { convertTyped, readTyped } from "./typedQuantity";
 
 const LB_IN: Units = { mass: "lb", length: "in" };
+
+describe("how tall someone is", () => {
+  it("is said to the centimetre, or in feet and whole inches", () => {
+    expect([1798, 1800, 2010].map((mm) => heightText(mm, METRIC))).toEqual(["1.80 m", "1.80 m", "2.01 m"]);
+    expect([1803, 1880, 1828.8].map((mm) => heightText(mm, LB_IN))).toEqual(["5 ft 11 in", "6 ft 2 in", "6 ft 0 in"]);
+    // Never 5 ft 12 in.
+    expect(heightText(1826, LB_IN)).toBe("6 ft 0 in");
+  });
+});
 
 describe("units that a person reads", () => {
   it("are kg and mm, or lb and inches by the yard and pound of 1959", () => {

@@ -44,6 +44,17 @@ export function shownLength(mm: number, decimals: number, { length }: Units): st
 }
 
 /**
+ * How tall someone is, as people say it: to the centimetre or the inch.
+ *
+ * @returns with its unit, "1.80 m" or "5 ft 11 in"
+ */
+export function heightText(mm: number, { length }: Units): string {
+  if (length === "mm") return `${fixed(mm / 1000, 2)} m`;
+  const inches = Math.round(mm / MM_PER_IN);
+  return `${Math.floor(inches / 12)} ft ${inches % 12} in`;
+}
+
+/**
  * Inches to the nearest 1/32: "51 9/16", "3/4", "−2".
  *
  * @returns whole inches and a fraction in its lowest terms

@@ -6,7 +6,7 @@ import { LIFT_KEYS } from "../matching/lifts";
 import { bendOfFacts, bendPlace, bendPlaceWords, dialAtMm, standHalfMm } from "./bendPlace";
 import { handHalfMm, wearAlong } from "./wearAlong";
 import { lookWords, wearWords } from "./wearWords";
-import { zoneAt, ZONES, zoneSpan } from "./zones";
+import { foundAt, zoneAt, ZONES, zoneSpan } from "./zones";
 
 const bar = testBar();
 
@@ -157,5 +157,14 @@ describe("where a shaft is bent", () => {
     expect(bend.clock).toBe(3);
     expect(bendPlaceWords(bend)).toBe("Bent in the middle, towards 3 o’clock, runout 2.0 mm.");
     expect(bendOfFacts(bar, { ...facts, dialLeftMm: null })).toBeNull();
+  });
+});
+
+describe("the place of what was found", () => {
+  it("is told once", () => {
+    expect(foundAt("rust", "left-knurl")).toBe("rust, left knurl");
+    expect(foundAt("Right sleeve drags when it is cold", "right-sleeve")).toBe("Right sleeve drags when it is cold");
+    expect(foundAt("left sleeve drags", "right-sleeve")).toBe("left sleeve drags, right sleeve");
+    expect(foundAt("rust", null)).toBe("rust");
   });
 });

@@ -24,6 +24,14 @@ export const ZONE_NAMES: Record<Zone, string> = {
   "right-sleeve": "right sleeve",
 };
 
+/**
+ * What was found, with its place; once, where the words name the place already.
+ *
+ * @returns "rust, left knurl"
+ */
+export const foundAt = (found: string, zone: Zone | null): string =>
+  zone === null || found.toLowerCase().includes(ZONE_NAMES[zone]) ? found : `${found}, ${ZONE_NAMES[zone]}`;
+
 /** Left and right are as the bar hangs on the wall, seen from the room. */
 export const SIDES_ARE = "Left and right as it hangs on the wall.";
 

@@ -33,7 +33,9 @@ export function BalanceSheet({ start, lifters, handTorqueNm, who }: Props) {
   useAddress(state, start);
   const change = (part: Partial<BalanceState>) => setState((now) => ({ ...now, ...part }));
   const answers = carries.map((asked) => answerOf(state, asked, handTorqueNm));
-  const known = carries.flatMap(({ key }, i) => (answers[i] ? [{ name: CARRIES[key].name, answer: answers[i] }] : []));
+  const known = carries.flatMap(({ key }, i) =>
+    answers[i] ? [{ phrase: CARRIES[key].phrase, answer: answers[i] }] : [],
+  );
   const topMm = Math.max(1100, ...answers.flatMap((answer) => (answer ? [figureTopMm(answer.figure)] : [])));
   return (
     <div className="grid gap-3">
@@ -45,7 +47,7 @@ export function BalanceSheet({ start, lifters, handTorqueNm, who }: Props) {
           data-testid="balance-lead"
         >
           {balanceLead(
-            `${name ?? `A lifter of ${said.mm(build.heightMm, 0)}`} with ${said.kg(state.loadKg, 1)}`,
+            `${name ?? `A lifter ${said.height(build.heightMm)} tall`} with ${said.kg(state.loadKg, 1)}`,
             known,
           )}
         </p>

@@ -3,22 +3,21 @@ import type { BalanceState } from "@/core/balance/balanceState";
 import { CARRIES } from "@/core/balance/carry";
 import { Say } from "../kit/shown";
 import { balanceSentence, carryDifference } from "@/core/balance/verdictWords";
-import { trimmed } from "@/core/units/format";
+import { sentence, trimmed } from "@/core/units/format";
 
 /** What the figures say, in sentences: each carry at its own pose, all at one, or a hinge. */
 export function Lesson({ state, answers }: { state: BalanceState; answers: readonly (Balance | null)[] }) {
-  const names = state.carries.map(({ key }) => CARRIES[key].name);
-  const known = answers.flatMap((answer, i) => (answer ? [{ answer, name: names[i]! }] : []));
+  const known = answers.flatMap((answer, i) => (answer ? [{ ...CARRIES[state.carries[i]!.key], answer }] : []));
   const [first, ...others] = known;
   if (!first) return <p>Nothing balances at this depth. Lean the shanks more, or stay higher.</p>;
   if (state.mode === "hinge")
     return (
       <p>
         At the same trunk lean the hip moment is{" "}
-        {known.map(({ name, answer }, i) => (
-          <span key={name}>
+        {known.map(({ phrase, answer }, i) => (
+          <span key={phrase}>
             {i > 0 && ", "}
-            <strong>{trimmed(answer.hipMomentNm, 0)} N·m</strong> with {name}
+            <strong>{trimmed(answer.hipMomentNm, 0)} N·m</strong> with {phrase}
           </span>
         ))}
         . Lower on the back means a shorter arm.
@@ -40,10 +39,10 @@ export function Lesson({ state, answers }: { state: BalanceState; answers: reado
   return (
     <>
       <p>
-        <strong>{first.name}.</strong> <Say text={balanceSentence(first.answer)} />
+        <strong>{sentence(first.name)}.</strong> <Say text={balanceSentence(first.answer)} />
       </p>
-      {others.map(({ name, answer }) => (
-        <p key={name}>{carryDifference(first.answer, answer, [first.name, name])}</p>
+      {others.map(({ phrase, answer }) => (
+        <p key={phrase}>{carryDifference(first.answer, answer, [first.phrase, phrase])}</p>
       ))}
     </>
   );

@@ -3,7 +3,7 @@ import { drawnSizes } from "@/core/drawing/drawnSizes";
 import { bendPlaceWords, type BendPlace } from "@/core/wear/bendPlace";
 import type { WearAlong } from "@/core/wear/wearAlong";
 import { wearWords } from "@/core/wear/wearWords";
-import { type FoundAlong, SIDES_ARE, zoneSpan, ZONE_NAMES } from "@/core/wear/zones";
+import { type FoundAlong, foundAt, SIDES_ARE, zoneSpan } from "@/core/wear/zones";
 import { SHEET_HALF_MM } from "../kit/BarDrawing";
 import { Day, Say } from "../kit/shown";
 
@@ -105,7 +105,7 @@ export function WearStrip({ bar, wear, found, bend }: Props) {
       <ol id="wear-places" className="grid gap-x-6 px-4 pb-2 text-sm sm:grid-cols-2">
         {placed.map(({ n, text, zone, on, isOpen }) => (
           <li key={n} className={isOpen ? "" : "text-quiet"}>
-            <strong>{n}</strong> {text}: {ZONE_NAMES[zone]}, <Day on={on} />
+            <strong>{n}</strong> {foundAt(text, zone)}, <Day on={on} />
             {!isOpen && ", resolved"}
           </li>
         ))}

@@ -99,7 +99,7 @@ export function findings(bar: Bar, kind: QuantityKind, tolerances: Tolerances): 
   const gap = flaggedGaps(bar, tolerances).find((one) => one.kind === kind);
   const found = gap
     ? [
-        `${label} is ${signed(gap.gap, decimals)} ${unit} from the stated ${trimmed(bar.quantities[kind]!.statedValue!, 2)} ${unit} (tolerance ${gap.tolerance} ${unit}): ${gapMeaning(bar, gap)}`,
+        `${label} is ${signed(gap.gap, decimals)} ${unit} from the stated ${trimmed(bar.quantities[kind]!.statedValue!, 2)} ${unit} (tolerance ${gap.tolerance} ${unit}). ${sentence(gapMeaning(bar, gap))}`,
       ]
     : [];
   const isLength = ["seatToSeat", "shaftLength", "collarThickness", "sleeveLength", "overallLength"].includes(kind);

@@ -8,7 +8,7 @@ const SHOWN_LIFTS = 3;
 export function SpareText({ spares }: { spares: readonly Spare[] }) {
   return spares.map(({ tag, lifts, people, from, to }) => (
     <li key={tag}>
-      <strong>When {tag} is taken or out of service</strong>: {verdictWords(to)} instead of {verdictWords(from)} for{" "}
+      <strong>When {tag} is taken or out of service</strong>: “{verdictWords(to)}” instead of “{verdictWords(from)}” for{" "}
       {peopleText(people)} ({listed(lifts.slice(0, SHOWN_LIFTS)).toLowerCase()}
       {lifts.length > SHOWN_LIFTS && " …"})
     </li>

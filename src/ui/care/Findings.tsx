@@ -1,6 +1,6 @@
 "use client";
 
-import { ZONE_NAMES } from "@/core/wear/zones";
+import { foundAt } from "@/core/wear/zones";
 import type { Finding } from "@/server/care/findings";
 import { useState } from "react";
 import { dayText } from "@/core/units/dates";
@@ -34,10 +34,7 @@ export function Findings({ findings, today, maySettle, action }: Props) {
         {(isWhole ? findings : findings.slice(0, SHOWN)).map(({ id, tag, note, zone, hasPhoto, by, foundOn }) => (
           <li key={id} className="flex flex-wrap items-center gap-x-3 gap-y-1 py-2 text-sm">
             <BarTag tag={tag} />
-            <strong>
-              {note}
-              {zone && `, ${ZONE_NAMES[zone]}`}
-            </strong>
+            <strong>{foundAt(note, zone)}</strong>
             <span className="text-quiet">
               {dayText(foundOn, today)}, {by}
             </span>

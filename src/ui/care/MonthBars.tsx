@@ -1,6 +1,7 @@
 "use client";
 
 import { Bar, BarChart, CartesianGrid, LabelList, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
+import { valueAxis } from "../kit/chartParts";
 
 const TICK = { fontSize: 12, fill: "var(--color-quiet)" };
 
@@ -19,7 +20,7 @@ export function MonthBars({ months, label }: { months: readonly MonthOfCare[]; l
         <BarChart data={[...months]} margin={{ top: 18, right: 4, bottom: 0, left: 0 }} accessibilityLayer={false}>
           <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
           <XAxis dataKey="month" tick={TICK} stroke="var(--color-faint)" interval={0} />
-          <YAxis tick={TICK} stroke="var(--color-faint)" width={44} unit="" />
+          <YAxis width={44} {...valueAxis(0, Math.max(1, ...months.map(({ minutes }) => minutes)))} />
           <Tooltip
             cursor={{ fill: "var(--color-base-200)" }}
             contentStyle={{ background: "var(--color-base-100)", borderColor: "var(--color-base-300)", fontSize: 13 }}

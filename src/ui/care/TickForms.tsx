@@ -88,12 +88,12 @@ export function TickForm({ tag, task, taskName, doneBy, doneOn, idempotencyKey, 
         className="input input-sm hidden w-28 xl:block"
       />
       {answers.length === 0 ? (
-        <button className="btn btn-neutral px-5" aria-label={`Done: ${taskName} on ${tag}`} disabled={board.isPending}>
+        <button className="btn btn-neutral w-21" aria-label={`Done: ${taskName} on ${tag}`} disabled={board.isPending}>
           Done
         </button>
       ) : (
         <details className="dropdown dropdown-end" {...fold}>
-          <summary className="btn btn-outline px-3" aria-label={`Result: ${taskName} on ${tag}`}>
+          <summary className="btn btn-outline w-21 px-0" aria-label={`Result: ${taskName} on ${tag}`}>
             Result…
           </summary>
           <div className="dropdown-content bg-base-100 border-base-300 z-10 mt-1 grid w-64 gap-1 border p-2 shadow-lg">

@@ -4,7 +4,7 @@ import { Bar, CartesianGrid, ComposedChart, Line, ReferenceLine, Tooltip, XAxis,
 import { dateText } from "@/core/units/dates";
 import { hallClockAt } from "@/core/units/hallDay";
 import { fixed } from "@/core/units/format";
-import { ChartBox, TICK } from "../kit/chartParts";
+import { ChartBox, TICK, valueAxis } from "../kit/chartParts";
 import { monthName } from "./MonthTable";
 import type { AirSheetProps } from "./airSheetProps";
 
@@ -17,7 +17,7 @@ export function NeedBars({ months }: Pick<AirSheetProps, "months">) {
       <ComposedChart data={months.map((month) => ({ ...month, x: monthName(month.month) }))} accessibilityLayer>
         <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
         <XAxis dataKey="x" tick={TICK} stroke="var(--color-faint)" />
-        <YAxis tick={TICK} stroke="var(--color-faint)" width={34} domain={[0, "auto"]} />
+        <YAxis width={34} {...valueAxis(0, Math.max(1, ...months.map(({ factor }) => factor)))} />
         <ReferenceLine y={1} stroke="var(--color-faint)" strokeDasharray="4 3" />
         <Tooltip formatter={(value) => fixed(Number(value), 2)} />
         <Bar dataKey="factor" name="need × " fill="var(--color-primary)" isAnimationActive={false} />
@@ -50,6 +50,7 @@ export function WetBars({ days }: Pick<AirSheetProps, "days">) {
 
 /** The temperature of the steel beside the dew point of the air. */
 export function DewLines({ steel, timeZone }: Pick<AirSheetProps, "steel" | "timeZone">) {
+  const degrees = steel.flatMap(({ steelC, dewPointC }) => [steelC ?? [], dewPointC ?? []].flat());
   return (
     <ChartBox height={208}>
       <ComposedChart
@@ -58,14 +59,7 @@ export function DewLines({ steel, timeZone }: Pick<AirSheetProps, "steel" | "tim
       >
         <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
         <XAxis dataKey="x" tick={TICK} stroke="var(--color-faint)" minTickGap={30} />
-        <YAxis
-          tick={TICK}
-          stroke="var(--color-faint)"
-          width={34}
-          unit="°"
-          domain={([least, most]) => [Math.floor(least - 1), Math.ceil(most + 1)]}
-          allowDecimals={false}
-        />
+        <YAxis width={34} unit="°" {...valueAxis(Math.min(0, ...degrees), Math.max(10, ...degrees))} />
         <Tooltip formatter={(value) => `${fixed(Number(value), 1)} °C`} />
         <Line
           dataKey="steelC"

@@ -2,8 +2,7 @@
 
 import { CartesianGrid, ComposedChart, Line, ReferenceLine, Scatter, Tooltip, XAxis, YAxis } from "recharts";
 import { RUST_GRADES, type InspectionLimits } from "@/core/care/inspection";
-import { monthText } from "@/core/units/dates";
-import { ChartBox, TICK } from "../kit/chartParts";
+import { ChartBox, TICK, timeAxis } from "../kit/chartParts";
 import { useShown } from "../kit/shown";
 
 /* The axes and lines of a bar's condition over time. Moments are milliseconds. */
@@ -14,16 +13,6 @@ const dayOf = (moment: number) => new Date(moment).toISOString().slice(0, 10);
 
 /** From the first moment to the last; the same for charts that stand together. */
 export type TimeDomain = readonly [number, number];
-
-const timeAxis = ([first, last]: TimeDomain) => ({
-  dataKey: "x",
-  type: "number" as const,
-  domain: [first, last] as [number, number],
-  tick: TICK,
-  stroke: "var(--color-faint)",
-  tickFormatter: (moment: number) => monthText(dayOf(moment)),
-  minTickGap: 30,
-});
 
 /** Runout as it was found, with the lines of watch and quarantine. */
 export function RunoutLine({

@@ -5,6 +5,7 @@ import { KG_PER_LB, MM_PER_IN } from "@/core/units/constants";
 import type { Units } from "@/core/units/shown";
 import { useShown } from "../kit/shown";
 import { fixed } from "@/core/units/format";
+import { valueAxis } from "../kit/chartParts";
 
 export interface Curve {
   tag: string;
@@ -53,6 +54,10 @@ export function BenchChart({ title, xs, curves, xUnit, yUnit, decimals, mark, to
         ]
       : [],
   );
+  const top =
+    topAt === undefined
+      ? Math.max(0, ...curves.flatMap(({ points }) => points.map((point) => (point ?? 0) * turnY)))
+      : topAt * turnY;
   return (
     <figure aria-label={title} className="min-w-0">
       <figcaption className="text-quiet mb-1 text-xs">
@@ -71,13 +76,7 @@ export function BenchChart({ title, xs, curves, xUnit, yUnit, decimals, mark, to
               stroke="var(--color-faint)"
               unit={` ${name(xUnit)}`}
             />
-            <YAxis
-              tick={{ fontSize: 11, fill: "var(--color-quiet)" }}
-              stroke="var(--color-faint)"
-              width={56}
-              domain={[0, topAt === undefined ? "auto" : topAt * turnY]}
-              allowDataOverflow={topAt !== undefined}
-            />
+            <YAxis width={56} {...valueAxis(0, top, 5)} allowDataOverflow={topAt !== undefined} />
             <Tooltip
               formatter={(value, tag) => [`${fixed(Number(value), yDecimals)} ${name(yUnit)}`, tag]}
               labelFormatter={(x) => `${Math.round(Number(x))} ${name(xUnit)}`}

@@ -15,16 +15,23 @@ interface Props {
   supportWord: string;
 }
 
+/** Plates are drawn lower than they are, so that bars stay what is looked at. */
+const PLATE_HALF_MM = 150;
+const ROOM_MM = 24;
+
 /** Bars bent over one another on the centre line, with their seats on dimension lines below. */
 export function BentBars({ bent, handsMm, exaggeration, supportWord }: Props) {
   const drawn = bent.flatMap(({ bar, bent: own, kind }, i) => {
     if (!own.ok) return [];
     const half = (bar.quantities.overallLength?.value ?? own.bar.seatToSeatMm + 800) / 2;
-    return [{ bar, own, isOffer: kind !== "own", ink: INKS[i]!, axis: bentAxis(own.shape, half, exaggeration) }];
+    const axis = bentAxis(own.shape, half, exaggeration);
+    return [{ bar, own, isOffer: kind !== "own", ink: INKS[i]!, axis, boxes: plateBoxes(own, exaggeration) }];
   });
-  const top = Math.max(...drawn.flatMap(({ axis }) => axis.map(([, y]) => y))) + 70;
-  const lowest = Math.min(...drawn.flatMap(({ axis }) => axis.map(([, y]) => y)));
-  const linesAt = -lowest + 110;
+  const heights = drawn.flatMap(({ axis }) => axis.map(([, y]) => y));
+  const plateHeights = drawn.flatMap(({ boxes }) => boxes.map(({ y }) => y));
+  // Where bars hardly bend, plates stand higher than any of them.
+  const top = Math.max(...heights.map((y) => y + 70), ...plateHeights.map((y) => y + PLATE_HALF_MM + ROOM_MM));
+  const linesAt = Math.max(...heights.map((y) => 110 - y), ...plateHeights.map((y) => PLATE_HALF_MM + 70 - y));
   const height = top + linesAt + drawn.length * 62 + 20;
   return (
     <section className="sheet relative mb-3" aria-label="Bars bent under the load">
@@ -51,15 +58,15 @@ export function BentBars({ bent, handsMm, exaggeration, supportWord }: Props) {
           strokeWidth={2.5}
           strokeDasharray="24 10 6 10"
         />
-        {drawn.map(({ bar, own, ink, isOffer }) =>
+        {drawn.map(({ bar, boxes, ink, isOffer }) =>
           [1, -1].flatMap((side) =>
-            plateBoxes(own, exaggeration).map(({ x, y, width, angle }, i) => (
+            boxes.map(({ x, y, width, angle }, i) => (
               <rect
                 key={`${bar.tag}${side}${i}`}
                 x={-width / 2}
-                y={-150}
+                y={-PLATE_HALF_MM}
                 width={width}
-                height={300}
+                height={2 * PLATE_HALF_MM}
                 rx={6}
                 fill={ink.color}
                 opacity={isOffer ? 0.06 : 0.13}

@@ -3,11 +3,12 @@ import { fireEvent, screen, within } from "@testing-library/react";
 import { beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { MENS_BAR, stated, testBar } from "@/core/bars/testBar.fixture";
 import { readCandidate } from "@/core/bars/candidate";
-import { loadWhereTheyDiffer } from "@/core/whip/compareWhip";
+import { bendUnder, loadWhereTheyDiffer } from "@/core/whip/compareWhip";
 import { STANDARD_DISC } from "@/core/whip/assumedPlates";
 import { visits } from "../dom.fixture";
 import { forgetIntent } from "../kit/intent";
 import { POUNDS, show } from "../touch.fixture";
+import { BentBars } from "./BentBars";
 import { CandidateForm } from "./CandidateForm";
 import { ComparisonTable } from "./ComparisonTable";
 import { DifferenceFinder } from "./DifferenceFinder";
@@ -119,3 +120,45 @@ describe("the table of a comparison", () => {
 function cell(text: string) {
   return { text, isStated: false };
 }
+
+describe("bars drawn bent over one another", () => {
+  it.each([40, 220, 400])("under %d kg have every plate and every end inside the drawing", (loadKg) => {
+    const bars = [
+      testBar(MENS_BAR, { tag: "K11" }),
+      testBar({ ...MENS_BAR, shaftDiameter: stated(27) }, { tag: "K04" }),
+    ];
+    show(
+      <BentBars
+        bent={bars.map((bar) => ({ bar, bent: bendUnder(bar, loadKg, 220), kind: "own" as const }))}
+        handsMm={440}
+        exaggeration={5}
+        supportWord="hands"
+      />,
+    );
+    const drawing = screen.getByRole("img");
+    const [, top, , height] = drawing.getAttribute("viewBox")!.split(" ").map(Number) as [
+      number,
+      number,
+      number,
+      number,
+    ];
+    const plates = [...drawing.querySelectorAll("rect")];
+    expect(plates.length).toBeGreaterThan(0);
+    for (const plate of plates) {
+      const [, y, turned] = /translate\(\S+ (\S+)\) rotate\((\S+)\)/
+        .exec(plate.getAttribute("transform")!)!
+        .map(Number);
+      const angle = (Math.abs(turned!) * Math.PI) / 180;
+      const [half, width] = ["height", "width"].map((name) => Number(plate.getAttribute(name)) / 2);
+      const reach = half! * Math.cos(angle) + width! * Math.sin(angle);
+      expect(y! - reach).toBeGreaterThanOrEqual(top);
+      expect(y! + reach).toBeLessThanOrEqual(top + height);
+    }
+    for (const line of drawing.querySelectorAll("polyline"))
+      for (const point of line.getAttribute("points")!.split(" ")) {
+        const y = Number(point.split(",")[1]);
+        expect(y).toBeGreaterThan(top);
+        expect(y).toBeLessThan(top + height);
+      }
+  });
+});

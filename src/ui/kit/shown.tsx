@@ -3,7 +3,7 @@
 import { useContext, useMemo, type ComponentProps } from "react";
 import { dateText, dayText, timeText } from "@/core/units/dates";
 import { fixed } from "@/core/units/format";
-import { fieldNumber, saidIn, shownLength, shownMass, unitName } from "@/core/units/shown";
+import { fieldNumber, heightText, saidIn, shownLength, shownMass, unitName } from "@/core/units/shown";
 import type { HallDay } from "@/core/units/hallDay";
 import { isMonthFirstIn, Reading, Shown } from "./shownContext";
 
@@ -20,6 +20,7 @@ export function useShown() {
       units,
       kg: (value: number, decimals: number) => `${shownMass(value, decimals, units)} ${units.mass}`,
       mm: (value: number, decimals: number) => `${shownLength(value, decimals, units)} ${units.length}`,
+      height: (mm: number) => heightText(mm, units),
       say: (text: string) => saidIn(text, units).replace(ISO_DAY, (day) => dayText(day, today)),
       name: (unit: string) => unitName(unit, units),
       day: (on: HallDay) => dayText(on, today),

@@ -55,7 +55,7 @@ function MatchRow({ item, setupHref, loadKg, loadText, unit }: Row & Asked) {
   return (
     <li
       id={`bar-${tag}`}
-      className="target:bg-base-200 grid items-center gap-x-4 gap-y-1 grid-cols-[minmax(0,1fr)_auto] px-4 py-2 md:grid-cols-[6.5rem_11rem_minmax(0,13rem)_minmax(0,1fr)_auto]"
+      className="target:bg-base-200 grid items-center gap-x-3 gap-y-1 grid-cols-[minmax(0,1fr)_auto] px-4 py-1.5 md:grid-cols-[5.75rem_10rem_minmax(0,10.5rem)_minmax(0,1fr)_auto]"
     >
       <VerdictText verdict={verdict} />
       <div className="flex items-center gap-2">

@@ -39,7 +39,8 @@ export function ArmDial({ settings, current, marks, pins, onChange, onSettled }:
   const svg = useRef<SVGSVGElement>(null);
   const isDragged = useRef(false);
   const reach = Math.max(120, ...settings.map(({ distanceMm }) => distanceMm));
-  const [left, right, top, bottom] = [-Math.max(260, reach + 50), reach + 130, 130, -(reach + 50)];
+  // The head and every ring are whole, and so is a plate at the middle pins.
+  const [left, right, top, bottom] = [-Math.max(260, reach + 50), reach + 130, Math.max(240, reach + 8), -(reach + 90)];
 
   function moveTo({ clientX, clientY }: PointerEvent) {
     const matrix = svg.current?.getScreenCTM();

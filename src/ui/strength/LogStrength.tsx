@@ -137,11 +137,11 @@ export function ExpectedPart({ lifter, lift, ask, bars, expected }: LogSheetProp
             <Kg value={one.onBarKg ?? one.loadKg} decimals={1} isBare />{" "}
             <span className="unit text-base">
               <UnitName of="kg" />
-            </span>{" "}
-            <span className="text-quiet text-sm font-normal">
-              <Say text={`range for one set: ${kg(one.lowKg)} to ${kg(one.highKg)} kg`} />
-              {one.onBarKg !== null && <Say text={`; ${kg(one.loadKg)} kg before rounding to plates`} />}
             </span>
+          </p>
+          <p className="text-quiet text-sm">
+            <Say text={`Range for one set: ${kg(one.lowKg)} to ${kg(one.highKg)} kg`} />
+            {one.onBarKg !== null && <Say text={`; ${kg(one.loadKg)} kg before rounding to plates`} />}
           </p>
           {one.isFirst && (
             <p className="border-accent border-l-4 pl-2 text-sm font-semibold">

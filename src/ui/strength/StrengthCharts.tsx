@@ -13,25 +13,13 @@ import {
   YAxis,
 } from "recharts";
 import { KG_PER_LB } from "@/core/units/constants";
+import { dateText } from "@/core/units/dates";
 import { fixed } from "@/core/units/format";
-import { ChartBox, TICK } from "../kit/chartParts";
+import { ChartBox, TICK, timeAxis, valueAxis } from "../kit/chartParts";
 import { useShown } from "../kit/shown";
 
 const MARGIN = { top: 8, right: 8, bottom: 0, left: 0 };
 const at = (day: string) => Date.parse(`${day}T12:00:00Z`);
-const MONTH = new Intl.DateTimeFormat("en-GB", { month: "short", timeZone: "UTC" });
-const DAY = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" });
-
-const timeAxis = (domain: [number, number]) => ({
-  dataKey: "x",
-  type: "number" as const,
-  domain,
-  tick: TICK,
-  stroke: "var(--color-faint)",
-  tickFormatter: (moment: number) => MONTH.format(new Date(moment)),
-  minTickGap: 40,
-});
-
 interface Point {
   on: string;
   value: number;
@@ -57,7 +45,7 @@ export function BandChart({
   /** A value to compare with, dashed. */
   line?: number;
 }) {
-  const { units } = useShown();
+  const { units, day } = useShown();
   // What is kept in kg is drawn as it is read.
   const isPounds = unit === " kg" && units.mass === "lb";
   const read = (value: number) => (isPounds ? value / KG_PER_LB : value);
@@ -66,8 +54,6 @@ export function BandChart({
     band: [read(low), read(high)] as [number, number],
   }));
   const all = [...points.flatMap(({ low, high }) => [read(low), read(high)]), ...(line === undefined ? [] : [line])];
-  const [least, most] = [Math.min(...all), Math.max(...all)];
-  const pad = (most - least) * 0.08 || most * 0.05;
   const text = (value: number) => `${fixed(value, digits)}${isPounds ? " lb" : unit}`;
   return (
     <div role="img" aria-label={label} className="h-36">
@@ -75,14 +61,7 @@ export function BandChart({
         <ComposedChart data={data} margin={MARGIN} accessibilityLayer={false}>
           <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
           <XAxis {...timeAxis([at(domain[0]), at(domain[1])])} />
-          <YAxis
-            width={56}
-            tick={TICK}
-            stroke="var(--color-faint)"
-            domain={[least - pad, most + pad]}
-            tickFormatter={text}
-            tickCount={4}
-          />
+          <YAxis width={56} {...valueAxis(Math.min(...all), Math.max(...all))} tickFormatter={text} />
           {line !== undefined && <ReferenceLine y={line} stroke="var(--color-accent)" strokeDasharray="4 3" />}
           <Area dataKey="band" stroke="none" fill="var(--color-primary)" fillOpacity={0.18} isAnimationActive={false} />
           <Line
@@ -93,7 +72,7 @@ export function BandChart({
             isAnimationActive={false}
           />
           <Tooltip
-            labelFormatter={(x) => DAY.format(new Date(Number(x)))}
+            labelFormatter={(x) => day(new Date(Number(x)).toISOString().slice(0, 10))}
             formatter={(value, name) =>
               name === "band"
                 ? [(value as unknown as number[]).map((one) => text(one)).join(" to "), "nine in ten"]
@@ -123,10 +102,14 @@ export function WorkChart({ weeks }: { weeks: readonly { from: string; kg: numbe
             dataKey="from"
             tick={TICK}
             stroke="var(--color-faint)"
-            tickFormatter={(day: string) => DAY.format(new Date(`${day}T12:00:00Z`)).replace(/^\w+,? /, "")}
+            tickFormatter={(day: string) => dateText(day, day)}
             minTickGap={24}
           />
-          <YAxis width={56} tick={TICK} stroke="var(--color-faint)" tickFormatter={(work: number) => fixed(work, 0)} />
+          <YAxis
+            width={56}
+            {...valueAxis(0, Math.max(0, ...data.map(({ work }) => work)))}
+            tickFormatter={(work: number) => fixed(work, 0)}
+          />
           <Tooltip
             labelFormatter={(from) => `Week of ${day(String(from))}`}
             formatter={(value) => [`${fixed(Number(value), 0)} ${units.mass}`, "load × repetitions"]}
