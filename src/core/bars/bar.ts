@@ -23,6 +23,9 @@ export const FINISHES = [
 ] as const;
 export type Finish = (typeof FINISHES)[number];
 
+/** A finish as people write it: "black zinc", "e-coat". */
+export const finishName = (finish: Finish): string => (finish === "e-coat" ? finish : finish.replaceAll("-", " "));
+
 export const KNURLS = ["none", "passive", "medium", "aggressive"] as const;
 export type Knurl = (typeof KNURLS)[number];
 

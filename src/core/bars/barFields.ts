@@ -1,4 +1,14 @@
-import { ALLOYS, BAR_STATES, CENTRE_KNURLS, FINISHES, KNURLS, RATING_BASES, RING_MARKS, SLEEVE_ROTATIONS } from "./bar";
+import {
+  ALLOYS,
+  BAR_STATES,
+  CENTRE_KNURLS,
+  finishName,
+  FINISHES,
+  KNURLS,
+  RATING_BASES,
+  RING_MARKS,
+  SLEEVE_ROTATIONS,
+} from "./bar";
 import { FAMILIES, FAMILY_ALSO_CALLED, FAMILY_KEYS, type BarForm } from "./families";
 
 /** Where a field stands on a form and a page. */
@@ -148,8 +158,16 @@ export const BAR_FIELDS = {
   tensileMPa: field("material", "tensile strength", { kind: "number", unit: "MPa", range: [1, 5000] }),
   yieldMPa: field("material", "yield strength", { kind: "number", unit: "MPa", range: [1, 5000] }),
   hardness: field("material", "hardness", { kind: "text", most: 30 }),
-  finish: field("material", "shaft finish", { kind: "choice", of: FINISHES }),
-  sleeveFinish: field("material", "sleeve finish", { kind: "choice", of: FINISHES }),
+  finish: field("material", "shaft finish", {
+    kind: "choice",
+    of: FINISHES,
+    words: { "e-coat": finishName("e-coat") },
+  }),
+  sleeveFinish: field("material", "sleeve finish", {
+    kind: "choice",
+    of: FINISHES,
+    words: { "e-coat": finishName("e-coat") },
+  }),
 
   knurl: field("knurl", "knurl", { kind: "choice", of: KNURLS, forms: KNURLED }),
   knurlShape: field("knurl", "knurl shape", { kind: "choice", of: KNURL_SHAPES, forms: KNURLED }),

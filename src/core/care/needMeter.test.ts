@@ -29,7 +29,7 @@ const due = (
   factor: number,
   task = METER_TASKS.shaft,
   factors: Partial<BarFactors> = {},
-  finish: "bare" | "stainless" | null = "bare",
+  finish: "bare" | "stainless" | "black-zinc" | "e-coat" | null = "bare",
 ) =>
   needOf(task, { finish }, { ...USUAL_FACTORS, ...factors }, steady(factor), {
     lastDoneOn: "2026-02-01",
@@ -76,6 +76,10 @@ describe("need", () => {
     expect(at("2026-02-09", "2026-02-01").need).toBeLessThan(1);
     expect(at("2026-02-10", "2026-02-10").need).toBe(0);
     expect(at("2026-02-10", "2026-02-01").perDay).toBeCloseTo(1 / 9, 12);
+  });
+  it("names the finish as people write it", () => {
+    expect(due(1, METER_TASKS.shaft, {}, "e-coat").reason).toContain("e-coat finish ×");
+    expect(due(1, METER_TASKS.shaft, {}, "black-zinc").reason).toContain("black zinc finish ×");
   });
   it("is hastened by use and by chalk left on, slowed by a finish, and anybody can set otherwise", () => {
     const interval = (...args: Parameters<typeof due>) => daysBetween("2026-02-01", due(...args).dueOn);

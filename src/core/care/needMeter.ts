@@ -1,3 +1,4 @@
+import { finishName } from "../bars/bar";
 import type { HallDay } from "../units/hallDay";
 import { trimmed } from "../units/format";
 import { FINISH_FACTOR, type CareBar } from "./careTasks";
@@ -72,7 +73,7 @@ export function needOf(
   const parts = [
     { label: "air", driver: "damp air", value: climate },
     {
-      label: task.dependsOnFinish ? `${bar.finish?.replace("-", " ") ?? "unknown"} finish` : "finish",
+      label: task.dependsOnFinish ? `${bar.finish ? finishName(bar.finish) : "unknown"} finish` : "finish",
       driver: "worn finish",
       value: finish,
     },

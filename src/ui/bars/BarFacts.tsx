@@ -68,7 +68,7 @@ export function Facts({ details: { bar, texts, currency } }: { details: BarDetai
 function factText(def: FieldDef, text: string, currency: string) {
   switch (def.kind) {
     case "choice":
-      return text.replaceAll("-", " ");
+      return def.words?.[text] ?? text.replaceAll("-", " ");
     case "day":
       return <Day on={text} />;
     case "number":

@@ -86,10 +86,12 @@ export function BentBars({ bent, handsMm, exaggeration, supportWord }: Props) {
             opacity={0.88}
           />
         ))}
+        {/* Moved upwards where they would meet: below its bar's end a label would lie on the bar. */}
         {spreadLabels(
-          drawn.map(({ axis }) => -axis.at(-1)![1]),
+          drawn.map(({ axis }) => axis.at(-1)![1]),
           38,
-        ).map((y, i) => {
+        ).map((height, i) => {
+          const y = -height;
           const { bar, ink } = drawn[i]!;
           return (
             <text

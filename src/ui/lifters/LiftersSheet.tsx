@@ -88,7 +88,7 @@ function rowOf(row: LifterRow, today: string): DataRow {
         node: (
           <Link
             href={`/lifters/${row.key}`}
-            className="inline-flex min-h-11 items-center font-semibold hover:underline"
+            className="inline-flex min-h-11 items-center font-semibold whitespace-nowrap hover:underline"
           >
             {row.name}
           </Link>
