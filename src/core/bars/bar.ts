@@ -23,7 +23,11 @@ export const FINISHES = [
 ] as const;
 export type Finish = (typeof FINISHES)[number];
 
-/** A finish as people write it: "black zinc", "e-coat". */
+/**
+ * A finish as people write it.
+ *
+ * @returns "black zinc", "e-coat"
+ */
 export const finishName = (finish: Finish): string => (finish === "e-coat" ? finish : finish.replaceAll("-", " "));
 
 export const KNURLS = ["none", "passive", "medium", "aggressive"] as const;
