@@ -96,7 +96,7 @@ test("rust that a round finds at the left knurl is on the bar's strip", async ({
   await expect(page.getByRole("list", { name: "Found" })).toContainText(`${tag}: rust`);
   await expect(async () => {
     await page.goto(`/bars/${tag}`);
-    await expect(page.getByTestId("wear-strip")).toContainText("rust: left knurl", { timeout: 2000 });
+    await expect(page.getByTestId("wear-strip")).toContainText("rust, left knurl", { timeout: 2000 });
   }).toPass();
   await expect(page.getByTestId("wear-strip")).toContainText(/hands/i);
   expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
