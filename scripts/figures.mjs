@@ -130,7 +130,8 @@ const [overBare, overStill] = ["ratio", "overStill"].map(
   (name) => rows.filter((row) => row[name] > LIMITS.firstContent).length,
 );
 const mean = (name) => (rows.reduce((sum, row) => sum + row[name], 0) / all).toFixed(2);
-const howMany = (over) => (over === 0 ? "no screen is over" : `${over} of ${all} screens are over`);
+const howMany = (over) =>
+  over === 0 ? "no screen is over" : `${over} of ${all} ${over === 1 ? "screen is" : "screens are"} over`;
 writeFileSync(
   join(root, "docs/figures.md"),
   `# What each screen costs a browser
