@@ -72,7 +72,7 @@ test("calibrate a bar, set it front-like for someone of 1.93 m, print the card, 
   await expect(page).toHaveURL(/lifter=joren/);
   await page.getByRole("button", { name: /^front-like/ }).click();
   await expect(page).toHaveURL(/mark=\d&pin=[A-D]/);
-  await expect(page.getByText(/^(Very close|Close) to front\.$/)).toBeVisible();
+  await expect(page.getByText(/^(Very close|Close) to the bar in front\.$/)).toBeVisible();
   const set = new URL(page.url()).searchParams;
   const words = `mark ${set.get("mark")}, pin ${set.get("pin")}`;
   const keep = page.getByRole("region", { name: "Save setting" });
@@ -155,7 +155,7 @@ test("the load is moved with the keyboard and by dragging, and the address follo
   await page.mouse.up();
   await expect(dial).toHaveAttribute("aria-valuetext", /mark (8|8½|9), pin E/);
   await expect(page).toHaveURL(/pin=E/);
-  await expect(page.getByText(/goblet-like\.$/)).toBeVisible();
+  await expect(page.getByText(/a goblet hold\.$/)).toBeVisible();
 });
 
 test("left and right that differ are refused; a copied setting has the other lifter's hole", async ({ page }) => {
