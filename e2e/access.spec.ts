@@ -153,6 +153,21 @@ test.describe("at 390 px", () => {
     }
   });
 
+  test("a bar's drawing is whole, a thumb meets its parts, and its lengths can be read", async ({ page }) => {
+    for (const tag of ["K04", "K20", "K23"]) {
+      await page.goto(`/bars/${tag}`);
+      const drawing = page.getByRole("group", { name: /with its lengths$/ });
+      const { x, width } = (await drawing.boundingBox())!;
+      expect(x, tag).toBeGreaterThanOrEqual(0);
+      expect(x + width, tag).toBeLessThanOrEqual(390);
+      // Nothing around it scrolls sideways.
+      expect(await drawing.evaluate(({ parentElement: box }) => box!.scrollWidth - box!.clientWidth), tag).toBe(0);
+      for (const part of await drawing.getByRole("link").all())
+        expect((await part.boundingBox())!.height, tag).toBeGreaterThanOrEqual(43.5);
+      await expect(page.getByRole("listitem").filter({ hasText: /^seat to seat \d/ })).toBeInViewport();
+    }
+  });
+
   test("a task is ticked off with a thumb", async ({ page }) => {
     await page.goto("/care?place=Floor+cradle");
     const button = page.getByRole("button", { name: "Done: brush and wipe the shaft on K21" });

@@ -7,35 +7,32 @@ import { drawBar, WALL_THICKNESS_FACTOR } from "@/core/drawing/drawBar";
 import { SHEET_HALF_MM, Shapes } from "../kit/BarDrawing";
 
 const LINE_STEP_MM = 78;
+/** So high that a thumb meets a part of it on a telephone, where 2400 mm lie across 358 px. */
+const LEAST_HEIGHT_MM = 300;
 
-/** One bar large, with its lengths on dimension lines below it. */
+/**
+ * One bar large and whole, with its lengths on dimension lines below it; on a telephone, where figures on lines would be
+ * too small to read, as a list.
+ */
 export function DimensionedBar({ bar, isTouchable = false }: { bar: Bar; isTouchable?: boolean }) {
   const drawing = drawBar(bar, WALL_THICKNESS_FACTOR);
   const { extent } = drawing;
   const lines = dimensionsOf(bar, extent.right);
-  const top = extent.top + 30;
-  const bottom = extent.bottom - 40;
-  const height = top - bottom + lines.length * LINE_STEP_MM + 20;
+  const spare = Math.max(0, LEAST_HEIGHT_MM - (extent.top - extent.bottom) - 40) / 2;
+  const [top, bottom] = [-extent.top - 30 - spare, -extent.bottom + 10 + spare];
+  const linesHeight = lines.length * LINE_STEP_MM + 40;
   return (
-    <figure className="overflow-x-auto">
+    <figure className="relative">
       <svg
-        viewBox={`${-SHEET_HALF_MM} ${-top} ${2 * SHEET_HALF_MM} ${height}`}
-        className="drawn block w-full min-w-[34rem]"
+        viewBox={`${-SHEET_HALF_MM} ${top} ${2 * SHEET_HALF_MM} ${bottom - top}`}
+        className="drawn block w-full"
         role={isTouchable ? "group" : "img"}
         aria-label={`${bar.name} with its lengths`}
       >
-        <line
-          x1={0}
-          x2={0}
-          y1={-top}
-          y2={height}
-          stroke="var(--color-base-300)"
-          strokeWidth={2.5}
-          strokeDasharray="24 10 6 10"
-        />
+        <CentreLine from={top} to={bottom} />
         <Shapes shapes={drawing.shapes} />
         {isTouchable &&
-          touchParts(bar, drawing).map(({ kind, label, left, right, top: up, bottom: down }) => (
+          touchParts(bar, drawing).map(({ kind, label, left, right }) => (
             <a
               key={`${kind} ${left}`}
               href={href("/bars/measure", { bars: bar.tag, at: bar.tag, kind })}
@@ -43,14 +40,44 @@ export function DimensionedBar({ bar, isTouchable = false }: { bar: Bar; isTouch
               className="touch-part"
             >
               <title>{`Measure the ${label}`}</title>
-              <rect x={left} y={-up - 20} width={right - left} height={up - down + 40} />
+              {/* As high as the drawing: a finger is thicker than a shaft. */}
+              <rect x={left} y={top} width={right - left} height={bottom - top} />
             </a>
           ))}
+      </svg>
+      <svg
+        viewBox={`${-SHEET_HALF_MM} ${bottom} ${2 * SHEET_HALF_MM} ${linesHeight}`}
+        className="drawn hidden w-full sm:block"
+        aria-hidden="true"
+      >
+        <CentreLine from={bottom} to={bottom + linesHeight} />
         {lines.map((line, i) => (
-          <DimensionLine key={line.text} {...line} y={-bottom + 30 + i * LINE_STEP_MM} fromY={-bottom - 30} />
+          <DimensionLine key={line.text} {...line} y={bottom + 60 + i * LINE_STEP_MM} fromY={bottom} />
         ))}
       </svg>
+      <ul className="flex flex-wrap gap-x-4 px-4 pb-2 text-sm sm:sr-only">
+        {lines.map(({ text, isStated }) => (
+          <li key={text} className={isStated ? "italic" : ""}>
+            <Say text={text} />
+          </li>
+        ))}
+      </ul>
     </figure>
+  );
+}
+
+/** The middle of the bar. */
+function CentreLine({ from, to }: { from: number; to: number }) {
+  return (
+    <line
+      x1={0}
+      x2={0}
+      y1={from}
+      y2={to}
+      stroke="var(--color-base-300)"
+      strokeWidth={2.5}
+      strokeDasharray="24 10 6 10"
+    />
   );
 }
 

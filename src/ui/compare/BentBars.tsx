@@ -96,7 +96,7 @@ export function BentBars({ bent, handsMm, exaggeration, supportWord }: Props) {
           return (
             <text
               key={bar.tag}
-              className="lettered"
+              className="lettered max-sm:hidden"
               x={SHEET_HALF_MM - 8}
               y={y - 26}
               textAnchor="end"
@@ -111,7 +111,7 @@ export function BentBars({ bent, handsMm, exaggeration, supportWord }: Props) {
         {[handsMm / 2, -handsMm / 2].map((x) => (
           <path key={x} d={`M${x},10l-22,40h44z`} fill="var(--color-base-content)" />
         ))}
-        <text x={0} y={48} textAnchor="middle" fontSize={32} fill="var(--color-quiet)">
+        <text x={0} y={48} textAnchor="middle" fontSize={32} fill="var(--color-quiet)" className="max-sm:hidden">
           {supportWord}
         </text>
         {drawn.map(({ bar, own, ink }, i) => {
@@ -126,7 +126,7 @@ export function BentBars({ bent, handsMm, exaggeration, supportWord }: Props) {
                 textAnchor="middle"
                 fontSize={36}
                 fontWeight={600}
-                className="lettered"
+                className="lettered max-sm:hidden"
                 fill={ink.color}
               >
                 {bar.tag} seats <Mm value={own.bar.seatToSeatMm} decimals={1} />
@@ -135,6 +135,14 @@ export function BentBars({ bent, handsMm, exaggeration, supportWord }: Props) {
           );
         })}
       </svg>
+      {/* On a telephone the same in words that can be read. */}
+      <ul className="flex flex-wrap gap-x-4 px-4 pb-2 text-sm font-semibold sm:hidden">
+        {drawn.map(({ bar, own, ink }) => (
+          <li key={bar.tag} style={{ color: ink.color }}>
+            {bar.tag} seats <Mm value={own.bar.seatToSeatMm} decimals={1} />
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }
