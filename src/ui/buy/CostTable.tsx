@@ -22,6 +22,34 @@ export function CostTable({
   today: string;
 }) {
   const money = (minor: number | null) => (minor === null ? "" : roundMoneyText({ minor, currency }));
+  const spare = items.filter((one) => one.missed.length === 0 && isIdle(one, today)).length;
+  return (
+    <>
+      {spare > 0 && (
+        <p className="sheet border-l-primary border-l-4 px-4 py-3 text-sm">
+          <strong>
+            {`${spare === 1 ? "One bar" : `Any one of ${spare} bars`} could be sold: nobody would miss it.`}
+          </strong>{" "}
+          Each is judged with all the others still here: sell one, then look again. Sets that nobody logged do not
+          count.
+        </p>
+      )}
+      <CostRows {...{ items, today, money, currency }} />
+    </>
+  );
+}
+
+function CostRows({
+  items,
+  today,
+  money,
+  currency,
+}: {
+  items: readonly BarCostItem[];
+  today: string;
+  money: (minor: number | null) => string;
+  currency: string;
+}) {
   return (
     <div className="sheet overflow-x-auto" tabIndex={0} role="region" aria-label="What bars have cost">
       <table className="w-full text-sm">
@@ -60,10 +88,9 @@ export function CostTable({
               </td>
               <td className="px-3 text-xs">
                 {one.missed.length === 0 ? (
-                  <span className={isIdle(one, today) ? "font-semibold" : "text-quiet"}>
-                    nobody would be worse off
+                  <span className={isIdle(one, today) ? "" : "text-quiet"}>
+                    {isIdle(one, today) ? "could be sold: nobody would miss it" : "nobody would miss it"}
                     {one.lastUsedOn ? `; last used ${dayText(one.lastUsedOn, today)}` : "; no use on record"}
-                    {isIdle(one, today) && ": sell or retire it"}
                   </span>
                 ) : (
                   <>

@@ -3,8 +3,9 @@ import { screen, within } from "@testing-library/react";
 import { describe, expect, it, vi } from "vitest";
 import { RECEIVING_CHECKS } from "@/core/buying/receiving";
 import { LOOK_STEPS, NO_WARRANTY_PCT } from "@/core/buying/usedBar";
-import { formAction, POUNDS, show } from "../touch.fixture";
+import { formAction, POUNDS, show, TODAY } from "../touch.fixture";
 import { BudgetSteps } from "./BudgetSteps";
+import { CostTable } from "./CostTable";
 import { ReceiveForm } from "./ReceiveForm";
 import { UsedLook } from "./UsedLook";
 
@@ -117,5 +118,38 @@ describe("a budget that is moved", () => {
     expect(slider.getAttribute("aria-valuetext")).toBe("£100: nothing");
     fireEvent.change(slider, { target: { value: "52000" } });
     expect(screen.getByText(/a stiff bar \(80 points\)/)).toBeTruthy();
+  });
+});
+
+describe("what bars cost", () => {
+  const bar = (tag: string, more: object) => ({
+    ...{ tag, name: `Bar ${tag}`, priceMinor: 50_000, careMinutes: 60, repairsMinor: 0, sessions: 0 },
+    ...{ resaleMinor: 20_000, perSessionMinor: null, lastUsedOn: null, missed: [], ...more },
+  });
+  const table = (...items: ReturnType<typeof bar>[]) => {
+    show(<CostTable items={items as never} currency="GBP" today={TODAY} />);
+    return (tag: string) => screen.getByText(`Bar ${tag}`).closest("tr")!.textContent;
+  };
+
+  it("names as spare what nobody misses and nobody used lately, each by itself", () => {
+    const row = table(
+      bar("K01", {}),
+      bar("K02", { lastUsedOn: "2026-11-20" }),
+      bar("K03", { lastUsedOn: "2026-06-01" }),
+      bar("K04", { missed: [{ lift: "snatch", person: "Tove" }] }),
+    );
+    expect(screen.getByText(/^Any one of 2 bars could be sold/)).toBeTruthy();
+    expect(screen.getByText(/sell one, then look again/)).toBeTruthy();
+    expect(["K01", "K02", "K03", "K04"].map((tag) => row(tag).includes("could be sold"))).toEqual([
+      true,
+      false,
+      true,
+      false,
+    ]);
+    expect(row("K04")).toContain("snatch of Tove");
+  });
+  it("advises nothing where every bar is used or missed", () => {
+    table(bar("K02", { lastUsedOn: "2026-11-20" }));
+    expect(screen.queryByText(/could be sold/)).toBeNull();
   });
 });
