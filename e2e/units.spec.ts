@@ -31,7 +31,7 @@ test("one reads and types in lb and inches while the other stays in kg and mm; w
     // 1532.4 mm from seat to seat, to the nearest 1/32 in.
     await expect(other.getByRole("row").nth(1)).toContainText("60 11/32");
     await other.goto("/bars/K04");
-    await expect(other.getByRole("region", { name: "Drawing" }).getByRole("list")).toContainText(
+    await expect(other.getByRole("region", { name: "Drawing" }).getByRole("list").first()).toContainText(
       "seat to seat 60 11/32 in",
     );
   });
