@@ -310,6 +310,11 @@ describe("buying", () => {
           stateReason: `Batch ${batch}: sleeves loosen; claimed`,
         });
       const costOf = async (tag: string) => (await barCosts(manager)).find((one) => one.tag === tag)!;
+      // A bent bar goes to nobody, and pays for nothing.
+      expect(await hall.first(bars, { where: eq(bars.tag, "K01") })).toMatchObject({ state: "quarantined" });
+      expect(await costOf("K01")).toMatchObject({ isUsable: false, resaleMinor: 0 });
+      const bought = await buyingChoice(manager, { budgetMinor: DEMO_BUDGET_MINOR, sell: ["K01"] });
+      expect(bought.ok && bought.choice.sold).toEqual([]);
       const before = await costOf("K20");
       expect(before.sessions).toBeGreaterThan(0);
       const repair = { tag: "K20", paidOn: "2026-03-01", amount: "£24", note: "New pads" };

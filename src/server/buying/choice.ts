@@ -1,4 +1,5 @@
 import "server-only";
+import { isUsable } from "@/core/bars/bar";
 import { resaleMinor } from "@/core/buying/barCost";
 import { isValidOn } from "@/core/buying/offer";
 import {
@@ -229,12 +230,12 @@ async function shownChoice(context: Context, market: Market, chosen: readonly Ch
   };
 }
 
-/** What bars would bring that are sold for it. */
+/** What bars would bring that are sold for it. One that is out of service is not passed on to the next gym. */
 async function soldBars({ hall, clock }: Context, sell: readonly string[]) {
   if (sell.length === 0) return [];
   const rows = await hall.rows(bars);
   return rows.flatMap(({ tag, state, priceMinor, stock, boughtOn }) =>
-    sell.includes(tag) && state !== "retired" && priceMinor !== null
+    sell.includes(tag) && isUsable(state) && priceMinor !== null
       ? [{ tag, minor: resaleMinor(priceMinor, stock, boughtOn ? daysBetween(boughtOn, clock.today) / YEAR_DAYS : 0) }]
       : [],
   );

@@ -24,6 +24,8 @@ export interface BarCostItem extends BarCost {
   repairsMinor: number;
   sessions: number;
   lastUsedOn: string | null;
+  /** In service; a bar that is out goes to nobody, and brings nothing. */
+  isUsable: boolean;
   resaleMinor: number;
   /** Lifts of people that would be worse off without it: "Back squat for Isla". */
   missed: { lift: string; person: string }[];
@@ -82,10 +84,17 @@ export async function barCosts(context: Context): Promise<BarCostItem[]> {
       const facts = {
         ...{ priceMinor: row.priceMinor, careMinutes, hourMinor: hourMinor ?? 0, sessions },
         repairsMinor: repairs.find(({ barId }) => barId === row.id)?.minor ?? 0,
-        resaleMinor: row.priceMinor === null ? 0 : resaleMinor(row.priceMinor, row.stock, years),
+        resaleMinor:
+          row.priceMinor === null || !isUsable(row.state) ? 0 : resaleMinor(row.priceMinor, row.stock, years),
       };
       return {
-        ...{ tag: row.tag, name: row.name, lastUsedOn, missed: missing.get(row.tag) ?? [] },
+        ...{
+          tag: row.tag,
+          name: row.name,
+          lastUsedOn,
+          isUsable: isUsable(row.state),
+          missed: missing.get(row.tag) ?? [],
+        },
         ...facts,
         ...barCost(facts),
       };

@@ -22,7 +22,7 @@ export function CostTable({
   today: string;
 }) {
   const money = (minor: number | null) => (minor === null ? "" : roundMoneyText({ minor, currency }));
-  const spare = items.filter((one) => one.missed.length === 0 && isIdle(one, today)).length;
+  const spare = items.filter((one) => one.isUsable && one.missed.length === 0 && isIdle(one, today)).length;
   return (
     <>
       {spare > 0 && (
@@ -87,7 +87,9 @@ function CostRows({
                 {one.perSessionMinor === null ? "" : moneyText({ minor: one.perSessionMinor, currency })}
               </td>
               <td className="px-3 text-xs">
-                {one.missed.length === 0 ? (
+                {!one.isUsable ? (
+                  <strong>out of service: repair or retire it, never sell it as sound</strong>
+                ) : one.missed.length === 0 ? (
                   <span className={isIdle(one, today) ? "" : "text-quiet"}>
                     {isIdle(one, today) ? "could be sold: nobody would miss it" : "nobody would miss it"}
                     {one.lastUsedOn ? `; last used ${dayText(one.lastUsedOn, today)}` : "; no use on record"}

@@ -124,7 +124,7 @@ describe("a budget that is moved", () => {
 describe("what bars cost", () => {
   const bar = (tag: string, more: object) => ({
     ...{ tag, name: `Bar ${tag}`, priceMinor: 50_000, careMinutes: 60, repairsMinor: 0, sessions: 0 },
-    ...{ resaleMinor: 20_000, perSessionMinor: null, lastUsedOn: null, missed: [], ...more },
+    ...{ resaleMinor: 20_000, perSessionMinor: null, lastUsedOn: null, missed: [], isUsable: true, ...more },
   });
   const table = (...items: ReturnType<typeof bar>[]) => {
     show(<CostTable items={items as never} currency="GBP" today={TODAY} />);
@@ -137,6 +137,7 @@ describe("what bars cost", () => {
       bar("K02", { lastUsedOn: "2026-11-20" }),
       bar("K03", { lastUsedOn: "2026-06-01" }),
       bar("K04", { missed: [{ lift: "snatch", person: "Tove" }] }),
+      bar("K05", { isUsable: false }),
     );
     expect(screen.getByText(/^Any one of 2 bars could be sold/)).toBeTruthy();
     expect(screen.getByText(/sell one, then look again/)).toBeTruthy();
@@ -147,6 +148,9 @@ describe("what bars cost", () => {
       false,
     ]);
     expect(row("K04")).toContain("snatch of Tove");
+    // A bent bar is nobody's bargain.
+    expect(row("K05")).not.toContain("could be sold");
+    expect(row("K05")).toContain("repair or retire it");
   });
   it("advises nothing where every bar is used or missed", () => {
     table(bar("K02", { lastUsedOn: "2026-11-20" }));

@@ -114,7 +114,7 @@ async function Choice({
   const [result, costs] = [await buyingChoice(context, { budgetMinor, sell: sold }), await barCosts(context)];
   if (!result.ok) return <p className="sheet p-6">{result.message}</p>;
   const sellable = costs
-    .filter(({ priceMinor }) => priceMinor !== null)
+    .filter(({ priceMinor, isUsable }) => priceMinor !== null && isUsable)
     .map(({ tag, name, resaleMinor, missed }) => ({ tag, name, minor: resaleMinor, misses: missed.length }))
     .sort((a, b) => a.misses - b.misses || b.minor - a.minor)
     .slice(0, MAX_SELLABLE);
