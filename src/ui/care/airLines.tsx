@@ -50,7 +50,9 @@ export function WetBars({ days }: Pick<AirSheetProps, "days">) {
 
 /** The temperature of the steel beside the dew point of the air. */
 export function DewLines({ steel, timeZone }: Pick<AirSheetProps, "steel" | "timeZone">) {
-  const degrees = steel.flatMap(({ steelC, dewPointC }) => [steelC ?? [], dewPointC ?? []].flat());
+  const known = steel.flatMap(({ steelC, dewPointC }) => [steelC ?? [], dewPointC ?? []].flat());
+  // As the seasons are: a heated gym is no flat line above an empty half.
+  const degrees = known.length > 0 ? known : [0, 10];
   return (
     <ChartBox height={208}>
       <ComposedChart
@@ -59,7 +61,7 @@ export function DewLines({ steel, timeZone }: Pick<AirSheetProps, "steel" | "tim
       >
         <CartesianGrid vertical={false} stroke="var(--color-base-300)" />
         <XAxis dataKey="x" tick={TICK} stroke="var(--color-faint)" minTickGap={30} />
-        <YAxis width={34} unit="°" {...valueAxis(Math.min(0, ...degrees), Math.max(10, ...degrees))} />
+        <YAxis width={34} unit="°" {...valueAxis(Math.min(...degrees), Math.max(...degrees))} />
         <Tooltip formatter={(value) => `${fixed(Number(value), 1)} °C`} />
         <Line
           dataKey="steelC"
